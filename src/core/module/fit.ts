@@ -1,0 +1,152 @@
+import { STC_CELL_TEMPERATURE } from '../units/constants';
+import { kelvin } from '../units/temperature';
+import { BOLTZMANN_EV_PER_K } from '../units/constants';
+import { solveBounded } from './least-squares';
+import type { FitPlate } from './plate';
+import type { SingleDiode } from './single-diode';
+import { TECHNOLOGY_FACTS, type BandGap } from './technology';
+import { DEFAULT_BAND_GAP, saturationCurrentRatio, type ModuleModel } from './translate';
+
+/** The five parameters that meet a label, and how well they do. */
+export interface LabelFit extends ModuleModel {
+	/**
+	 * Largest relative miss among the five conditions (current at short circuit, at the
+	 * maximum-power point, slope there, volts at open circuit, volts when warm); about 1e-12 where
+	 * the label can be met.
+	 */
+	readonly residual: number;
+	/** In words, what about the label cannot be met; empty where it can. */
+	readonly notes: readonly string[];
+}
+
+/** The second temperature of the fifth condition lies this far above 25 degC, K. */
+const WARMING = 2;
+/** A miss above this is worth a word; below it the label is met. */
+const MET = 1e-6;
+const RSH_AT_MOST = 1e7;
+
+/** What remains of the model once a, Rs and 1/Rsh are chosen: open and short circuit are then exact. */
+interface Candidate {
+	readonly photocurrent: number;
+	/** I0 exp(Voc/a): the diode's current at open circuit, a number of the size of Isc. */
+	readonly diodeCurrentAtOpen: number;
+}
+
+function eliminate(plate: FitPlate, a: number, rs: number, gsh: number): Candidate {
+	const { voc, isc } = plate;
+	const diodeCurrentAtOpen =
+		(isc - gsh * (voc - isc * rs)) / -Math.expm1((isc * rs - voc) / a);
+	const photocurrent = diodeCurrentAtOpen * -Math.expm1(-voc / a) + voc * gsh;
+	return { photocurrent, diodeCurrentAtOpen };
+}
+
+/**
+ * The three conditions left after {@link eliminate}, each relative to the label's own figure:
+ * current at Vmp, slope dI/dV = -Imp/Vmp there, and zero current at Voc + beta dT when warmed.
+ */
+function misses(plate: FitPlate, bandGap: BandGap, a: number, rs: number, gsh: number): number[] {
+	const { voc, isc, vmp, imp } = plate;
+	const { photocurrent, diodeCurrentAtOpen: x } = eliminate(plate, a, rs, gsh);
+	const vd = vmp + imp * rs;
+	const diodeAtPeak = x * Math.exp((vd - voc) / a);
+	const current = photocurrent - diodeAtPeak + x * Math.exp(-voc / a) - vd * gsh;
+	const slope = diodeAtPeak / a + gsh;
+	const warmVoc = voc * (1 + (plate.betaVocPctPerK / 100) * WARMING);
+	const warm = kelvin(STC_CELL_TEMPERATURE + WARMING);
+	const aWarm = (a * warm) / kelvin(STC_CELL_TEMPERATURE);
+	const i0Ratio = saturationCurrentRatio(bandGap, STC_CELL_TEMPERATURE + WARMING);
+	const diodeWarm =
+		x * i0Ratio * (Math.exp(warmVoc / aWarm - voc / a) - Math.exp(-voc / a));
+	const lightWarm = photocurrent + isc * (plate.alphaIscPctPerK / 100) * WARMING;
+	return [
+		(current - imp) / isc,
+		(slope * (vmp - imp * rs) - imp) / isc,
+		(lightWarm - diodeWarm - warmVoc * gsh) / isc
+	];
+}
+
+/**
+ * a from the temperature coefficient alone: Voc = a ln(IL/I0) differentiated by temperature, with
+ * the shunt left out. The start of the fit, within some percent of its end.
+ */
+function startingIdeality(plate: FitPlate, bandGap: BandGap): number {
+	const t = kelvin(STC_CELL_TEMPERATURE);
+	const perKelvin = (plate.betaVocPctPerK / 100) * plate.voc;
+	const dLnI0 =
+		3 / t + (bandGap.atReference / t - bandGap.atReference * bandGap.perKelvin) / (BOLTZMANN_EV_PER_K * t);
+	const a = (perKelvin - plate.voc / t) / (plate.alphaIscPctPerK / 100 - dLnI0);
+	const oneCell = BOLTZMANN_EV_PER_K * t * plate.cellsInSeries;
+	return Math.min(Math.max(a, 0.3 * oneCell), 4 * oneCell);
+}
+
+/**
+ * Fits the five-parameter model to a label.
+ *
+ * De Soto et al. (2006), section 3: open circuit, short circuit, the maximum-power point, dP/dV = 0
+ * there, and the open-circuit voltage 2 K warmer. Open and short circuit are met exactly by
+ * elimination; the other three are solved in ln a, Rs and 1/Rsh by a bounded Levenberg-Marquardt.
+ * A label that no physical parameters meet gives the nearest fit, its residual and words.
+ *
+ * @param plate label values: V, A, %/K; Vmp < Voc and Imp < Isc, all positive
+ * @returns parameters at standard test conditions: A, A, ohm, ohm, V
+ */
+export function fitLabel(plate: FitPlate): LabelFit {
+	const bandGap = plate.technology
+		? TECHNOLOGY_FACTS[plate.technology].bandGap
+		: DEFAULT_BAND_GAP;
+	const { voc, isc, vmp, imp } = plate;
+	const a0 = startingIdeality(plate, bandGap);
+	const rsGuess = (a0 * Math.log(Math.max(1 - imp / isc, 1e-3)) + voc - vmp) / imp;
+	const rsMost = (voc - vmp) / imp;
+	const gMost = (isc - imp) / vmp;
+	const start = [
+		Math.log(a0),
+		Math.min(Math.max(rsGuess, 0.05 * rsMost), 0.8 * rsMost),
+		0.3 * gMost
+	];
+	const solution = solveBounded(
+		(p) => misses(plate, bandGap, Math.exp(p[0]!), p[1]!, p[2]!),
+		start,
+		[Math.log(a0 / 20), 0, 1 / RSH_AT_MOST],
+		[Math.log(a0 * 20), rsMost, gMost]
+	);
+	const a = Math.exp(solution.point[0]!);
+	const [, rs, gsh] = solution.point as [number, number, number];
+	const { photocurrent, diodeCurrentAtOpen } = eliminate(plate, a, rs, gsh);
+	const reference: SingleDiode = {
+		photocurrent,
+		saturationCurrent: diodeCurrentAtOpen * Math.exp(-voc / a),
+		seriesResistance: rs,
+		shuntResistance: 1 / gsh,
+		modifiedIdeality: a
+	};
+	return {
+		reference,
+		alphaIsc: (plate.alphaIscPctPerK / 100) * isc,
+		bandGap,
+		residual: Math.max(...solution.residuals.map(Math.abs)),
+		notes: explainMisses(solution.residuals)
+	};
+}
+
+function explainMisses(residuals: readonly number[]): string[] {
+	const [peak, slope, warm] = residuals as [number, number, number];
+	const notes: string[] = [];
+	const percent = (miss: number) => `${Math.abs(100 * miss).toPrecision(2)} %`;
+	if (Math.abs(peak) > MET) {
+		notes.push(
+			`No cell of this kind passes through the label’s maximum-power point; the nearest model gives ${percent(peak)} of Isc ${peak < 0 ? 'less' : 'more'} there. Check Vmp and Imp.`
+		);
+	}
+	if (Math.abs(slope) > MET) {
+		notes.push(
+			`The model’s power is not greatest at the label’s Vmp and Imp (slope off by ${percent(slope)}). Check Vmp, Imp, Voc and Isc against each other.`
+		);
+	}
+	if (Math.abs(warm) > MET) {
+		notes.push(
+			`The label’s voltage coefficient does not go with its other figures (off by ${percent(warm)} of Isc over ${WARMING} K). Check the coefficient and the number of cells.`
+		);
+	}
+	return notes;
+}

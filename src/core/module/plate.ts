@@ -1,0 +1,27 @@
+import type { Technology } from './technology';
+
+/**
+ * The electrical part of a module's label, at standard test conditions.
+ *
+ * V, A, W; coefficients in %/K of Isc and of Voc. `cellsInSeries` counts cells in series: a
+ * half-cut module of 120 cells carries two parallel groups, so 60.
+ */
+export interface Plate {
+	readonly technology: Technology;
+	readonly cellsInSeries: number;
+	/** Sections, that is bypass diodes. */
+	readonly sections: number;
+	readonly pmax: number;
+	readonly vmp: number;
+	readonly imp: number;
+	readonly voc: number;
+	readonly isc: number;
+	readonly alphaIscPctPerK: number;
+	readonly betaVocPctPerK: number;
+}
+
+/** What the fit needs of a label. */
+export type FitPlate = Pick<
+	Plate,
+	'vmp' | 'imp' | 'voc' | 'isc' | 'alphaIscPctPerK' | 'betaVocPctPerK' | 'cellsInSeries'
+> & { readonly technology?: Technology | undefined };
