@@ -1,0 +1,55 @@
+/** Where an irradiance may come from. */
+export const IRRADIANCE_SOURCES = ['sensor-in-plane', 'control-module', 'clear-sky', 'other'] as const;
+export type IrradianceSource = (typeof IRRADIANCE_SOURCES)[number];
+
+/** Where a cell temperature may come from. */
+export const TEMPERATURE_SOURCES = ['probe-on-back', 'control-voc', 'from-air', 'other'] as const;
+export type TemperatureSource = (typeof TEMPERATURE_SOURCES)[number];
+
+/** Light and heat at one moment, shared by every string of the plane. */
+export interface Conditions {
+	readonly irradiance: {
+		/** Plane-of-array, W/m2. */
+		readonly value: number;
+		/** Standard uncertainty relative to the value, 1. */
+		readonly relativeStandardUncertainty: number;
+		readonly source: IrradianceSource;
+	};
+	readonly cellTemperature: {
+		/** degC */
+		readonly value: number;
+		/** K */
+		readonly standardUncertainty: number;
+		readonly source: TemperatureSource;
+	};
+}
+
+interface SourceFacts {
+	readonly words: string;
+	/** Relative for irradiance, K for temperature. */
+	readonly standardUncertainty: number;
+}
+
+/** Usual standard uncertainties; judgement, and the user may type another. */
+export const IRRADIANCE_SOURCE_FACTS: Readonly<Record<IrradianceSource, SourceFacts>> = {
+	'sensor-in-plane': { words: 'Sensor in the plane', standardUncertainty: 0.03 },
+	'control-module': { words: 'Known good module beside it', standardUncertainty: 0.025 },
+	'clear-sky': { words: 'Clear-sky estimate', standardUncertainty: 0.12 },
+	other: { words: 'Other', standardUncertainty: 0.05 }
+};
+
+export const TEMPERATURE_SOURCE_FACTS: Readonly<Record<TemperatureSource, SourceFacts>> = {
+	'probe-on-back': { words: 'Probe on a module’s back', standardUncertainty: 2 },
+	'control-voc': { words: 'From a known module’s volts', standardUncertainty: 1.5 },
+	'from-air': { words: 'Worked out from the air', standardUncertainty: 5 },
+	other: { words: 'Other', standardUncertainty: 3 }
+};
+
+/** Limits beyond which a figure is a slip of the finger rather than weather. */
+export const CONDITION_LIMITS = {
+	irradiance: [1, 1600],
+	cellTemperature: [-45, 110]
+} as const;
+
+/** Below this the model's voltages and a sensor's share of error are no longer dependable, W/m2; judgement. */
+export const DIM_LIGHT = 200;

@@ -1,0 +1,85 @@
+/**
+ * A difference in volts as a practitioner thinks of it: so many modules and sections short.
+ */
+export interface CountedDifference {
+	/** Measured less expected, in modules. */
+	readonly modules: number;
+	/** Standard uncertainty, in modules. */
+	readonly modulesSigma: number;
+	/** Whole sections missing (positive) or too many (negative) that explain it; null if none do. */
+	readonly sections: number | null;
+	readonly words: string;
+}
+
+/** A difference is told from nothing at this many standard uncertainties. */
+const TOLD_APART = 2;
+/** Volts this small a share of the expected are none. */
+const NO_VOLTS = 0.06;
+
+/**
+ * @param measured V
+ * @param expected V
+ * @param sigma standard uncertainty of the expected value and reading together, V
+ * @param moduleVolts open-circuit volts of one module here and now, V
+ * @param sectionsPerModule bypass diodes in a module
+ */
+export function countDifference(
+	measured: number,
+	expected: number,
+	sigma: number,
+	moduleVolts: number,
+	sectionsPerModule: number
+): CountedDifference {
+	const difference = measured - expected;
+	const modules = difference / moduleVolts;
+	const modulesSigma = sigma / moduleVolts;
+	const counted = { modules, modulesSigma };
+	if (measured < 0 && Math.abs(measured) > NO_VOLTS * expected) {
+		return { ...counted, sections: null, words: reversedWords(measured, expected, sigma) };
+	}
+	if (Math.abs(measured) <= NO_VOLTS * expected) {
+		return { ...counted, sections: null, words: 'no volts: the path is open somewhere' };
+	}
+	if (Math.abs(difference) <= TOLD_APART * sigma) {
+		return { ...counted, sections: 0, words: 'no module or section missing' };
+	}
+	const sectionVolts = moduleVolts / sectionsPerModule;
+	if (TOLD_APART * sigma > sectionVolts) {
+		return {
+			...counted,
+			sections: null,
+			words: `${Math.abs(modules).toFixed(1)} modules ${modules < 0 ? 'short' : 'too many'}, too unsure to count sections`
+		};
+	}
+	const sections = Math.round(-difference / sectionVolts);
+	const rest = Math.abs(difference + sections * sectionVolts);
+	if (sections === 0 || rest > Math.max(TOLD_APART * sigma, 0.25 * sectionVolts)) {
+		return {
+			...counted,
+			sections: null,
+			words: `${Math.abs(modules).toFixed(2)} of a module ${modules < 0 ? 'short' : 'too many'}, not a whole section`
+		};
+	}
+	return { ...counted, sections, words: `about ${countWords(sections, sectionsPerModule)}` };
+}
+
+function reversedWords(measured: number, expected: number, sigma: number): string {
+	return Math.abs(measured + expected) <= 3 * sigma
+		? 'polarity reversed, the amount is right'
+		: 'polarity reversed, and the amount is off too';
+}
+
+const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
+const numberWord = (n: number) => NUMBER_WORDS[n] ?? String(n);
+
+/** "one section short", "two modules and one section short", "one module too many". */
+export function countWords(sections: number, sectionsPerModule: number): string {
+	const total = Math.abs(sections);
+	const whole = Math.floor(total / sectionsPerModule);
+	const rest = total % sectionsPerModule;
+	const parts = [
+		whole > 0 ? `${numberWord(whole)} module${whole > 1 ? 's' : ''}` : '',
+		rest > 0 ? `${numberWord(rest)} section${rest > 1 ? 's' : ''}` : ''
+	].filter(Boolean);
+	return `${parts.join(' and ')} ${sections > 0 ? 'short' : 'too many'}`;
+}

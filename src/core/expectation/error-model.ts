@@ -1,0 +1,112 @@
+import type { ModuleType, StringRecord } from '../circuit/record';
+import type { Conditions } from '../conditions/conditions';
+import { AGEING_DOUBT, AGEING_PER_YEAR, COMMON_SHARE, EVEN_DIRT, MODEL_DOUBT, RECTANGULAR } from './allowances';
+import type { Prediction } from './predict';
+import type { MeterAccuracy, Quantity, Visit } from './visit';
+
+/** One source of doubt about one number, in the number's own unit. */
+export interface Contribution {
+	readonly source: 'label' | 'meter' | 'operating-volts' | 'model' | 'light' | 'heat';
+	readonly words: string;
+	readonly standardUncertainty: number;
+}
+
+/** Standard uncertainty of a sum of independent sources. */
+export function combine(contributions: readonly Contribution[]): number {
+	return Math.hypot(...contributions.map((c) => c.standardUncertainty));
+}
+
+/** The part of a meter's error that differs from reading to reading; V or A. */
+function meterScatter(meter: MeterAccuracy, value: number): number {
+	const gain = (meter.pctOfReading / 100) * Math.abs(value) * Math.sqrt(1 - COMMON_SHARE);
+	return RECTANGULAR * Math.hypot(gain, meter.counts * meter.resolution);
+}
+
+/** The part of a meter's error that all its readings share, relative. */
+function meterGain(meter: MeterAccuracy): number {
+	return RECTANGULAR * (meter.pctOfReading / 100) * Math.sqrt(COMMON_SHARE);
+}
+
+function labelShare(pct: number, share: number): number {
+	return RECTANGULAR * (pct / 100) * Math.sqrt(share);
+}
+
+/**
+ * What makes one reading differ from its siblings in the same light: the modules' own spread
+ * (averaged over the string), the meter's scatter, the model, and for an operating current the
+ * doubt about the volts at which it flowed.
+ *
+ * Linear propagation after JCGM 100:2008 (GUM), 5.1.
+ */
+export function ownDoubt(
+	quantity: Quantity,
+	prediction: Prediction,
+	string: StringRecord,
+	type: ModuleType,
+	meters: Visit['meters'],
+	atVolts: number | null
+): Contribution[] {
+	const { value, perVolt } = prediction;
+	const count = Math.sqrt(Math.max(string.moduleCount, 1));
+	const voltsShare = labelShare(type.tolerance.vocPct, 1 - COMMON_SHARE) / count;
+	const ampsShare = labelShare(type.tolerance.iscPct, 1 - COMMON_SHARE) / count;
+	if (quantity === 'open-circuit-voltage') {
+		return [
+			{ source: 'label', words: 'spread of the modules’ voltage, averaged over the string', standardUncertainty: Math.abs(value) * voltsShare },
+			{ source: 'meter', words: 'meter, volts', standardUncertainty: meterScatter(meters.volts, value) },
+			{ source: 'model', words: 'the model itself', standardUncertainty: Math.abs(value) * MODEL_DOUBT.volts }
+		];
+	}
+	const volts = atVolts ?? 0;
+	const voltsDoubt = Math.hypot(meterScatter(meters.volts, volts), volts * (voltsShare + MODEL_DOUBT.volts));
+	const contributions: Contribution[] = [
+		{ source: 'label', words: 'spread of the modules’ current, averaged over the string', standardUncertainty: Math.abs(value) * ampsShare },
+		{ source: 'meter', words: 'clamp, amps', standardUncertainty: meterScatter(meters.amps, value) },
+		{ source: 'model', words: 'the model itself', standardUncertainty: Math.abs(value) * MODEL_DOUBT.amps }
+	];
+	if (quantity === 'operating-current') {
+		contributions.push({
+			source: 'operating-volts',
+			words: 'the volts at which it flowed',
+			standardUncertainty: Math.abs(perVolt) * voltsDoubt
+		});
+	}
+	return contributions;
+}
+
+/**
+ * How far effective light and effective heat of a group of like strings may lie from what was
+ * stated, before any string is read. The common parts of label, meter and ageing act on every
+ * string alike, so they are carried by the same two unknowns.
+ */
+export interface SharedDoubt {
+	/** Standard uncertainty of ln(light / stated light). */
+	readonly light: number;
+	/** K */
+	readonly heat: number;
+}
+
+/** @param voltsPerKelvin relative change of Voc per kelvin here, 1/K, negative */
+export function sharedDoubt(
+	conditions: Conditions,
+	type: ModuleType,
+	years: number,
+	meters: Visit['meters'],
+	voltsPerKelvin: number
+): SharedDoubt {
+	const volts = Math.hypot(
+		labelShare(type.tolerance.vocPct, COMMON_SHARE),
+		meterGain(meters.volts),
+		AGEING_DOUBT * AGEING_PER_YEAR.voltage * years
+	);
+	return {
+		light: Math.hypot(
+			conditions.irradiance.relativeStandardUncertainty,
+			labelShare(type.tolerance.iscPct, COMMON_SHARE),
+			meterGain(meters.amps),
+			AGEING_DOUBT * AGEING_PER_YEAR.current * years,
+			EVEN_DIRT.uncertainty
+		),
+		heat: Math.hypot(conditions.cellTemperature.standardUncertainty, volts / voltsPerKelvin)
+	};
+}

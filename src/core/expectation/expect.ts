@@ -1,0 +1,216 @@
+import type { ArrayRecord, ModuleType, StringRecord } from '../circuit/record';
+import { DIM_LIGHT } from '../conditions/conditions';
+import { openCircuitVoltage } from '../module/single-diode';
+import { countDifference, type CountedDifference } from './difference';
+import { combine, ownDoubt, type Contribution } from './error-model';
+import { moduleAtShift, NO_SHIFT, predictAtShift, siblingGroup, type SiblingGroup } from './group';
+import { judgeGroup, type GroupVerdict } from './shared-verdict';
+import { foretell, type SharedReading } from './siblings';
+import { placeKey, standingConditions, standingReadings } from './standing';
+import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
+import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
+
+/** What a place should read, how sure that is, and what makes it unsure. V or A. */
+export interface ExpectedValue {
+	readonly value: number;
+	/** Of expected value and reading together. */
+	readonly standardUncertainty: number;
+	readonly contributions: readonly Contribution[];
+	/** The same from label and stated conditions alone, the siblings not asked. */
+	readonly fromConditions: { readonly value: number; readonly standardUncertainty: number };
+	/** Standing readings of the group that took part, this one left out. */
+	readonly siblings: number;
+}
+
+/** One quantity of one string: what was read, what was expected, and what the difference means. */
+export interface PlaceVerdict {
+	readonly key: string;
+	readonly stringId: string;
+	readonly quantity: Quantity;
+	readonly reading: Reading | null;
+	readonly expected: ExpectedValue | null;
+	readonly verdict: VerdictWord | null;
+	/** Why there is no basis. */
+	readonly missing: string | null;
+	/** In standard uncertainties. */
+	readonly distance: number | null;
+	/** Measured less expected, V or A. */
+	readonly difference: number | null;
+	/** Of the expected value, 1. */
+	readonly relative: number | null;
+	readonly counted: CountedDifference | null;
+	/** Open-circuit volts of one module here and now. */
+	readonly moduleVolts: number | null;
+}
+
+export interface Expectations {
+	readonly places: readonly PlaceVerdict[];
+	readonly groups: readonly GroupVerdict[];
+	readonly thresholds: Thresholds;
+	/** What stands in the way of every verdict, in words. */
+	readonly warnings: readonly string[];
+	/** For the ranking of causes; not part of any document. */
+	readonly siblingGroups: readonly SiblingGroup[];
+}
+
+/** Years of service at the moment of a visit; 0 where the year is not known. */
+export function yearsInService(record: ArrayRecord, startedAt: string): number {
+	if (record.inServiceSince === null) return 0;
+	const year = Number(startedAt.slice(0, 4)) + (Number(startedAt.slice(5, 7)) - 1) / 12;
+	return Math.max(0, year - record.inServiceSince - 0.5);
+}
+
+/**
+ * Expected values and verdicts for every place of a visit: open circuit and operating current of
+ * each string, and short circuit where it was read.
+ */
+export function expectReadings(record: ArrayRecord, visit: Visit): Expectations {
+	const standing = standingReadings(visit);
+	const conditions = standingConditions(visit);
+	const years = yearsInService(record, visit.startedAt);
+	const groups = conditions
+		? record.moduleTypes
+				.filter((type) => record.strings.some((string) => string.moduleTypeId === type.id))
+				.map((type) => siblingGroup(type, record, years, conditions, visit.meters, standing))
+		: [];
+	const limits = thresholds(standing.size + groups.length);
+	const places = record.strings.flatMap((string) =>
+		QUANTITIES.filter(
+			(quantity) => quantity !== 'short-circuit-current' || standing.has(placeKey(string.id, quantity))
+		).map((quantity) => judgePlace(string, quantity, record, groups, standing, limits))
+	);
+	return {
+		places,
+		groups: groups.map((group) => judgeGroup(group, limits)),
+		thresholds: limits,
+		warnings: warningsOf(record, visit),
+		siblingGroups: groups
+	};
+}
+
+function warningsOf(record: ArrayRecord, visit: Visit): string[] {
+	const warnings: string[] = [];
+	const conditions = standingConditions(visit);
+	if (conditions && conditions.irradiance.value < DIM_LIGHT) {
+		warnings.push(
+			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
+		);
+	}
+	if (record.inServiceSince === null && record.strings.length > 0) {
+		warnings.push('Year of commissioning unknown: no ageing is allowed for, so an old array reads a little low.');
+	}
+	return warnings;
+}
+
+function judgePlace(
+	string: StringRecord,
+	quantity: Quantity,
+	record: ArrayRecord,
+	groups: readonly SiblingGroup[],
+	standing: ReadonlyMap<string, Reading>,
+	limits: Thresholds
+): PlaceVerdict {
+	const key = placeKey(string.id, quantity);
+	const reading = standing.get(key) ?? null;
+	const none = {
+		key,
+		stringId: string.id,
+		quantity,
+		reading,
+		expected: null,
+		verdict: reading ? ('no-basis' as const) : null,
+		distance: null,
+		difference: null,
+		relative: null,
+		counted: null,
+		moduleVolts: null
+	};
+	const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
+	const group = groups.find((candidate) => candidate.model.type === type);
+	if (!type) return { ...none, missing: 'The string’s module type is not recorded.' };
+	if (!group) return { ...none, missing: 'Irradiance and cell temperature are not entered yet.' };
+	const atVolts = reading?.atVolts ?? busVolts(string, record, standing);
+	if (quantity === 'operating-current' && atVolts === null) {
+		return { ...none, missing: 'The volts at which the current flows are not known yet.' };
+	}
+	const moduleVolts = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
+	const expected = expectValue(group, string, type, quantity, atVolts, key);
+	if (!reading) return { ...none, missing: null, expected, moduleVolts };
+	const difference = reading.value - expected.value;
+	const distance = difference / expected.standardUncertainty;
+	return {
+		...none,
+		missing: null,
+		expected,
+		moduleVolts,
+		difference,
+		distance,
+		relative: expected.value === 0 ? null : difference / expected.value,
+		verdict: verdictOf(distance, limits),
+		counted:
+			quantity === 'open-circuit-voltage'
+				? countDifference(
+						reading.value,
+						expected.value,
+						expected.standardUncertainty,
+						moduleVolts,
+						type.plate.sections
+					)
+				: null
+	};
+}
+
+/** Strings of one input share its volts: the newest that was read at a sibling, or null. */
+function busVolts(
+	string: StringRecord,
+	record: ArrayRecord,
+	standing: ReadonlyMap<string, Reading>
+): number | null {
+	if (string.input === null) return null;
+	const readings = record.strings
+		.filter((sibling) => sibling.input === string.input)
+		.flatMap((sibling) => standing.get(placeKey(sibling.id, 'operating-current')) ?? [])
+		.sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1));
+	return readings[0]?.atVolts ?? null;
+}
+
+function expectValue(
+	group: SiblingGroup,
+	string: StringRecord,
+	type: ModuleType,
+	quantity: Quantity,
+	atVolts: number | null,
+	key: string
+): ExpectedValue {
+	const estimate = group.estimates[0];
+	const at = (shift: { light: number; heat: number }) =>
+		predictAtShift(group, string, quantity, atVolts, shift);
+	const own = group.shared.get(key);
+	const asShared: SharedReading = own ?? { measured: 0, ownSigma: 1, at: (shift) => at(shift).value };
+	const { value, sharedSigma } = foretell(estimate, asShared);
+	const contributions: Contribution[] = [
+		...ownDoubt(quantity, at(estimate.shift), string, type, group.meters, atVolts),
+		{
+			source: 'light',
+			words: 'light and heat, as the conditions and the siblings together give them',
+			standardUncertainty: sharedSigma
+		}
+	];
+	const stated = at(NO_SHIFT);
+	const byLight = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
+	const byHeat = at({ light: 0, heat: 1 }).value - stated.value;
+	return {
+		value,
+		standardUncertainty: combine(contributions),
+		contributions,
+		siblings: group.shared.size - (own ? 1 : 0),
+		fromConditions: {
+			value: stated.value,
+			standardUncertainty: Math.hypot(
+				byLight * group.doubt.light,
+				byHeat * group.doubt.heat,
+				combine(ownDoubt(quantity, stated, string, type, group.meters, atVolts))
+			)
+		}
+	};
+}

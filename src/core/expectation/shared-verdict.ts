@@ -1,0 +1,65 @@
+import { normalQuantile } from './normal';
+import type { SiblingGroup } from './group';
+import { verdictOf, type Thresholds, type VerdictWord } from './verdict';
+
+/** What the strings of a group have in common, against the stated conditions. */
+export interface GroupVerdict {
+	readonly moduleTypeId: string;
+	readonly stringIds: readonly string[];
+	/** Effective light over stated light, less 1. */
+	readonly light: { readonly relative: number; readonly standardUncertainty: number };
+	/** Effective heat less stated heat, K. */
+	readonly heat: { readonly kelvin: number; readonly standardUncertainty: number };
+	/** Of the common shift, not of any string; null before anything is read. */
+	readonly verdict: VerdictWord | null;
+	readonly words: string;
+}
+
+/** A shift below this many standard uncertainties of the stated condition is not worth words. */
+const WORTH_WORDS = 1.5;
+
+/**
+ * Judges the common shift as one more item of the visit: its squared distance from the stated
+ * conditions follows chi-squared with two degrees of freedom where all is well.
+ */
+export function judgeGroup(group: SiblingGroup, limits: Thresholds): GroupVerdict {
+	const { shift, information, items } = group.estimates[0];
+	const { doubt } = group;
+	const [ll, lh, hh] = information;
+	const determinant = ll * hh - lh * lh;
+	const distance2 = (shift.light / doubt.light) ** 2 + (shift.heat / doubt.heat) ** 2;
+	const tail = Math.exp(-distance2 / 2);
+	const distance = -normalQuantile(Math.max(tail, 1e-300) / 2);
+	return {
+		moduleTypeId: group.model.type.id,
+		stringIds: group.strings.map((string) => string.id),
+		light: {
+			relative: Math.expm1(shift.light),
+			standardUncertainty: Math.sqrt(hh / determinant)
+		},
+		heat: { kelvin: shift.heat, standardUncertainty: Math.sqrt(ll / determinant) },
+		verdict: items.length === 0 ? null : verdictOf(distance, limits),
+		words: items.length === 0 ? 'Nothing is read yet.' : sharedWords(group)
+	};
+}
+
+function sharedWords({ estimates: [{ shift }], doubt }: SiblingGroup): string {
+	const parts: string[] = [];
+	if (Math.abs(shift.light) > WORTH_WORDS * doubt.light) {
+		const percent = `${Math.abs(100 * Math.expm1(shift.light)).toFixed(0)} %`;
+		parts.push(
+			shift.light < 0
+				? `currents are ${percent} low on all strings alike: less sun than stated, dirt on all of them, or the sensor, not one string`
+				: `currents are ${percent} high on all strings alike: more sun than stated, or the sensor, not one string`
+		);
+	}
+	if (Math.abs(shift.heat) > WORTH_WORDS * doubt.heat) {
+		const kelvin = `${Math.abs(shift.heat).toFixed(0)} K`;
+		parts.push(
+			`volts of all strings are as of cells ${kelvin} ${shift.heat > 0 ? 'warmer' : 'cooler'} than stated: the temperature, the label or the meter, not one string`
+		);
+	}
+	if (parts.length === 0) return 'The strings together agree with the stated conditions.';
+	const sentence = parts.join('; ');
+	return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.`;
+}
