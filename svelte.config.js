@@ -6,7 +6,11 @@ const config = {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter({ precompress: true }),
-		alias: { $core: 'src/core' },
+		alias: {
+			$core: 'src/core',
+			// The package's main entry pulls the adapters of every validator; this is the one in use.
+			'$superforms-zod4': 'node_modules/sveltekit-superforms/dist/adapters/zod4.js'
+		},
 		csp: {
 			mode: 'auto',
 			directives: {

@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { readVisitData } from '$core/document/file';
+import { RECORD_LIMITS } from '$core/document/record';
+import { fitLabel, type LabelFit } from '$core/module/fit';
+import {
+	maximumPowerPoint,
+	openCircuitVoltage,
+	shortCircuitCurrent
+} from '$core/module/single-diode';
+import { TECHNOLOGIES } from '$core/module/technology';
+import { translate } from '$core/module/translate';
+import { assess } from '$core/trace/assess';
+import { problemOf, type Problem } from '$core/document/file';
+import { refuse, succeed, type Result } from '$core/units/result';
+
+const positive = (limits: { readonly max: number }) => z.number().positive().max(limits.max);
+
+const plateSchema = z
+	.object({
+		vmp: positive(RECORD_LIMITS.volts),
+		imp: positive(RECORD_LIMITS.amps),
+		voc: positive(RECORD_LIMITS.volts),
+		isc: positive(RECORD_LIMITS.amps),
+		alphaIscPctPerK: z.number().min(-1).max(1),
+		betaVocPctPerK: z.number().min(-2).max(-0.01),
+		cellsInSeries: z.int().min(1).max(RECORD_LIMITS.cells.max),
+		technology: z.enum(TECHNOLOGIES).optional()
+	})
+	.refine((plate) => plate.vmp < plate.voc, { path: ['vmp'], message: 'Vmp must be below Voc.' })
+	.refine((plate) => plate.imp < plate.isc, { path: ['imp'], message: 'Imp must be below Isc.' });
+
+const operateSchema = z.object({
+	plate: plateSchema,
+	irradiance: z.number().positive().max(2000),
+	cellTemperature: z.number().min(-60).max(150)
+});
+
+function parsed<Value, Answer>(
+	schema: z.ZodType<Value>,
+	input: unknown,
+	answer: (value: Value) => Answer
+): Result<Answer, Problem> {
+	const result = schema.safeParse(input);
+	return result.success ? succeed(answer(result.data)) : refuse(problemOf(result.error));
+}
+
+function fitAnswer({ reference, residual, notes }: LabelFit) {
+	return { ...reference, residual, notes };
+}
+
+/** A command turns one case into one answer or a problem. */
+export type Command = (input: unknown) => Result<unknown, Problem>;
+
+/**
+ * The commands of `zembo`: JSON in, JSON out. Volts, amps, watts, ohm, W/m2, degC, %/K.
+ */
+export const COMMANDS: Readonly<Record<string, Command>> = {
+	fit: (input) => parsed(plateSchema, input, (plate) => fitAnswer(fitLabel(plate))),
+	operate: (input) =>
+		parsed(operateSchema, input, ({ plate, irradiance, cellTemperature }) => {
+			const diode = translate(fitLabel(plate), irradiance, cellTemperature);
+			const { volts, amps } = maximumPowerPoint(diode);
+			return {
+				voc: openCircuitVoltage(diode),
+				isc: shortCircuitCurrent(diode),
+				vmp: volts,
+				imp: amps,
+				pmp: volts * amps
+			};
+		}),
+	assess: (input) => {
+		const document = readVisitData(input);
+		return document.ok
+			? succeed(assess(document.value.record, document.value.visit))
+			: document;
+	}
+};
+
+/** Runs a command on one case, or on every case of an array; the first problem ends it. */
+export function run(command: Command, input: unknown): Result<unknown, Problem> {
+	if (!Array.isArray(input)) return command(input);
+	const answers: unknown[] = [];
+	for (const [i, item] of input.entries()) {
+		const answer = command(item);
+		if (!answer.ok) {
+			const { what, where, mend } = answer.problem;
+			return refuse({ what, where: [i, where].filter((part) => part !== '').join('.'), mend });
+		}
+		answers.push(answer.value);
+	}
+	return succeed(answers);
+}

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { parseDecimal } from '../units/decimal';
+
+export interface FigureLimits {
+	readonly min: number;
+	readonly max: number;
+	/** Behind the limits in the message, for example "V". */
+	readonly unit: string;
+	readonly whole?: boolean;
+}
+
+/** The number behind a typed figure within limits, or one sentence that says how to mend it. */
+export function readFigure(typed: string, { min, max, unit, whole }: FigureLimits) {
+	const parsed = parseDecimal(typed);
+	if (!parsed.ok) return parsed;
+	const behind = unit ? ` ${unit}` : '';
+	if (whole && !Number.isInteger(parsed.value)) {
+		return { ok: false as const, problem: `${typed.trim()} is not a whole number. Type a count.` };
+	}
+	if (parsed.value < min || parsed.value > max) {
+		return {
+			ok: false as const,
+			problem: `${typed.trim()}${behind} is out of range here: ${min} to ${max}${behind}. Check the figure and its unit.`
+		};
+	}
+	return parsed;
+}
+
+/** A form field that keeps what was typed and says what is wrong with it. */
+export function figure(limits: FigureLimits) {
+	return z.string().superRefine((typed, context) => {
+		const read = readFigure(typed, limits);
+		if (!read.ok) context.addIssue({ code: 'custom', message: read.problem });
+	});
+}
+
+/** A field that may stay empty, which means unknown. */
+export function figureOrEmpty(limits: FigureLimits) {
+	return z.string().superRefine((typed, context) => {
+		if (typed.trim() === '') return;
+		const read = readFigure(typed, limits);
+		if (!read.ok) context.addIssue({ code: 'custom', message: read.problem });
+	});
+}
+
+/** The number of a field that a schema has let through. */
+export function figureValue(typed: string): number {
+	const parsed = parseDecimal(typed);
+	return parsed.ok ? parsed.value : Number.NaN;
+}

@@ -1,0 +1,85 @@
+import type { Generated } from 'kysely';
+
+/*
+ * The tables as Kysely sees them. Values in base units, instants in UTC as ISO 8601, ids UUIDv7 made
+ * where the entry was made. `seq` keeps the order of arrival, which is the order of the file format.
+ */
+
+export interface SiteTable {
+	id: string;
+	name: string;
+	place: string;
+	time_zone: string;
+	created_at: string;
+}
+
+/** Never rewritten: a change of the record is a new revision, and a visit points at one. */
+export interface SiteRevisionTable {
+	id: string;
+	site_id: string;
+	number: number;
+	created_at: string;
+	/** ArrayRecord as JSON. */
+	record: string;
+}
+
+export interface VisitTable {
+	id: string;
+	site_id: string;
+	revision_id: string;
+	started_at: string;
+	by_name: string;
+	reason: string;
+	note: string;
+	/** Accuracy of the two meters as JSON. */
+	meters: string;
+}
+
+export interface ConditionsTable {
+	seq: Generated<number>;
+	id: string;
+	visit_id: string;
+	entered_at: string;
+	by_name: string;
+	irradiance: number;
+	irradiance_relative_uncertainty: number;
+	irradiance_source: string;
+	cell_temperature: number;
+	cell_temperature_uncertainty: number;
+	cell_temperature_source: string;
+}
+
+/** Append-only: a correction supersedes, an undo withdraws, nothing is updated. */
+export interface ReadingTable {
+	seq: Generated<number>;
+	id: string;
+	visit_id: string;
+	string_id: string;
+	quantity: string;
+	switching_state: string;
+	value: number;
+	at_volts: number | null;
+	typed: string;
+	confirmed: number;
+	taken_at: string;
+	by_name: string;
+	supersedes: string | null;
+}
+
+export interface WithdrawalTable {
+	seq: Generated<number>;
+	id: string;
+	visit_id: string;
+	reading_id: string;
+	at: string;
+	by_name: string;
+}
+
+export interface Tables {
+	site: SiteTable;
+	site_revision: SiteRevisionTable;
+	visit: VisitTable;
+	conditions: ConditionsTable;
+	reading: ReadingTable;
+	withdrawal: WithdrawalTable;
+}

@@ -1,0 +1,210 @@
+import { v7 as uuid } from 'uuid';
+import type { ArrayRecord } from '$core/circuit/record';
+import { arrayRecordSchema } from '$core/document/record';
+import type { Site } from '$core/document/visit';
+import { refuse, succeed, type Result } from '$core/units/result';
+import type { Db, DbOrTransaction } from '../database/open';
+
+export interface Revision {
+	readonly id: string;
+	readonly number: number;
+	readonly createdAt: string;
+	readonly record: ArrayRecord;
+}
+
+export interface SiteLine extends Site {
+	readonly record: ArrayRecord;
+	readonly visits: number;
+	readonly lastVisit: string | null;
+}
+
+export const EMPTY_RECORD: ArrayRecord = { moduleTypes: [], strings: [], inServiceSince: null };
+
+/** Sites a page of the list holds. */
+export const SITES_PER_PAGE = 50;
+
+/**
+ * A page of the sites in the order of their names, with their newest record and last visit.
+ *
+ * @param after the last site of the page before, or null for the first page
+ */
+export async function listSites(
+	db: Db,
+	after: { readonly name: string; readonly id: string } | null
+): Promise<SiteLine[]> {
+	let query = db
+		.selectFrom('site')
+		.innerJoin('site_revision as revision', (join) =>
+			join
+				.onRef('revision.site_id', '=', 'site.id')
+				.on('revision.number', '=', (eb) =>
+					eb
+						.selectFrom('site_revision as newest')
+						.whereRef('newest.site_id', '=', 'site.id')
+						.select((e) => e.fn.max('newest.number').as('number'))
+				)
+		)
+		.select((eb) => [
+			'site.id',
+			'site.name',
+			'site.place',
+			'site.time_zone',
+			'revision.record',
+			eb
+				.selectFrom('visit')
+				.whereRef('visit.site_id', '=', 'site.id')
+				.select((e) => e.fn.countAll<number>().as('visits'))
+				.as('visits'),
+			eb
+				.selectFrom('visit')
+				.whereRef('visit.site_id', '=', 'site.id')
+				.select((e) => e.fn.max('visit.started_at').as('last'))
+				.as('last_visit')
+		])
+		.orderBy('site.name')
+		.orderBy('site.id')
+		.limit(SITES_PER_PAGE);
+	if (after) {
+		query = query.where((eb) =>
+			eb(eb.refTuple('site.name', 'site.id'), '>', eb.tuple(after.name, after.id))
+		);
+	}
+	const rows = await query.execute();
+	return rows.map((row) => ({
+		id: row.id,
+		name: row.name,
+		place: row.place,
+		timeZone: row.time_zone,
+		record: arrayRecordSchema.parse(JSON.parse(row.record)),
+		visits: row.visits ?? 0,
+		lastVisit: row.last_visit
+	}));
+}
+
+export async function findSite(db: DbOrTransaction, id: string): Promise<Site | null> {
+	const row = await db.selectFrom('site').selectAll().where('id', '=', id).executeTakeFirst();
+	return row ? { id: row.id, name: row.name, place: row.place, timeZone: row.time_zone } : null;
+}
+
+/** Stores a new site with a first revision of its record. */
+export async function createSite(
+	db: Db,
+	site: Site,
+	record: ArrayRecord,
+	now: string
+): Promise<void> {
+	await db.transaction().execute(async (trx) => {
+		await insertSite(trx, site, now);
+		await insertRevision(trx, site.id, { id: uuid(), number: 1, createdAt: now, record });
+	});
+}
+
+export async function insertSite(db: DbOrTransaction, site: Site, now: string): Promise<void> {
+	await db
+		.insertInto('site')
+		.values({
+			id: site.id,
+			name: site.name,
+			place: site.place,
+			time_zone: site.timeZone,
+			created_at: now
+		})
+		.execute();
+}
+
+export async function insertRevision(
+	db: DbOrTransaction,
+	siteId: string,
+	{ id, number, createdAt, record }: Revision
+): Promise<void> {
+	await db
+		.insertInto('site_revision')
+		.values({
+			id,
+			site_id: siteId,
+			number,
+			created_at: createdAt,
+			record: JSON.stringify(arrayRecordSchema.parse(record))
+		})
+		.execute();
+}
+
+/** The newest revision of a site's record; null where there is no such site. */
+export async function newestRevision(
+	db: DbOrTransaction,
+	siteId: string
+): Promise<Revision | null> {
+	const row = await db
+		.selectFrom('site_revision')
+		.selectAll()
+		.where('site_id', '=', siteId)
+		.orderBy('number', 'desc')
+		.limit(1)
+		.executeTakeFirst();
+	return row ? asRevision(row) : null;
+}
+
+export async function findRevision(db: DbOrTransaction, id: string): Promise<Revision | null> {
+	const row = await db
+		.selectFrom('site_revision')
+		.selectAll()
+		.where('id', '=', id)
+		.executeTakeFirst();
+	return row ? asRevision(row) : null;
+}
+
+function asRevision(row: {
+	id: string;
+	number: number;
+	created_at: string;
+	record: string;
+}): Revision {
+	return {
+		id: row.id,
+		number: row.number,
+		createdAt: row.created_at,
+		record: arrayRecordSchema.parse(JSON.parse(row.record))
+	};
+}
+
+/** Why a record was not stored. */
+export type RecordRefusal =
+	| { readonly kind: 'changed-meanwhile'; readonly newest: Revision }
+	| { readonly kind: 'no-such-site' }
+	| { readonly kind: 'refused'; readonly words: string };
+
+/**
+ * Stores a change of the record as a new revision, if the record is still the one the change was
+ * made from.
+ *
+ * @param base id of the revision that was on the screen
+ * @param change gives the new record from that revision, or words why it cannot be
+ */
+export async function changeRecord(
+	db: Db,
+	siteId: string,
+	base: string,
+	change: (record: ArrayRecord) => Result<ArrayRecord, string>,
+	now: string
+): Promise<Result<Revision, RecordRefusal>> {
+	return db.transaction().execute(async (trx) => {
+		const newest = await newestRevision(trx, siteId);
+		if (!newest) return refuse({ kind: 'no-such-site' as const });
+		if (newest.id !== base) return refuse({ kind: 'changed-meanwhile' as const, newest });
+		const changed = change(newest.record);
+		if (!changed.ok) return refuse({ kind: 'refused' as const, words: changed.problem });
+		const checked = arrayRecordSchema.safeParse(changed.value);
+		if (!checked.success) {
+			const words = checked.error.issues[0]?.message ?? 'The record does not hold together.';
+			return refuse({ kind: 'refused' as const, words });
+		}
+		const revision: Revision = {
+			id: uuid(),
+			number: newest.number + 1,
+			createdAt: now,
+			record: checked.data
+		};
+		await insertRevision(trx, siteId, revision);
+		return succeed(revision);
+	});
+}
