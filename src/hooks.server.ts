@@ -1,0 +1,41 @@
+import type { Handle, HandleServerError } from '@sveltejs/kit';
+
+const MODES = ['light', 'dark', 'sunlight'];
+
+/** What the content security policy (svelte.config.js) does not cover. */
+const SECURITY_HEADERS = {
+	'x-content-type-options': 'nosniff',
+	'x-frame-options': 'DENY',
+	'referrer-policy': 'same-origin',
+	'cross-origin-opener-policy': 'same-origin',
+	'cross-origin-resource-policy': 'same-origin',
+	'permissions-policy': 'camera=(), geolocation=(), microphone=()'
+};
+
+export const handle: Handle = async ({ event, resolve }) => {
+	const chosen = event.cookies.get('zembo-mode') ?? '';
+	const mode = MODES.includes(chosen) ? chosen : 'light';
+	const response = await resolve(event, {
+		transformPageChunk: ({ html }) => html.replace('%zembo.mode%', mode)
+	});
+	for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+	return response;
+};
+
+export const handleError: HandleServerError = ({ error, status, message }) => {
+	if (status === 404) {
+		return {
+			message: 'There is no such page.',
+			mend: 'The address may be mistyped, or what it named is not in this Zembo.'
+		};
+	}
+	if (status === 413) {
+		return { message: 'The upload is too large.', mend: 'A visit file has at most 16 MB.' };
+	}
+	if (status < 500) return { message };
+	console.error(error);
+	return {
+		message: 'Zembo could not answer this request.',
+		mend: 'What was stored before is untouched. Try again; if it stays, look at the server’s log.'
+	};
+};

@@ -1,0 +1,116 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
+	import { standingConditions } from '$core/expectation/standing';
+	import VerdictMark from './VerdictMark.svelte';
+	import type { VisitSession } from './visit-session.svelte';
+	import { ago } from './when';
+	import { signed } from './words';
+
+	let { session, now }: { session: VisitSession; now: number } = $props();
+
+	const conditions = $derived(standingConditions(session.document.visit));
+	const href = $derived(
+		resolve('/visits/[visit]/conditions', { visit: session.document.visit.id })
+	);
+</script>
+
+<div class="sky">
+	<a class="site" href={resolve('/sites/[site]', { site: session.document.site.id })}>
+		{session.document.site.name}
+	</a>
+	{#if conditions}
+		{@const { irradiance, cellTemperature } = conditions}
+		<a class="item" {href}>
+			<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
+			<span class="soft">
+				± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %, {IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase()}
+			</span>
+		</a>
+		<a class="item" {href}>
+			<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C cells
+			<span class="soft">
+				± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K, {TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase()}
+			</span>
+		</a>
+		<span class="soft age">{ago(conditions.enteredAt, now)}</span>
+		{#each session.assessment.groups as group (group.moduleTypeId)}
+			{#if group.verdict}
+				<span class="strings" title={group.words}>
+					<span class="soft">the strings say</span>
+					<span class="figure">{signed(100 * group.light.relative, 1)} % light</span>
+					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
+					<VerdictMark verdict={group.verdict} />
+				</span>
+			{/if}
+		{/each}
+	{:else}
+		<a class="act missing" {href}>Enter irradiance and cell temperature</a>
+		<span class="soft">Without them there is nothing to compare a reading with.</span>
+	{/if}
+</div>
+
+<style>
+	.sky {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 0.1rem 1.4rem;
+		padding: 0.55rem clamp(0.75rem, 2vw, 1.5rem);
+		background: var(--well);
+		border-bottom: 1px solid var(--line);
+	}
+
+	.site {
+		color: var(--ink);
+		font-weight: 650;
+		padding: 0.35rem 0;
+	}
+
+	.item {
+		color: var(--ink);
+		text-decoration: none;
+		padding: 0.35rem 0;
+	}
+
+	.item:hover {
+		text-decoration: underline;
+	}
+
+	.big {
+		font-size: 1.3rem;
+		font-weight: 650;
+	}
+
+	.item .soft,
+	.age {
+		font-size: 0.88rem;
+	}
+
+	.strings {
+		display: inline-flex;
+		flex-wrap: wrap;
+		gap: 0 0.6rem;
+		align-items: baseline;
+		font-size: 0.95rem;
+	}
+
+	@media (max-width: 640px) {
+		.item .soft,
+		.age,
+		.strings .soft {
+			display: none;
+		}
+
+		.site {
+			flex-basis: 100%;
+			padding-bottom: 0;
+		}
+	}
+
+	@media print {
+		.sky {
+			display: none;
+		}
+	}
+</style>

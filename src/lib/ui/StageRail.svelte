@@ -1,0 +1,191 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { page } from '$app/state';
+	import type { VisitSession } from './visit-session.svelte';
+
+	let { session }: { session: VisitSession } = $props();
+
+	type StageState = 'untouched' | 'begun' | 'needs' | 'proved';
+	const STATE_WORDS: Readonly<Record<StageState, string>> = {
+		untouched: 'not begun',
+		begun: 'begun',
+		needs: 'needs something',
+		proved: 'done'
+	};
+
+	const visit = $derived(session.document.visit.id);
+	const wanted = $derived(
+		session.assessment.places.filter((place) => place.quantity !== 'short-circuit-current')
+	);
+	const read = $derived(wanted.filter((place) => place.reading).length);
+	const faulty = $derived(session.suspects.size > 0);
+
+	const stages = $derived([
+		{
+			words: 'Take over',
+			note: `${session.document.record.strings.length} strings`,
+			href: resolve('/sites/[site]/take-over', { site: session.document.site.id }),
+			state: (session.document.record.strings.length > 0 ? 'proved' : 'needs') as StageState
+		},
+		{
+			words: 'Conditions',
+			note: session.document.visit.conditions.length > 0 ? 'taken' : 'sun and heat',
+			href: resolve('/visits/[visit]/conditions', { visit }),
+			state: (session.document.visit.conditions.length > 0 ? 'proved' : 'needs') as StageState
+		},
+		{
+			words: 'Measure',
+			note: `${read} of ${wanted.length}`,
+			href: resolve('/visits/[visit]/measure', { visit }),
+			state: (read === 0 ? 'untouched' : read < wanted.length ? 'begun' : 'proved') as StageState
+		},
+		{
+			words: 'Trace',
+			note: faulty ? `${session.suspects.size} strings` : 'causes',
+			href: resolve('/visits/[visit]/trace', { visit }),
+			state: (faulty ? 'needs' : 'untouched') as StageState
+		},
+		{
+			words: 'Hand over',
+			note: 'page and file',
+			href: resolve('/visits/[visit]/hand-over', { visit }),
+			state: 'untouched' as StageState
+		}
+	]);
+	const here = $derived(page.url.pathname);
+</script>
+
+<nav class="rail no-print" aria-label="Stages of the visit">
+	<ol>
+		{#each stages as { words, note, href, state } (words)}
+			<li>
+				<a {href} aria-current={here === href ? 'page' : undefined}>
+					<svg viewBox="0 0 20 20" aria-hidden="true" data-state={state}>
+						<circle cx="10" cy="10" r="6.5" class="ring" />
+						{#if state === 'proved'}<circle cx="10" cy="10" r="6.5" class="full" />
+						{:else if state === 'begun'}<path d="M10 3.5A6.5 6.5 0 0 0 10 16.5Z" class="full" />
+						{:else if state === 'needs'}<path d="M10 5.5V11M10 13.2V15" class="bang" />{/if}
+					</svg>
+					<span class="words">{words}<span class="sr-only">, {STATE_WORDS[state]}</span></span>
+					<span class="note">{note}</span>
+				</a>
+			</li>
+		{/each}
+	</ol>
+</nav>
+
+<style>
+	.rail {
+		border-inline-end: 1px solid var(--line);
+		padding: 1.25rem 0 1rem 0.75rem;
+	}
+
+	li {
+		position: relative;
+	}
+
+	/* One line through all stops, as a string through its modules. */
+	li:not(:last-child)::after {
+		content: '';
+		position: absolute;
+		left: 18px;
+		top: 32px;
+		bottom: -12px;
+		border-inline-start: var(--stroke) solid var(--rule);
+	}
+
+	a {
+		display: grid;
+		grid-template-columns: 22px 1fr;
+		gap: 0 0.7rem;
+		align-items: center;
+		min-height: 58px;
+		padding: 0.3rem 0.5rem 0.3rem 0.5rem;
+		color: var(--ink);
+		text-decoration: none;
+		border-radius: 3px 0 0 3px;
+	}
+
+	a:hover .words {
+		text-decoration: underline;
+	}
+
+	a[aria-current] {
+		background: var(--ink);
+		color: var(--paper);
+	}
+
+	svg {
+		width: 22px;
+		position: relative;
+		z-index: 1;
+		grid-row: span 2;
+	}
+
+	.ring {
+		fill: var(--paper);
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+
+	.full {
+		fill: var(--ink);
+	}
+
+	.bang {
+		stroke: var(--off);
+		stroke-width: 2.4;
+	}
+
+	.words {
+		font-weight: 650;
+		line-height: 1.1;
+		align-self: end;
+	}
+
+	.note {
+		font-size: 0.85rem;
+		line-height: 1.1;
+		align-self: start;
+		opacity: 0.85;
+	}
+
+	@media (max-width: 900px) {
+		.rail {
+			border: 0;
+			border-bottom: 1px solid var(--line);
+			padding: 0;
+		}
+
+		ol {
+			display: grid;
+			grid-template-columns: repeat(5, 1fr);
+		}
+
+		li:not(:last-child)::after {
+			display: none;
+		}
+
+		a {
+			grid-template-columns: 1fr;
+			justify-items: center;
+			min-height: 54px;
+			padding: 0.35rem 0.1rem;
+			border-radius: 0;
+			text-align: center;
+		}
+
+		svg {
+			grid-row: auto;
+			width: 16px;
+		}
+
+		.words {
+			font-size: 0.8rem;
+		}
+
+		.note {
+			display: none;
+		}
+	}
+</style>

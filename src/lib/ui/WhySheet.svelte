@@ -1,0 +1,141 @@
+<script lang="ts">
+	import type { PlaceVerdict } from '$core/expectation/expect';
+	import VerdictMark from './VerdictMark.svelte';
+	import type { VisitSession } from './visit-session.svelte';
+	import { dayAndTime } from './when';
+	import { figureOf, QUANTITY_WORDS, signed } from './words';
+
+	let { place, session }: { place: PlaceVerdict; session: VisitSession } = $props();
+
+	const words = $derived(QUANTITY_WORDS[place.quantity]);
+	const string = $derived(
+		session.document.record.strings.find((candidate) => candidate.id === place.stringId)
+	);
+	const history = $derived(
+		session.document.visit.readings
+			.filter((r) => r.stringId === place.stringId && r.quantity === place.quantity)
+			.toReversed()
+	);
+	const withdrawn = $derived(
+		new Set(session.document.visit.withdrawals.map((withdrawal) => withdrawal.readingId))
+	);
+	const show = $derived((value: number) => `${figureOf(value, words.unit)} ${words.unit}`);
+	const total = $derived(
+		place.expected ? place.expected.standardUncertainty ** 2 : 1
+	);
+</script>
+
+<section class="why panel" aria-label="Why">
+	<h2>
+		Why: <span class="figure">{string?.label} {words.symbol}</span>
+		{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}
+	</h2>
+	{#if place.missing}<p>{place.missing}</p>{/if}
+	{#if place.expected && place.reading && place.distance !== null}
+		<p class="sum">
+			<span class="figure">{show(place.reading.value)}</span> read,
+			<span class="figure">{show(place.expected.value)}</span> expected:
+			<span class="figure">{signed(place.distance, 1)}</span> standard uncertainties apart.
+			In this visit <em>look</em> begins at {session.assessment.thresholds.look.toFixed(1)},
+			<em>off</em> at {session.assessment.thresholds.off.toFixed(1)}.
+		</p>
+		{#if place.counted}
+			<p>
+				<span class="figure">{signed(place.counted.modules, 2)} ± {(2 * place.counted.modulesSigma).toFixed(2)}</span>
+				modules: {place.counted.words}.
+				{#if place.moduleVolts}One module gives <span class="figure">{show(place.moduleVolts)}</span> here and now.{/if}
+			</p>
+		{/if}
+	{/if}
+	{#if place.expected}
+		<details>
+			<summary>How sure: ± <span class="figure">{show(2 * place.expected.standardUncertainty)}</span></summary>
+			<ul>
+				{#each place.expected.contributions as part (part.words)}
+					<li>
+						<span class="bar" style:width="{(100 * part.standardUncertainty ** 2) / total}%"></span>
+						<span>{part.words}</span>
+						<span class="figure">{(2 * part.standardUncertainty).toFixed(2)}</span>
+					</li>
+				{/each}
+			</ul>
+			<p>
+				Added as squares (JCGM 100, 5.1). From label and stated conditions alone, without the
+				{place.expected.siblings} other readings: <span class="figure">{show(place.expected.fromConditions.value)}
+				± {figureOf(2 * place.expected.fromConditions.standardUncertainty, words.unit)}</span>.
+			</p>
+			<p>
+				The label is fitted by five parameters, carried to this light and heat (De Soto and others, Solar
+				Energy 80, 2006), aged by its years, and multiplied by {string?.moduleCount} modules less the cable.
+			</p>
+		</details>
+	{/if}
+	{#if history.length > 0}
+		<details>
+			<summary>History: {history.length} {history.length === 1 ? 'entry' : 'entries'}</summary>
+			<ul class="history">
+				{#each history as reading (reading.id)}
+					<li>
+						<span class="figure">{reading.typed || reading.value} {words.unit}</span>
+						{#if reading.atVolts !== null}<span class="figure soft">at {reading.atVolts} V</span>{/if}
+						<span class="soft">
+							{dayAndTime(reading.takenAt, session.document.site.timeZone)}, {reading.by}{reading.confirmed ? ', confirmed' : ''}{withdrawn.has(reading.id) ? ', taken back' : ''}
+						</span>
+					</li>
+				{/each}
+			</ul>
+		</details>
+	{/if}
+</section>
+
+<style>
+	.why {
+		padding: 0.8rem 1rem;
+		display: grid;
+		gap: 0.5rem;
+		font-size: 0.95rem;
+		line-height: 1.4;
+	}
+
+	h2 {
+		display: flex;
+		gap: 0.6rem;
+		align-items: baseline;
+		font-size: 1.05rem;
+	}
+
+	summary {
+		min-height: 44px;
+		display: flex;
+		align-items: center;
+		gap: 0.3rem;
+		font-weight: 600;
+		color: var(--accent);
+		text-decoration: underline;
+		text-underline-offset: 0.2em;
+	}
+
+	details ul li {
+		display: grid;
+		grid-template-columns: 1fr auto;
+		gap: 0 0.75rem;
+		position: relative;
+		padding: 0.25rem 0 0.35rem;
+	}
+
+	.bar {
+		position: absolute;
+		left: 0;
+		bottom: 0;
+		height: 3px;
+		background: var(--ink);
+	}
+
+	details p {
+		margin-top: 0.5rem;
+	}
+
+	.history li {
+		display: block;
+	}
+</style>

@@ -1,0 +1,234 @@
+import { getContext, setContext } from 'svelte';
+import { v7 as uuid } from 'uuid';
+import type { VisitDocument } from '$core/document/visit';
+import { questionBeforeStoring } from '$core/expectation/entry-question';
+import { placeKey, standingReadings } from '$core/expectation/standing';
+import { STATE_OF_QUANTITY, type Quantity, type Reading } from '$core/expectation/visit';
+import type { Assessment } from '$core/trace/assess';
+import { assessInWorker } from '$lib/workers/assess';
+import { QUANTITY_WORDS } from './words';
+
+/** A figure that was typed at a place. */
+export interface Entry {
+	readonly stringId: string;
+	readonly quantity: Quantity;
+	readonly value: number;
+	readonly atVolts: number | null;
+	readonly typed: string;
+}
+
+/** Something the person has to answer before a reading is stored. */
+export interface Question {
+	readonly kind: 'surprising' | 'overtaken';
+	readonly words: string;
+	readonly reading: Reading;
+}
+
+/** A reading the server did not take, kept with what was typed. */
+export interface Unsent {
+	readonly reading: Reading;
+	readonly words: string;
+	/** Whether sending the same once more may succeed. */
+	readonly again: boolean;
+}
+
+/** What the server says of a reading. */
+interface Refusal {
+	readonly kind: 'question' | 'overtaken' | 'refused';
+	readonly words: string;
+	readonly standing?: Reading;
+}
+
+const KEY = Symbol('visit');
+const JSON_HEADERS = { 'content-type': 'application/json' };
+
+/**
+ * The visit on the screen: entries are assessed in a worker at once and stored by the server behind
+ * it; what is not stored yet, or was refused, stays visible.
+ */
+export class VisitSession {
+	document = $state.raw() as VisitDocument;
+	assessment = $state.raw() as Assessment;
+	question = $state.raw<Question | null>(null);
+	unsent = $state.raw<readonly Unsent[]>([]);
+	/** Ids on their way to the server. */
+	storing = $state.raw<ReadonlySet<string>>(new Set());
+	by = $state('');
+
+	places = $derived(new Map(this.assessment.places.map((place) => [place.key, place])));
+	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
+	suspects = $derived(
+		new Map(
+			[...this.assessment.causes]
+				.reverse()
+				.filter(({ stringId, probability }) => stringId !== null && probability > 0.5)
+				.map(({ stringId, members }) => [stringId!, members.map((member) => member.code)])
+		)
+	);
+
+	constructor(document: VisitDocument, assessment: Assessment) {
+		this.document = document;
+		this.assessment = assessment;
+		this.by = document.visit.by;
+	}
+
+	/** Takes what the server sent anew; entries on their way are kept. */
+	replace(document: VisitDocument, assessment: Assessment): void {
+		if (this.storing.size > 0) return;
+		this.document = document;
+		this.assessment = assessment;
+	}
+
+	standing(stringId: string, quantity: Quantity): Reading | null {
+		return standingReadings(this.document.visit).get(placeKey(stringId, quantity)) ?? null;
+	}
+
+	/** Assesses and stores a figure; true if the next place may follow. */
+	async enter(entry: Entry): Promise<boolean> {
+		return this.#put({
+			...entry,
+			id: uuid(),
+			switchingState: STATE_OF_QUANTITY[entry.quantity],
+			confirmed: false,
+			takenAt: new Date().toISOString(),
+			by: this.by.trim() || this.document.visit.by,
+			supersedes: this.standing(entry.stringId, entry.quantity)?.id ?? null
+		});
+	}
+
+	/** Stores the reading that was asked about. */
+	async confirm(): Promise<boolean> {
+		const asked = this.question;
+		this.question = null;
+		return asked ? this.#put({ ...asked.reading, confirmed: true }) : false;
+	}
+
+	dismiss(): void {
+		this.question = null;
+	}
+
+	async sendAgain(item: Unsent): Promise<void> {
+		this.forget(item);
+		await this.#put(item.reading);
+	}
+
+	forget(item: Unsent): void {
+		this.unsent = this.unsent.filter((other) => other !== item);
+	}
+
+	/** Takes the newest standing reading back; null if there is none. */
+	async undo(): Promise<Reading | null> {
+		const last = this.recent(1)[0];
+		if (!last) return null;
+		const withdrawal = {
+			id: uuid(),
+			readingId: last.id,
+			at: new Date().toISOString(),
+			by: this.by.trim() || this.document.visit.by
+		};
+		const response = await this.#post('withdrawals', withdrawal);
+		if (!response.ok) return null;
+		await this.#adopt({ withdrawals: [...this.document.visit.withdrawals, withdrawal] });
+		return last;
+	}
+
+	/** The newest standing readings, newest first. */
+	recent(count: number): Reading[] {
+		return [...standingReadings(this.document.visit).values()]
+			.sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
+			.slice(0, count);
+	}
+
+	async #put(reading: Reading): Promise<boolean> {
+		const { record, visit } = this.document;
+		const tried = { ...visit, readings: [...visit.readings, reading] };
+		const assessment = await assessInWorker().assess(record, tried);
+		const place = assessment.places.find(
+			({ key }) => key === placeKey(reading.stringId, reading.quantity)
+		);
+		const question = reading.confirmed
+			? null
+			: questionBeforeStoring(
+					reading.value,
+					place?.expected?.value ?? null,
+					QUANTITY_WORDS[reading.quantity].unit
+				);
+		if (question) {
+			this.question = { kind: 'surprising', words: question, reading };
+			return false;
+		}
+		this.storing = new Set([...this.storing, reading.id]);
+		this.document = { ...this.document, visit: tried };
+		this.assessment = assessment;
+		void this.#store(reading);
+		return true;
+	}
+
+	async #store(reading: Reading): Promise<void> {
+		const response = await this.#post('readings', reading);
+		this.storing = new Set([...this.storing].filter((id) => id !== reading.id));
+		if (response.ok) return;
+		// What the server did not take must not look stored.
+		const without = this.document.visit.readings.filter(({ id }) => id !== reading.id);
+		const { refusal } = response;
+		if (refusal.kind === 'overtaken' && refusal.standing) {
+			const { standing } = refusal;
+			await this.#adopt({
+				readings: without.some(({ id }) => id === standing.id) ? without : [...without, standing]
+			});
+			this.question = {
+				kind: 'overtaken',
+				words: refusal.words,
+				reading: { ...reading, supersedes: standing.id }
+			};
+			return;
+		}
+		await this.#adopt({ readings: without });
+		if (refusal.kind === 'question') {
+			this.question = { kind: 'surprising', words: refusal.words, reading };
+			return;
+		}
+		this.unsent = [...this.unsent, { reading, words: refusal.words, again: response.again }];
+	}
+
+	async #adopt(change: Partial<VisitDocument['visit']>): Promise<void> {
+		const visit = { ...this.document.visit, ...change };
+		this.document = { ...this.document, visit };
+		this.assessment = await assessInWorker().assess(this.document.record, visit);
+	}
+
+	async #post(
+		path: 'readings' | 'withdrawals',
+		body: unknown
+	): Promise<{ ok: true } | { ok: false; again: boolean; refusal: Refusal }> {
+		try {
+			const response = await fetch(`/visits/${this.document.visit.id}/${path}`, {
+				method: 'POST',
+				headers: JSON_HEADERS,
+				body: JSON.stringify(body)
+			});
+			if (response.ok) return { ok: true };
+			const answer = (await response.json()) as Partial<Refusal> & { message?: string };
+			return {
+				ok: false,
+				again: response.status >= 500,
+				refusal: {
+					kind: answer.kind ?? 'refused',
+					words: answer.words ?? answer.message ?? 'The server refused it.',
+					...(answer.standing && { standing: answer.standing })
+				}
+			};
+		} catch {
+			const words = 'The server did not answer. What you typed is kept here.';
+			return { ok: false, again: true, refusal: { kind: 'refused', words } };
+		}
+	}
+}
+
+export function provideVisit(session: VisitSession): VisitSession {
+	return setContext(KEY, session);
+}
+
+export function useVisit(): VisitSession {
+	return getContext<VisitSession>(KEY);
+}

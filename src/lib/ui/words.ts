@@ -1,0 +1,58 @@
+import type { VerdictWord } from '$core/expectation/verdict';
+import type { Quantity } from '$core/expectation/visit';
+
+export const VERDICT_WORDS: Readonly<Record<VerdictWord, string>> = {
+	fits: 'fits',
+	look: 'look',
+	off: 'off',
+	'no-basis': 'no basis'
+};
+
+interface QuantityWords {
+	readonly name: string;
+	readonly symbol: string;
+	readonly unit: 'V' | 'A';
+	readonly state: string;
+	readonly meter: string;
+}
+
+export const QUANTITY_WORDS: Readonly<Record<Quantity, QuantityWords>> = {
+	'open-circuit-voltage': {
+		name: 'Open circuit',
+		symbol: 'Voc',
+		unit: 'V',
+		state: 'isolated, at the source side of its fuse',
+		meter: 'Volts DC, red on plus'
+	},
+	'operating-current': {
+		name: 'Running',
+		symbol: 'I',
+		unit: 'A',
+		state: 'running, inverter on',
+		meter: 'Clamp DC, zeroed, one conductor'
+	},
+	'short-circuit-current': {
+		name: 'Short circuit',
+		symbol: 'Isc',
+		unit: 'A',
+		state: 'isolated, shorted through rated switchgear',
+		meter: 'Tester, or clamp round the shorting lead'
+	}
+};
+
+/** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
+export function figureOf(value: number, unit: 'V' | 'A'): string {
+	return value.toFixed(unit === 'V' ? 1 : 2);
+}
+
+/** With its sign, and a true minus. */
+export function signed(value: number, digits: number): string {
+	const text = Math.abs(value).toFixed(digits);
+	if (Number(text) === 0) return `±${text}`;
+	return `${value < 0 ? '\u2212' : '+'}${text}`;
+}
+
+/** Mean power on the labels of a record, kW. */
+export function kilowatts(watts: number): string {
+	return `${(watts / 1000).toFixed(1)} kW`;
+}

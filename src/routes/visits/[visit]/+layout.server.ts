@@ -1,0 +1,16 @@
+import { error } from '@sveltejs/kit';
+import { assess } from '$core/trace/assess';
+import { database } from '$lib/server/database';
+import { findVisit } from '$lib/server/repositories/visits';
+import type { LayoutServerLoad } from './$types';
+
+export const load: LayoutServerLoad = async ({ params }) => {
+	const document = await findVisit(await database(), params.visit);
+	if (!document) {
+		error(404, {
+			message: 'There is no such visit.',
+			mend: 'The address may be mistyped, or the visit lies in another Zembo: import its file there.'
+		});
+	}
+	return { document, assessment: assess(document.record, document.visit), now: Date.now() };
+};

@@ -1,0 +1,41 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import SkyStrip from '$lib/ui/SkyStrip.svelte';
+	import StageRail from '$lib/ui/StageRail.svelte';
+	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+	// svelte-ignore state_referenced_locally
+	const session = provideVisit(new VisitSession(data.document, data.assessment));
+	$effect(() => session.replace(data.document, data.assessment));
+</script>
+
+<div class="visit">
+	<StageRail {session} />
+	<div class="stage">
+		<SkyStrip {session} now={data.now} />
+		{@render children()}
+	</div>
+</div>
+
+<style>
+	.visit {
+		display: grid;
+		grid-template-columns: 11rem minmax(0, 1fr);
+		min-height: calc(100dvh - 57px);
+	}
+
+	@media (max-width: 900px) {
+		.visit {
+			grid-template-columns: minmax(0, 1fr);
+			min-height: 0;
+		}
+	}
+
+	@media print {
+		.visit {
+			display: block;
+		}
+	}
+</style>

@@ -1,0 +1,61 @@
+import { error, fail, redirect } from '@sveltejs/kit';
+import { v7 as uuid } from 'uuid';
+import {
+	conditionsFormSchema,
+	conditionsOfForm,
+	formOfMeters,
+	metersFormSchema,
+	metersOfForm
+} from '$core/document/forms';
+import { standingConditions } from '$core/expectation/standing';
+import { database } from '$lib/server/database';
+import { superValidate, zod4 } from '$lib/server/forms';
+import { appendConditions, changeMeters, findVisit } from '$lib/server/repositories/visits';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ parent }) => {
+	const { document } = await parent();
+	const last = standingConditions(document.visit);
+	const filled = last && {
+		irradiance: String(last.irradiance.value),
+		irradianceDoubt: String(Number((100 * last.irradiance.relativeStandardUncertainty).toFixed(4))),
+		irradianceSource: last.irradiance.source,
+		cellTemperature: String(last.cellTemperature.value),
+		temperatureDoubt: String(last.cellTemperature.standardUncertainty),
+		temperatureSource: last.cellTemperature.source
+	};
+	return {
+		conditionsForm: await superValidate(filled, zod4(conditionsFormSchema), {
+			id: 'conditions',
+			errors: false
+		}),
+		metersForm: await superValidate(formOfMeters(document.visit.meters), zod4(metersFormSchema), {
+			id: 'meters'
+		})
+	};
+};
+
+export const actions: Actions = {
+	conditions: async ({ params, request }) => {
+		const form = await superValidate(request, zod4(conditionsFormSchema), { id: 'conditions' });
+		if (!form.valid) return fail(400, { form });
+		const db = await database();
+		const document = await findVisit(db, params.visit);
+		if (!document) error(404, { message: 'There is no such visit.' });
+		await appendConditions(db, params.visit, {
+			id: uuid(),
+			enteredAt: new Date().toISOString(),
+			by: document.visit.by,
+			...conditionsOfForm(form.data)
+		});
+		redirect(303, `/visits/${params.visit}/measure`);
+	},
+	meters: async ({ params, request }) => {
+		const form = await superValidate(request, zod4(metersFormSchema), { id: 'meters' });
+		if (!form.valid) return fail(400, { form });
+		const db = await database();
+		if (!(await findVisit(db, params.visit))) error(404, { message: 'There is no such visit.' });
+		await changeMeters(db, params.visit, metersOfForm(form.data));
+		return { form };
+	}
+};

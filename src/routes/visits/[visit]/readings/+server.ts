@@ -1,0 +1,35 @@
+import { error, json } from '@sveltejs/kit';
+import { problemOf } from '$core/document/file';
+import { readingSchema, type VisitDocument } from '$core/document/visit';
+import { questionBeforeStoring } from '$core/expectation/entry-question';
+import { expectReadings } from '$core/expectation/expect';
+import { placeKey } from '$core/expectation/standing';
+import type { Reading } from '$core/expectation/visit';
+import { database } from '$lib/server/database';
+import { readJson } from '$lib/server/read-json';
+import { appendReading } from '$lib/server/repositories/visits';
+import type { RequestHandler } from './$types';
+
+/** The same question the browser asks, for whoever does not ask it. */
+function ask({ record, visit }: VisitDocument, reading: Reading): string | null {
+	const key = placeKey(reading.stringId, reading.quantity);
+	const tried = { ...visit, readings: [...visit.readings, reading] };
+	const place = expectReadings(record, tried).places.find((candidate) => candidate.key === key);
+	const unit = reading.quantity === 'open-circuit-voltage' ? 'V' : 'A';
+	return questionBeforeStoring(reading.value, place?.expected?.value ?? null, unit);
+}
+
+export const POST: RequestHandler = async ({ params, request }) => {
+	const input = readingSchema.safeParse(await readJson(request));
+	if (!input.success) {
+		const { what, where } = problemOf(input.error);
+		return json({ kind: 'refused', words: what, where }, { status: 400 });
+	}
+	const stored = await appendReading(await database(), params.visit, input.data, (document) =>
+		ask(document, input.data)
+	);
+	if (stored.ok) return json({ reading: stored.value }, { status: 201 });
+	const refusal = stored.problem;
+	if (refusal.kind === 'no-such-visit') error(404, { message: 'There is no such visit.' });
+	return json(refusal, { status: refusal.kind === 'refused' ? 400 : 409 });
+};
