@@ -1,3 +1,3 @@
 /** The parts of the form library in use; its main entry would pull every validator's adapter. */
 export { setError, superValidate } from 'sveltekit-superforms/server';
-export { zod4 } from '$superforms-zod4';
+export { zod as zod4 } from '$superforms-zod4';

@@ -30,10 +30,13 @@
 	const why = $derived(whyKey === null ? null : (session.places.get(whyKey) ?? null));
 
 	// The first place without a reading is lit at the start.
-	const firstOpen = record_firstOpen();
-	if (firstOpen) ({ quantity, index } = firstOpen);
+	const open = firstOpen();
+	if (open) {
+		quantity = open.quantity;
+		index = open.index;
+	}
 
-	function record_firstOpen(): { quantity: Quantity; index: number } | null {
+	function firstOpen(): { quantity: Quantity; index: number } | null {
 		for (const candidate of ['open-circuit-voltage', 'operating-current'] as const) {
 			const open = record.strings.findIndex((s) => !session.standing(s.id, candidate));
 			if (open >= 0) return { quantity: candidate, index: open };

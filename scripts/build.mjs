@@ -1,0 +1,5 @@
+import { ensureApplication, ensureInstalled, ensureTools } from './ready.mjs';
+
+ensureInstalled();
+ensureTools();
+ensureApplication();

@@ -1,0 +1,128 @@
+/* Shared by the commands: install when needed, build when needed. Node.js alone, no packages. */
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const STAMPS = join(ROOT, 'node_modules/.zembo');
+
+/** Whether a line goes to standard error, for commands whose standard output is an answer. */
+let quiet = false;
+export function speakOnStandardError() {
+	quiet = true;
+}
+
+export function say(words) {
+	(quiet ? process.stderr : process.stdout).write(`${words}\n`);
+}
+
+/** Runs a program to its end; a failure ends this command with the same code. */
+export function run(program, args, options = {}) {
+	const { status, error } = spawnSync(program, args, {
+		cwd: ROOT,
+		stdio: quiet ? ['ignore', 2, 2] : 'inherit',
+		...options
+	});
+	if (error) throw error;
+	if (status !== 0) process.exit(status ?? 1);
+}
+
+/** Runs a package's program under node_modules/.bin. */
+export function runTool(name, args, options) {
+	run(process.execPath, [toolPath(name), ...args], options);
+}
+
+/** The script behind a package's program. */
+export function toolPath(name) {
+	const entry = {
+		vite: 'vite/bin/vite.js',
+		vitest: 'vitest/vitest.mjs',
+		'svelte-kit': '@sveltejs/kit/svelte-kit.js',
+		'svelte-check': 'svelte-check/bin/svelte-check',
+		tsc: 'typescript/bin/tsc',
+		eslint: 'eslint/bin/eslint.js',
+		prettier: 'prettier/bin/prettier.cjs',
+		depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
+		knip: 'knip/bin/knip.js'
+	}[name];
+	return join(ROOT, 'node_modules', entry);
+}
+
+function stampHolds(name, value) {
+	const file = join(STAMPS, name);
+	return existsSync(file) && readFileSync(file, 'utf8') === value;
+}
+
+function stamp(name, value) {
+	mkdirSync(STAMPS, { recursive: true });
+	writeFileSync(join(STAMPS, name), value);
+}
+
+function hashOf(files) {
+	const hash = createHash('sha256');
+	for (const file of files) hash.update(file).update(readFileSync(join(ROOT, file)));
+	return hash.digest('hex');
+}
+
+function filesBelow(folder) {
+	const path = join(ROOT, folder);
+	if (!existsSync(path)) return [];
+	if (statSync(path).isFile()) return [folder];
+	return readdirSync(path)
+		.sort()
+		.flatMap((name) => filesBelow(join(folder, name)));
+}
+
+/** Installs the packages when node_modules does not go with the lock file, platform and Node.js. */
+export function ensureInstalled() {
+	const [major, minor] = process.versions.node.split('.').map(Number);
+	if (major < 20 || (major === 20 && minor < 19)) {
+		say(`Zembo needs Node.js 20.19 or newer; this is ${process.version}.`);
+		process.exit(1);
+	}
+	const wanted = `${hashOf(['package-lock.json'])} ${process.platform} ${process.arch} ${process.versions.modules}`;
+	if (stampHolds('installed', wanted)) return;
+	say('Installing packages (the first time takes some minutes: the database is compiled where no binary is at hand).');
+	const npm = process.env.npm_execpath;
+	if (npm?.endsWith('.js')) run(process.execPath, [npm, 'ci']);
+	else run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], { shell: process.platform === 'win32' });
+	stamp('installed', wanted);
+}
+
+const APPLICATION = ['src', 'static', 'svelte.config.js', 'vite.config.ts', 'package-lock.json'];
+const TOOLS = ['src/core', 'src/cli', 'src/lib/server', 'demo', 'vite.tools.config.ts', 'package-lock.json'];
+
+function ensureBuiltFrom(name, sources, output, build) {
+	const wanted = hashOf(sources.flatMap(filesBelow).filter((file) => !file.endsWith('.test.ts')));
+	if (existsSync(join(ROOT, output)) && stampHolds(name, wanted)) return;
+	build();
+	stamp(name, wanted);
+}
+
+/** Builds the command line and the demo's loader when a source changed. */
+export function ensureTools() {
+	ensureBuiltFrom('tools', TOOLS, 'build-tools/zembo.js', () =>
+		runTool('vite', ['build', '--config', 'vite.tools.config.ts', '--logLevel', 'warn'])
+	);
+}
+
+/** Builds the application when a source changed. */
+export function ensureApplication() {
+	ensureBuiltFrom('application', APPLICATION, 'build/handler.js', () => {
+		say('Building Zembo.');
+		runTool('vite', ['build', '--logLevel', 'warn']);
+	});
+}
+
+/** Starts node on a script and ends with its code. */
+export function become(args, env = {}) {
+	const child = spawn(process.execPath, args, {
+		cwd: ROOT,
+		stdio: 'inherit',
+		env: { ...process.env, ...env }
+	});
+	for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+	child.on('exit', (code) => process.exit(code ?? 1));
+}

@@ -1,0 +1,58 @@
+/* The production server: loopback unless told otherwise, the next free port unless one is named. */
+import { createServer } from 'node:http';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ROOT } from './ready.mjs';
+
+const FIRST_PORT = 4870;
+const PORTS_TRIED = 50;
+
+/** Binds to the named port, or to the first free one from 4870 on. */
+async function listen(server, host, named) {
+	const ports = named ? [named] : Array.from({ length: PORTS_TRIED }, (_, i) => FIRST_PORT + i);
+	for (const port of ports) {
+		const failed = await new Promise((resolve) => {
+			server.once('error', resolve);
+			server.listen(port, host, () => {
+				server.removeListener('error', resolve);
+				resolve(null);
+			});
+		});
+		if (!failed) return;
+		if (failed.code !== 'EADDRINUSE' || named) throw failed;
+	}
+	throw new Error(`No free port from ${FIRST_PORT} to ${FIRST_PORT + PORTS_TRIED - 1}.`);
+}
+
+/** Serves the built application; resolves with its address once it listens. */
+export async function serve() {
+	const entry = join(ROOT, 'build/handler.js');
+	if (!existsSync(entry)) {
+		console.error('Zembo is not built yet: run npm run build first.');
+		process.exit(1);
+	}
+	// Plain http has no header that says so; without it the check of a form's origin would fail.
+	process.env.PROTOCOL_HEADER ??= 'x-forwarded-proto';
+	process.env.BODY_SIZE_LIMIT ??= '64M';
+	const { handler } = await import(pathToFileURL(entry).href);
+	const server = createServer((request, response) => {
+		request.headers['x-forwarded-proto'] ??= 'http';
+		handler(request, response, () => response.writeHead(404).end());
+	});
+	const host = process.env.HOST ?? '127.0.0.1';
+	await listen(server, host, Number(process.env.PORT) || 0);
+	const stop = () => {
+		server.close();
+		server.closeAllConnections();
+		process.emit('sveltekit:shutdown', 'signal');
+		setTimeout(() => process.exit(0), 200).unref();
+	};
+	process.once('SIGINT', stop);
+	process.once('SIGTERM', stop);
+	return `http://${host.includes(':') ? `[${host}]` : host}:${server.address().port}`;
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
+	console.log(`Zembo listens at ${await serve()}`);
+}

@@ -1,0 +1,40 @@
+/* npm test: installs what is missing, then check, unit, reference and browser tests. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBrowser } from './browser.mjs';
+import { ensureApplication, ensureInstalled, ensureTools, ROOT, say, toolPath } from './ready.mjs';
+
+ensureInstalled();
+ensureBrowser();
+ensureTools();
+ensureApplication();
+
+const checked = spawnSync(process.execPath, ['scripts/check.mjs'], { cwd: ROOT, stdio: 'inherit' });
+
+const folder = mkdtempSync(join(tmpdir(), 'zembo-test-'));
+const report = join(folder, 'report.json');
+const tested = spawnSync(
+	process.execPath,
+	[toolPath('vitest'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)],
+	{ cwd: ROOT, stdio: 'inherit' }
+);
+let passed = 0;
+let failed = 0;
+try {
+	const result = JSON.parse(readFileSync(report, 'utf8'));
+	passed = result.numPassedTests;
+	// A file that does not load counts as one failure.
+	const broken = result.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0);
+	failed = result.numFailedTests + broken.length;
+} catch {
+	failed = 1;
+}
+rmSync(folder, { recursive: true, force: true });
+// The whole of npm run check is one check of its own.
+if (checked.status === 0) passed += 1;
+else failed += 1;
+say(checked.status === 0 ? 'npm run check is clean.' : 'npm run check found something; see above.');
+say(`${passed} passed, ${failed} failed`);
+process.exit(failed > 0 || tested.status !== 0 ? 1 : 0);

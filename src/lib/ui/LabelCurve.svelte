@@ -1,0 +1,99 @@
+<script lang="ts">
+	import { fitLabel } from '$core/module/fit';
+	import type { Plate } from '$core/module/plate';
+	import { currentAt } from '$core/module/single-diode';
+
+	let { plate, blocked }: { plate: Plate | null; blocked: boolean } = $props();
+
+	const WIDTH = 300;
+	const HEIGHT = 190;
+	const POINTS = 80;
+	const fit = $derived(plate && !blocked ? fitLabel(plate) : null);
+	const x = $derived((volts: number) => 8 + (volts / ((plate?.voc ?? 1) * 1.04)) * (WIDTH - 16));
+	const y = $derived((amps: number) => HEIGHT - 8 - (amps / ((plate?.isc ?? 1) * 1.1)) * (HEIGHT - 16));
+	const curve = $derived(
+		plate && fit
+			? Array.from({ length: POINTS + 1 }, (_, i) => {
+					const volts = (plate.voc * i) / POINTS;
+					return `${i === 0 ? 'M' : 'L'}${x(volts).toFixed(1)} ${y(currentAt(fit.reference, volts)).toFixed(1)}`;
+				}).join('')
+			: ''
+	);
+</script>
+
+<section class="panel" aria-label="What the label says">
+	<h2>What it says</h2>
+	{#if plate && fit}
+		<svg viewBox="0 0 {WIDTH} {HEIGHT}" role="img" aria-label="Current over volts of the fitted module">
+			<path d="M8 8V{HEIGHT - 8}H{WIDTH - 8}" class="axis" />
+			<path d="M{x(0)} {y(plate.imp)}H{x(plate.vmp)}V{y(0)}" class="box" />
+			<path d={curve} class="curve" />
+			<circle cx={x(plate.vmp)} cy={y(plate.imp)} r="4.5" />
+		</svg>
+		<dl>
+			<dt>Vmp x Imp</dt><dd class="figure">{(plate.vmp * plate.imp).toFixed(1)} W</dd>
+			<dt>fill factor</dt><dd class="figure">{((plate.vmp * plate.imp) / (plate.voc * plate.isc)).toFixed(3)}</dd>
+			<dt>Voc per cell</dt><dd class="figure">{(plate.voc / plate.cellsInSeries).toFixed(3)} V</dd>
+			<dt>one section</dt><dd class="figure">{(plate.voc / plate.sections).toFixed(1)} V</dd>
+		</dl>
+		{#if fit.notes.length === 0}
+			<p class="soft">Five parameters meet this label exactly.</p>
+		{:else}
+			{#each fit.notes as note (note)}<p class="note">{note}</p>{/each}
+		{/if}
+	{:else if blocked}
+		<p>The label contradicts itself; the marked fields come first.</p>
+	{:else}
+		<p class="soft">The curve of the module appears here when the label is complete.</p>
+	{/if}
+</section>
+
+<style>
+	section {
+		padding: 1rem 1.1rem;
+		display: grid;
+		gap: 0.6rem;
+	}
+
+	h2 {
+		font-size: 1.05rem;
+	}
+
+	svg {
+		width: 100%;
+	}
+
+	.axis,
+	.box {
+		fill: none;
+		stroke: var(--rule);
+	}
+
+	.box {
+		stroke-dasharray: 3 4;
+	}
+
+	.curve {
+		fill: none;
+		stroke: var(--accent);
+		stroke-width: 2.6;
+	}
+
+	circle {
+		fill: var(--ink);
+	}
+
+	dl {
+		display: grid;
+		grid-template-columns: 1fr auto;
+	}
+
+	dd {
+		text-align: end;
+	}
+
+	.note {
+		color: var(--look);
+		font-weight: 550;
+	}
+</style>

@@ -1,0 +1,53 @@
+import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import type { Assessment } from '$core/trace/assess';
+import type { Cause } from '$core/trace/cause';
+import type { ProposedTest } from '$core/trace/next-tests';
+
+/** The causes of one string, or of all strings alike, as the trace screen and the report show them. */
+export interface Finding {
+	readonly key: string;
+	readonly string: StringRecord | null;
+	readonly causes: readonly Cause[];
+	readonly headline: string;
+	/** Of all causes, each test once, least exposure first. */
+	readonly tests: readonly ProposedTest[];
+}
+
+/** A cause below this chance is not listed among a string's. */
+const LISTED = 0.02;
+/** A string is a finding from this chance of anything being wrong on. */
+const FINDING = 0.15;
+
+/** Strings with something to say, most certain first; then what concerns all of them. */
+export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding[] {
+	const groups = new Map<string, Cause[]>();
+	for (const cause of assessment.causes) {
+		if (cause.members[0].code === 'healthy' || cause.probability < LISTED) continue;
+		const key = cause.stringId ?? 'all';
+		groups.set(key, [...(groups.get(key) ?? []), cause]);
+	}
+	return [...groups.entries()]
+		.map(([key, causes]) => ({
+			key,
+			string: record.strings.find((string) => string.id === key) ?? null,
+			causes,
+			headline: headlineOf(causes),
+			chance: causes.reduce((sum, cause) => sum + cause.probability, 0),
+			tests: testsOf(causes)
+		}))
+		.filter(({ chance }) => chance >= FINDING)
+		.sort((a, b) => Number(a.string === null) - Number(b.string === null) || b.chance - a.chance);
+}
+
+/** The title without the mark that stands before it on the screen. */
+function headlineOf([first]: readonly Cause[]): string {
+	const words = (first?.title ?? '').replace(/^[^:.]{1,20}: /, '');
+	return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function testsOf(causes: readonly Cause[]): ProposedTest[] {
+	const seen = new Set<string>();
+	return causes.flatMap(({ tests }) =>
+		tests.filter(({ title }) => !seen.has(title) && Boolean(seen.add(title)))
+	);
+}

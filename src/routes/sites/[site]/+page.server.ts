@@ -1,0 +1,53 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { v7 as uuid } from 'uuid';
+import { visitFormSchema } from '$core/document/forms';
+import { USUAL_METERS } from '$core/expectation/visit';
+import { assess } from '$core/trace/assess';
+import { database } from '$lib/server/database';
+import { superValidate, zod4 } from '$lib/server/forms';
+import { newestRevision } from '$lib/server/repositories/sites';
+import { findVisit, insertVisit, listVisits } from '$lib/server/repositories/visits';
+import type { Actions, PageServerLoad } from './$types';
+
+/** Visits listed on a site's page. */
+const VISITS_SHOWN = 30;
+
+export const load: PageServerLoad = async ({ parent, params }) => {
+	const { revision } = await parent();
+	const db = await database();
+	const visits = await listVisits(db, params.site, VISITS_SHOWN);
+	const read = visits.find((visit) => visit.readings > 0);
+	const last = read ? await findVisit(db, read.id) : null;
+	return {
+		visits,
+		form: await superValidate(zod4(visitFormSchema)),
+		/** The newest visit with readings, if it saw the record as it is now. */
+		last:
+			last && last.revision.id === revision.id
+				? { id: last.visit.id, startedAt: last.visit.startedAt, assessment: assess(last.record, last.visit) }
+				: null
+	};
+};
+
+export const actions: Actions = {
+	visit: async ({ params, request }) => {
+		const form = await superValidate(request, zod4(visitFormSchema));
+		if (!form.valid) return fail(400, { form });
+		const db = await database();
+		const revision = await newestRevision(db, params.site);
+		if (!revision) return fail(404, { form });
+		const id = uuid();
+		await insertVisit(db, params.site, revision.id, {
+			id,
+			startedAt: new Date().toISOString(),
+			by: form.data.by,
+			reason: form.data.reason,
+			note: '',
+			meters: USUAL_METERS,
+			conditions: [],
+			readings: [],
+			withdrawals: []
+		});
+		redirect(303, `/visits/${id}/conditions`);
+	}
+};

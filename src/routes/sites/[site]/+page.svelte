@@ -1,0 +1,219 @@
+<script lang="ts">
+	import { superForm } from 'sveltekit-superforms/client';
+	import { resolve } from '$app/paths';
+	import { findingsOf } from '$lib/ui/findings';
+	import Field from '$lib/ui/Field.svelte';
+	import PathView from '$lib/ui/PathView.svelte';
+	import { day, dayAndTime } from '$lib/ui/when';
+	import { kilowatts } from '$lib/ui/words';
+
+	let { data } = $props();
+	// svelte-ignore state_referenced_locally
+	const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+	const record = $derived(data.revision.record);
+	const modules = $derived(record.strings.reduce((sum, string) => sum + string.moduleCount, 0));
+	const watts = $derived(
+		record.strings.reduce((sum, string) => {
+			const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
+			return sum + string.moduleCount * (type?.plate.pmax ?? 0);
+		}, 0)
+	);
+	const places = $derived(
+		new Map((data.last?.assessment.places ?? []).map((place) => [place.key, place]))
+	);
+	const findings = $derived(data.last ? findingsOf(data.last.assessment, record) : []);
+	const suspects = $derived(
+		new Map(
+			findings.flatMap(({ string, causes }) =>
+				string && causes[0] && causes[0].probability > 0.5
+					? [[string.id, causes[0].members.map((member) => member.code)] as const]
+					: []
+			)
+		)
+	);
+</script>
+
+<svelte:head><title>{data.site.name} · Zembo</title></svelte:head>
+
+<div class="page">
+	<div class="head">
+		<div>
+			<h1>{data.site.name}</h1>
+			<p class="soft">{data.site.place}</p>
+		</div>
+		<dl>
+			<div><dt>label power</dt><dd class="figure">{kilowatts(watts)}</dd></div>
+			<div><dt>modules</dt><dd class="figure">{modules}</dd></div>
+			<div><dt>strings</dt><dd class="figure">{record.strings.length}</dd></div>
+			<div><dt>in service since</dt><dd class="figure">{record.inServiceSince ?? 'unknown'}</dd></div>
+		</dl>
+	</div>
+
+	{#if record.strings.length === 0}
+		<div class="panel empty">
+			<h2>The array is not recorded yet</h2>
+			<p>Two steps: the module’s label, then its strings. Then every reading has something to be compared with.</p>
+			<p><a class="act" href={resolve('/sites/[site]/take-over', { site: data.site.id })}>Take over the array</a></p>
+		</div>
+	{:else}
+		<section>
+			<div class="line">
+				<h2>
+					{#if data.last}As of {day(data.last.startedAt, data.site.timeZone)}{:else}The array{/if}
+				</h2>
+				<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>Change the record</a>
+			</div>
+			<PathView {record} {places} {suspects} shown={data.last ? ['open-circuit-voltage'] : []} marks={data.last ? ['operating-current'] : []} room={data.last ? 214 : 420} />
+			{#if data.last && findings.length > 0}
+				<ul class="findings">
+					{#each findings as finding (finding.key)}
+						<li><span class="figure">{finding.string?.label ?? 'all'}</span> {finding.headline}</li>
+					{/each}
+				</ul>
+				<p><a href={resolve('/visits/[visit]/trace', { visit: data.last.id })}>Why, and what to measure next</a></p>
+			{/if}
+		</section>
+	{/if}
+
+	<div class="two">
+		{#if record.strings.length > 0}
+			<section class="panel start">
+				<h2>Start a visit</h2>
+				<form method="POST" action="?/visit" use:enhance>
+					<Field label="Who measures" name="by" bind:value={$form.by} errors={$errors.by} />
+					<Field label="Reason" name="reason" bind:value={$form.reason} errors={$errors.reason} help="Routine, fault reported, before a repair; may stay empty" />
+					<p><button class="act" disabled={$submitting}>Start, conditions first</button></p>
+				</form>
+			</section>
+		{/if}
+		<section>
+			<h2>Visits</h2>
+			{#if data.visits.length === 0}
+				<p class="soft">None yet.</p>
+			{:else}
+				<ul>
+					{#each data.visits as visit (visit.id)}
+						<li>
+							<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
+								<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
+								<span>{visit.reason || 'no reason given'}</span>
+								<span class="soft">{visit.by}, {visit.readings} {visit.readings === 1 ? 'reading' : 'readings'}</span>
+							</a>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+		</section>
+	</div>
+</div>
+
+<style>
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		align-items: end;
+		gap: 0.8rem 2rem;
+		margin-bottom: 1.25rem;
+	}
+
+	h1 {
+		font-size: 2rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+	}
+
+	dl {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.3rem 1.8rem;
+	}
+
+	dl div {
+		display: flex;
+		flex-direction: column-reverse;
+	}
+
+	dt {
+		font-size: 0.88rem;
+		color: var(--soft);
+	}
+
+	dd {
+		font-size: 1.35rem;
+		font-weight: 600;
+		line-height: 1.15;
+	}
+
+	.line {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+		margin-bottom: 0.4rem;
+	}
+
+	.line a {
+		padding: 0.6rem 0;
+	}
+
+	.empty {
+		padding: 1.5rem;
+		display: grid;
+		gap: 0.7rem;
+	}
+
+	.findings {
+		margin: 1rem 0 0.3rem;
+	}
+
+	.findings li {
+		padding: 0.2rem 0;
+		font-weight: 550;
+	}
+
+	.findings .figure {
+		display: inline-block;
+		min-width: 3ch;
+		margin-inline-end: 0.5rem;
+		font-weight: 700;
+		color: var(--off);
+	}
+
+	.two {
+		display: grid;
+		grid-template-columns: minmax(0, 24rem) minmax(0, 1fr);
+		gap: 1.5rem 2.5rem;
+		margin-top: 2rem;
+		align-items: start;
+	}
+
+	.start {
+		padding: 1.1rem 1.25rem 1.25rem;
+	}
+
+	form {
+		display: grid;
+		gap: 0.8rem;
+		margin-top: 0.5rem;
+	}
+
+	.two li a {
+		display: grid;
+		padding: 0.6rem 0.4rem;
+		border-bottom: 1px solid var(--line);
+		color: var(--ink);
+		text-decoration: none;
+	}
+
+	.two li a:hover {
+		background: var(--lit);
+	}
+
+	@media (max-width: 760px) {
+		.two {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,61 @@
+import { error, fail, redirect } from '@sveltejs/kit';
+import { v7 as uuid } from 'uuid';
+import { formOfModuleType, labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/forms';
+import { checkLabel } from '$core/module/plausibility';
+import type { Plate } from '$core/module/plate';
+import { succeed } from '$core/units/result';
+import { database } from '$lib/server/database';
+import { setError, superValidate, zod4 } from '$lib/server/forms';
+import { refusalWords } from '$lib/server/record-words';
+import { changeRecord } from '$lib/server/repositories/sites';
+import type { Actions, PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, parent }) => {
+	const { revision } = await parent();
+	if (params.type === 'new') {
+		return {
+			form: await superValidate(zod4(labelFormSchema)),
+			used: 0
+		};
+	}
+	const type = revision.record.moduleTypes.find((candidate) => candidate.id === params.type);
+	if (!type) error(404, { message: 'There is no such module type in the record.' });
+	return {
+		form: await superValidate(formOfModuleType(type), zod4(labelFormSchema)),
+		used: revision.record.strings.filter((string) => string.moduleTypeId === type.id).length
+	};
+};
+
+/** Fields of the label as the form names them. */
+const FORM_FIELD: Partial<Record<keyof Plate, keyof LabelForm>> = {
+	alphaIscPctPerK: 'alpha',
+	betaVocPctPerK: 'beta'
+};
+
+export const actions: Actions = {
+	default: async ({ params, request }) => {
+		const data = await request.formData();
+		const form = await superValidate(data, zod4(labelFormSchema));
+		if (!form.valid) return fail(400, { form });
+		const type = moduleTypeOfForm(params.type === 'new' ? uuid() : params.type, form.data);
+		for (const finding of checkLabel(type.plate)) {
+			if (finding.severity !== 'error') continue;
+			setError(form, FORM_FIELD[finding.field] ?? (finding.field as keyof LabelForm), finding.words);
+		}
+		if (!form.valid) return fail(400, { form });
+		const changed = await changeRecord(
+			await database(),
+			params.site,
+			String(data.get('revision')),
+			(record) => {
+				const at = record.moduleTypes.findIndex((candidate) => candidate.id === type.id);
+				const moduleTypes =
+					at < 0 ? [...record.moduleTypes, type] : record.moduleTypes.with(at, type);
+				return succeed({ ...record, moduleTypes });
+			},
+			new Date().toISOString()
+		);
+		if (!changed.ok) return setError(form, 'name', refusalWords(changed.problem), { status: 409 });
+		redirect(303, `/sites/${params.site}/take-over`);
+	}
+};
