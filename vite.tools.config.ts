@@ -12,7 +12,11 @@ export default defineConfig({
 		target: 'node20',
 		outDir: 'build-tools',
 		rollupOptions: {
-			input: { zembo: at('./src/cli/main.ts'), 'load-demo': at('./demo/load.ts'), 'plant-demo': at('./demo/plant.ts') }
+			input: {
+				zembo: at('./src/cli/main.ts'),
+				'load-demo': at('./demo/load.ts'),
+				'plant-demo': at('./demo/plant.ts')
+			}
 		}
 	}
 });

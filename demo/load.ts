@@ -9,7 +9,8 @@ const db = await openDatabase(process.env.ZEMBO_DATABASE ?? 'data/demo.db');
 const now = new Date().toISOString();
 for (const [file, data] of Object.entries(documents)) {
 	const document = readVisitData(data);
-	if (!document.ok) throw new Error(`${file}: ${document.problem.what} at ${document.problem.where}`);
+	if (!document.ok)
+		throw new Error(`${file}: ${document.problem.what} at ${document.problem.where}`);
 	const visit = await db
 		.selectFrom('visit')
 		.select('id')

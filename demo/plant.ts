@@ -95,7 +95,8 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 			const whole = stringHere(string, model, module);
 			const busVolts = Math.round(stringVoltageAt(whole, maximumPowerPoint(module).amps) * 10) / 10;
 			const higher = string.input === '2' ? 1.4 : 0;
-			const atVolts = quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
+			const atVolts =
+				quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
 			const planted = PLANTED[string.label];
 			const fault = planted && faultOf(planted.code);
 			const severity = fault?.severities.find((s) => s.size === planted?.size);

@@ -6,7 +6,9 @@ import { ensureInstalled, ROOT, run, runTool } from './ready.mjs';
 ensureInstalled();
 const wanted = process.argv.slice(2);
 runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
-for (const file of readdirSync(join(ROOT, 'build-bench')).filter((name) => name.endsWith('.bench.js'))) {
+for (const file of readdirSync(join(ROOT, 'build-bench')).filter((name) =>
+	name.endsWith('.bench.js')
+)) {
 	if (wanted.length > 0 && !wanted.some((name) => file.startsWith(name))) continue;
 	run(process.execPath, [join('build-bench', file)]);
 }

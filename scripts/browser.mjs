@@ -17,7 +17,14 @@ export function ensureBrowser() {
 		process.exit(1);
 	}
 	say('Installing Chromium and ChromeDriver from Debian’s packages.');
-	const quietly = { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+	const quietly = {
+		stdio: ['ignore', 'ignore', 'inherit'],
+		env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+	};
 	run('apt-get', ['update'], quietly);
-	run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium', 'chromium-driver'], quietly);
+	run(
+		'apt-get',
+		['install', '-y', '--no-install-recommends', 'chromium', 'chromium-driver'],
+		quietly
+	);
 }

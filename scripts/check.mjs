@@ -8,8 +8,20 @@ const step = (words, name, args) => {
 };
 step('generated types', 'svelte-kit', ['sync']);
 step('core without DOM', 'tsc', ['-p', 'tsconfig.core.json']);
-step('svelte and types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
+step('svelte and types', 'svelte-check', [
+	'--tsconfig',
+	'./tsconfig.json',
+	'--fail-on-warnings',
+	'--output',
+	'human'
+]);
 step('lint', 'eslint', ['.', '--max-warnings', '0']);
 step('format', 'prettier', ['--check', '--log-level', 'warn', '.']);
-step('what may reach what', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'src', 'demo', 'benchmarks']);
+step('what may reach what', 'depcruise', [
+	'--config',
+	'.dependency-cruiser.cjs',
+	'src',
+	'demo',
+	'benchmarks'
+]);
 step('what nothing uses', 'knip', []);

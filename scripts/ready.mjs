@@ -84,15 +84,27 @@ export function ensureInstalled() {
 	}
 	const wanted = `${hashOf(['package-lock.json'])} ${process.platform} ${process.arch} ${process.versions.modules}`;
 	if (stampHolds('installed', wanted)) return;
-	say('Installing packages (the first time takes some minutes: the database is compiled where no binary is at hand).');
+	say(
+		'Installing packages (the first time takes some minutes: the database is compiled where no binary is at hand).'
+	);
 	const npm = process.env.npm_execpath;
 	if (npm?.endsWith('.js')) run(process.execPath, [npm, 'ci']);
-	else run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], { shell: process.platform === 'win32' });
+	else
+		run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], {
+			shell: process.platform === 'win32'
+		});
 	stamp('installed', wanted);
 }
 
 const APPLICATION = ['src', 'static', 'svelte.config.js', 'vite.config.ts', 'package-lock.json'];
-const TOOLS = ['src/core', 'src/cli', 'src/lib/server', 'demo', 'vite.tools.config.ts', 'package-lock.json'];
+const TOOLS = [
+	'src/core',
+	'src/cli',
+	'src/lib/server',
+	'demo',
+	'vite.tools.config.ts',
+	'package-lock.json'
+];
 
 function ensureBuiltFrom(name, sources, output, build) {
 	const wanted = hashOf(sources.flatMap(filesBelow).filter((file) => !file.endsWith('.test.ts')));

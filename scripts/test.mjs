@@ -17,7 +17,14 @@ const folder = mkdtempSync(join(tmpdir(), 'zembo-test-'));
 const report = join(folder, 'report.json');
 const tested = spawnSync(
 	process.execPath,
-	[toolPath('vitest'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)],
+	[
+		toolPath('vitest'),
+		'run',
+		'--reporter=default',
+		'--reporter=json',
+		`--outputFile.json=${report}`,
+		...process.argv.slice(2)
+	],
 	{ cwd: ROOT, stdio: 'inherit' }
 );
 let passed = 0;
@@ -26,7 +33,9 @@ try {
 	const result = JSON.parse(readFileSync(report, 'utf8'));
 	passed = result.numPassedTests;
 	// A file that does not load counts as one failure.
-	const broken = result.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0);
+	const broken = result.testResults.filter(
+		(file) => file.status === 'failed' && file.assertionResults.length === 0
+	);
 	failed = result.numFailedTests + broken.length;
 } catch {
 	failed = 1;

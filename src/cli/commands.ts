@@ -70,9 +70,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 		}),
 	assess: (input) => {
 		const document = readVisitData(input);
-		return document.ok
-			? succeed(assess(document.value.record, document.value.visit))
-			: document;
+		return document.ok ? succeed(assess(document.value.record, document.value.visit)) : document;
 	}
 };
 

@@ -47,11 +47,7 @@ export const actions: Actions = {
 		if (file.size > LARGEST_FILE) return fail(413, { problem: tooLarge(file.size) });
 		const document = readVisitDocument(await file.text());
 		if (!document.ok) return fail(400, { problem: document.problem });
-		const imported = await importVisit(
-			await database(),
-			document.value,
-			new Date().toISOString()
-		);
+		const imported = await importVisit(await database(), document.value, new Date().toISOString());
 		if (!imported.ok) return fail(409, { problem: imported.problem });
 		const how = imported.value.already ? 'already-here' : 'done';
 		redirect(303, `/visits/${imported.value.visitId}/measure?import=${how}`);

@@ -19,7 +19,9 @@
 	<div class="head">
 		<div>
 			<h1>Sites</h1>
-			<p class="soft">Open an array, type what the meter shows, see at once whether each string is right.</p>
+			<p class="soft">
+				Open an array, type what the meter shows, see at once whether each string is right.
+			</p>
 		</div>
 		<div class="actions">
 			<a class="act" href={resolve('/sites/new')}><Plus size={20} aria-hidden="true" />New site</a>
@@ -67,7 +69,12 @@
 		<div class="empty panel">
 			<svg viewBox="0 0 240 44" aria-hidden="true">
 				<path d="M4 22H236" />
-				{#each [0, 1, 2, 3, 4, 5] as i (i)}<rect x={28 + i * 24} y="8" width="18" height="28" />{/each}
+				{#each [0, 1, 2, 3, 4, 5] as i (i)}<rect
+						x={28 + i * 24}
+						y="8"
+						width="18"
+						height="28"
+					/>{/each}
 			</svg>
 			<h2>No site yet</h2>
 			<p>
@@ -80,7 +87,9 @@
 			{#each data.sites as site (site.id)}
 				<li>
 					<a href={resolve('/sites/[site]', { site: site.id })}>
-						<span class="name"><strong>{site.name}</strong><span class="soft">{site.place}</span></span>
+						<span class="name"
+							><strong>{site.name}</strong><span class="soft">{site.place}</span></span
+						>
 						<span class="sketch" aria-hidden="true">
 							{#each site.strings.slice(0, 12) as modules, i (i)}
 								<span style:width="{Math.min(modules, 28) * 5}px"></span>
@@ -106,7 +115,10 @@
 		</ul>
 		{#if data.next}
 			<p class="more">
-				<a href="{resolve('/')}?after-name={encodeURIComponent(data.next.name)}&after={data.next.id}">Next sites</a>
+				<a
+					href="{resolve('/')}?after-name={encodeURIComponent(data.next.name)}&after={data.next.id}"
+					>Next sites</a
+				>
 			</p>
 		{/if}
 	{/if}

@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { fitLabel } from '$core/module/fit';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '$core/module/single-diode';
+import {
+	maximumPowerPoint,
+	openCircuitVoltage,
+	shortCircuitCurrent
+} from '$core/module/single-diode';
 import { translate } from '$core/module/translate';
 import reference from './data/single-diode.json';
 

@@ -1,7 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { stringCurrentAt, stringOpenCircuit, stringVoltageAt, wholeString, type StringCircuit } from './string';
+import {
+	stringCurrentAt,
+	stringOpenCircuit,
+	stringVoltageAt,
+	wholeString,
+	type StringCircuit
+} from './string';
 
 const module_ = {
 	photocurrent: 8.9432,

@@ -1,5 +1,10 @@
 /** Where an irradiance may come from. */
-export const IRRADIANCE_SOURCES = ['sensor-in-plane', 'control-module', 'clear-sky', 'other'] as const;
+export const IRRADIANCE_SOURCES = [
+	'sensor-in-plane',
+	'control-module',
+	'clear-sky',
+	'other'
+] as const;
 export type IrradianceSource = (typeof IRRADIANCE_SOURCES)[number];
 
 /** Where a cell temperature may come from. */
@@ -26,23 +31,33 @@ export interface Conditions {
 
 interface SourceFacts {
 	readonly words: string;
+	/** One word for a narrow place. */
+	readonly short: string;
 	/** Relative for irradiance, K for temperature. */
 	readonly standardUncertainty: number;
 }
 
 /** Usual standard uncertainties; judgement, and the user may type another. */
 export const IRRADIANCE_SOURCE_FACTS: Readonly<Record<IrradianceSource, SourceFacts>> = {
-	'sensor-in-plane': { words: 'Sensor in the plane', standardUncertainty: 0.03 },
-	'control-module': { words: 'Known good module beside it', standardUncertainty: 0.025 },
-	'clear-sky': { words: 'Clear-sky estimate', standardUncertainty: 0.12 },
-	other: { words: 'Other', standardUncertainty: 0.05 }
+	'sensor-in-plane': { words: 'Sensor in the plane', short: 'sensor', standardUncertainty: 0.03 },
+	'control-module': {
+		words: 'Known good module beside it',
+		short: 'control',
+		standardUncertainty: 0.025
+	},
+	'clear-sky': { words: 'Clear-sky estimate', short: 'clear sky', standardUncertainty: 0.12 },
+	other: { words: 'Other', short: 'other', standardUncertainty: 0.05 }
 };
 
 export const TEMPERATURE_SOURCE_FACTS: Readonly<Record<TemperatureSource, SourceFacts>> = {
-	'probe-on-back': { words: 'Probe on a module’s back', standardUncertainty: 2 },
-	'control-voc': { words: 'From a known module’s volts', standardUncertainty: 1.5 },
-	'from-air': { words: 'Worked out from the air', standardUncertainty: 5 },
-	other: { words: 'Other', standardUncertainty: 3 }
+	'probe-on-back': { words: 'Probe on a module’s back', short: 'probe', standardUncertainty: 2 },
+	'control-voc': {
+		words: 'From a known module’s volts',
+		short: 'control',
+		standardUncertainty: 1.5
+	},
+	'from-air': { words: 'Worked out from the air', short: 'from air', standardUncertainty: 5 },
+	other: { words: 'Other', short: 'other', standardUncertainty: 3 }
 };
 
 /** Limits beyond which a figure is a slip of the finger rather than weather. */

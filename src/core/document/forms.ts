@@ -120,7 +120,9 @@ export function expandLabels(list: string): string[] {
 }
 
 /** What the fuse fields mean. */
-export function fuseOfForm(form: Pick<StringsForm, 'fuse' | 'fuseRating'>): { rating: number | null } | null {
+export function fuseOfForm(
+	form: Pick<StringsForm, 'fuse' | 'fuseRating'>
+): { rating: number | null } | null {
 	if (form.fuse === 'none') return null;
 	const rated = form.fuse === 'rated' && form.fuseRating.trim() !== '';
 	return { rating: rated ? figureValue(form.fuseRating) : null };

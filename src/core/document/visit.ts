@@ -64,13 +64,22 @@ export const readingSchema = z
 		const refuse = (path: string, message: string) =>
 			context.addIssue({ code: 'custom', path: [path], message });
 		if (!(reading.value >= min && reading.value <= max)) {
-			refuse('value', `${reading.value} ${unit} is beyond what a string can show (${min} to ${max} ${unit}).`);
+			refuse(
+				'value',
+				`${reading.value} ${unit} is beyond what a string can show (${min} to ${max} ${unit}).`
+			);
 		}
 		if (reading.switchingState !== STATE_OF_QUANTITY[reading.quantity]) {
-			refuse('switchingState', `This quantity is read in the state “${STATE_OF_QUANTITY[reading.quantity]}”.`);
+			refuse(
+				'switchingState',
+				`This quantity is read in the state “${STATE_OF_QUANTITY[reading.quantity]}”.`
+			);
 		}
 		if ((reading.quantity === 'operating-current') !== (reading.atVolts !== null)) {
-			refuse('atVolts', 'An operating current needs the volts at which it flowed; other readings have none.');
+			refuse(
+				'atVolts',
+				'An operating current needs the volts at which it flowed; other readings have none.'
+			);
 		}
 	}) satisfies z.ZodType<Reading>;
 
@@ -121,7 +130,9 @@ export const siteSchema = z.strictObject({
 	id: z.uuid(),
 	name: shortText(80),
 	place: z.string().trim().max(120),
-	timeZone: shortText(60).refine(isTimeZone, { message: 'Not the name of a time zone, as in Etc/UTC.' })
+	timeZone: shortText(60).refine(isTimeZone, {
+		message: 'Not the name of a time zone, as in Etc/UTC.'
+	})
 });
 
 /** A site without its array. */
@@ -155,7 +166,8 @@ export const visitDocumentSchema = z
 		visit.readings.forEach((reading, i) => {
 			const refuse = (field: string, message: string) =>
 				context.addIssue({ code: 'custom', path: ['visit', 'readings', i, field], message });
-			if (!strings.has(reading.stringId)) refuse('stringId', 'No string of the record has this id.');
+			if (!strings.has(reading.stringId))
+				refuse('stringId', 'No string of the record has this id.');
 			if (earlier.has(reading.id)) refuse('id', 'Two readings carry this id.');
 			if (reading.supersedes && !earlier.has(reading.supersedes)) {
 				refuse('supersedes', 'The reading it replaces does not stand before it.');

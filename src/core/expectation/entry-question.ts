@@ -18,7 +18,8 @@ export function questionBeforeStoring(
 	const [low, high] = DECADE;
 	const shown = `${value} ${unit}, expected about ${Math.abs(expected).toPrecision(3)} ${unit}`;
 	if (ratio > high) return `${shown}: more than twenty times as much. Store it all the same?`;
-	if (ratio >= low) return `${shown}: about ten times as much. Is the decimal mark where it stands on the meter?`;
+	if (ratio >= low)
+		return `${shown}: about ten times as much. Is the decimal mark where it stands on the meter?`;
 	if (ratio <= 1 / low && ratio >= 1 / high) {
 		return `${shown}: about a tenth. Is the decimal mark where it stands on the meter?`;
 	}

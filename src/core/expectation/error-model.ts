@@ -1,6 +1,13 @@
 import type { ModuleType, StringRecord } from '../circuit/record';
 import type { Conditions } from '../conditions/conditions';
-import { AGEING_DOUBT, AGEING_PER_YEAR, COMMON_SHARE, EVEN_DIRT, MODEL_DOUBT, RECTANGULAR } from './allowances';
+import {
+	AGEING_DOUBT,
+	AGEING_PER_YEAR,
+	COMMON_SHARE,
+	EVEN_DIRT,
+	MODEL_DOUBT,
+	RECTANGULAR
+} from './allowances';
 import type { Prediction } from './predict';
 import type { MeterAccuracy, Quantity, Visit } from './visit';
 
@@ -52,17 +59,44 @@ export function ownDoubt(
 	const ampsShare = labelShare(type.tolerance.iscPct, 1 - COMMON_SHARE) / count;
 	if (quantity === 'open-circuit-voltage') {
 		return [
-			{ source: 'label', words: 'spread of the modules’ voltage, averaged over the string', standardUncertainty: Math.abs(value) * voltsShare },
-			{ source: 'meter', words: 'meter, volts', standardUncertainty: meterScatter(meters.volts, value) },
-			{ source: 'model', words: 'the model itself', standardUncertainty: Math.abs(value) * MODEL_DOUBT.volts }
+			{
+				source: 'label',
+				words: 'spread of the modules’ voltage, averaged over the string',
+				standardUncertainty: Math.abs(value) * voltsShare
+			},
+			{
+				source: 'meter',
+				words: 'meter, volts',
+				standardUncertainty: meterScatter(meters.volts, value)
+			},
+			{
+				source: 'model',
+				words: 'the model itself',
+				standardUncertainty: Math.abs(value) * MODEL_DOUBT.volts
+			}
 		];
 	}
 	const volts = atVolts ?? 0;
-	const voltsDoubt = Math.hypot(meterScatter(meters.volts, volts), volts * (voltsShare + MODEL_DOUBT.volts));
+	const voltsDoubt = Math.hypot(
+		meterScatter(meters.volts, volts),
+		volts * (voltsShare + MODEL_DOUBT.volts)
+	);
 	const contributions: Contribution[] = [
-		{ source: 'label', words: 'spread of the modules’ current, averaged over the string', standardUncertainty: Math.abs(value) * ampsShare },
-		{ source: 'meter', words: 'clamp, amps', standardUncertainty: meterScatter(meters.amps, value) },
-		{ source: 'model', words: 'the model itself', standardUncertainty: Math.abs(value) * MODEL_DOUBT.amps }
+		{
+			source: 'label',
+			words: 'spread of the modules’ current, averaged over the string',
+			standardUncertainty: Math.abs(value) * ampsShare
+		},
+		{
+			source: 'meter',
+			words: 'clamp, amps',
+			standardUncertainty: meterScatter(meters.amps, value)
+		},
+		{
+			source: 'model',
+			words: 'the model itself',
+			standardUncertainty: Math.abs(value) * MODEL_DOUBT.amps
+		}
 	];
 	if (quantity === 'operating-current') {
 		contributions.push({

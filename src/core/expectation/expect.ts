@@ -76,7 +76,8 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 	const limits = thresholds(standing.size + groups.length);
 	const places = record.strings.flatMap((string) =>
 		QUANTITIES.filter(
-			(quantity) => quantity !== 'short-circuit-current' || standing.has(placeKey(string.id, quantity))
+			(quantity) =>
+				quantity !== 'short-circuit-current' || standing.has(placeKey(string.id, quantity))
 		).map((quantity) => judgePlace(string, quantity, record, groups, standing, limits))
 	);
 	return {
@@ -97,7 +98,9 @@ function warningsOf(record: ArrayRecord, visit: Visit): string[] {
 		);
 	}
 	if (record.inServiceSince === null && record.strings.length > 0) {
-		warnings.push('Year of commissioning unknown: no ageing is allowed for, so an old array reads a little low.');
+		warnings.push(
+			'Year of commissioning unknown: no ageing is allowed for, so an old array reads a little low.'
+		);
 	}
 	return warnings;
 }
@@ -186,7 +189,11 @@ function expectValue(
 	const at = (shift: { light: number; heat: number }) =>
 		predictAtShift(group, string, quantity, atVolts, shift);
 	const own = group.shared.get(key);
-	const asShared: SharedReading = own ?? { measured: 0, ownSigma: 1, at: (shift) => at(shift).value };
+	const asShared: SharedReading = own ?? {
+		measured: 0,
+		ownSigma: 1,
+		at: (shift) => at(shift).value
+	};
 	const { value, sharedSigma } = foretell(estimate, asShared);
 	const contributions: Contribution[] = [
 		...ownDoubt(quantity, at(estimate.shift), string, type, group.meters, atVolts),

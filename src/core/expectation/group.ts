@@ -43,8 +43,7 @@ export function moduleAtShift(
 	group: Pick<SiblingGroup, 'model' | 'conditions'>,
 	shift: Shift
 ): SingleDiode {
-	const light =
-		group.conditions.irradiance.value * (1 - EVEN_DIRT.loss) * Math.exp(shift.light);
+	const light = group.conditions.irradiance.value * (1 - EVEN_DIRT.loss) * Math.exp(shift.light);
 	return moduleHere(group.model, light, group.conditions.cellTemperature.value + shift.heat);
 }
 
@@ -79,7 +78,9 @@ function median(values: readonly number[]): number | null {
 function siblingStart(readings: readonly GroupReading[], perKelvin: number): Shift {
 	const ratios = (quantity: 'volts' | 'amps') =>
 		readings
-			.filter(({ reading }) => (reading.quantity === 'open-circuit-voltage') === (quantity === 'volts'))
+			.filter(
+				({ reading }) => (reading.quantity === 'open-circuit-voltage') === (quantity === 'volts')
+			)
 			.map((r) => r.measured / r.at(NO_SHIFT))
 			.filter((ratio) => Number.isFinite(ratio) && ratio > 0.05);
 	const volts = median(ratios('volts'));
@@ -109,7 +110,11 @@ export function siblingGroup(
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
 	const shared = new Map<string, GroupReading>();
 	for (const string of strings) {
-		for (const quantity of ['open-circuit-voltage', 'operating-current', 'short-circuit-current'] as const) {
+		for (const quantity of [
+			'open-circuit-voltage',
+			'operating-current',
+			'short-circuit-current'
+		] as const) {
 			const key = placeKey(string.id, quantity);
 			const reading = standing.get(key);
 			if (!reading) continue;

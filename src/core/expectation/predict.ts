@@ -46,13 +46,12 @@ export function moduleHere(model: AgedModel, light: number, heat: number): Singl
 	};
 }
 
-export function stringHere(string: StringRecord, model: AgedModel, module: SingleDiode): StringCircuit {
-	return wholeString(
-		module,
-		string.moduleCount,
-		model.type.plate.sections,
-		string.cableResistance
-	);
+export function stringHere(
+	string: StringRecord,
+	model: AgedModel,
+	module: SingleDiode
+): StringCircuit {
+	return wholeString(module, string.moduleCount, model.type.plate.sections, string.cableResistance);
 }
 
 /** The reading that a circuit gives, V or A. `atVolts` is used for the operating current alone. */

@@ -76,10 +76,15 @@ function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): 
 	let items: WeighedReading[] = [];
 	let information: [number, number, number] = [0, 0, 0];
 	for (let round = 0; round < ROUNDS; round++) {
-		const priorWeight = studentWeight(Math.hypot(shift.light / prior.light, shift.heat / prior.heat));
+		const priorWeight = studentWeight(
+			Math.hypot(shift.light / prior.light, shift.heat / prior.heat)
+		);
 		items = readings.map((reading) => {
 			const line = linearise(reading, shift);
-			return { ...line, weight: studentWeight((reading.measured - line.expected) / reading.ownSigma) };
+			return {
+				...line,
+				weight: studentWeight((reading.measured - line.expected) / reading.ownSigma)
+			};
 		});
 		let ll = priorWeight / prior.light ** 2;
 		let hh = priorWeight / prior.heat ** 2;
@@ -97,10 +102,16 @@ function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): 
 		}
 		information = [ll, lh, hh];
 		const determinant = ll * hh - lh * lh;
-		const move = { light: (hh * gl - lh * gh) / determinant, heat: (ll * gh - lh * gl) / determinant };
+		const move = {
+			light: (hh * gl - lh * gh) / determinant,
+			heat: (ll * gh - lh * gl) / determinant
+		};
 		// A step is held short: the curve bends, and a first guess may be far away.
 		const hold = Math.min(1, 0.3 / Math.abs(move.light), 12 / Math.abs(move.heat));
-		shift = clampShift({ light: shift.light + hold * move.light, heat: shift.heat + hold * move.heat });
+		shift = clampShift({
+			light: shift.light + hold * move.light,
+			heat: shift.heat + hold * move.heat
+		});
 		if (Math.abs(move.light) < 1e-7 && Math.abs(move.heat) < 1e-5) break;
 	}
 	items = items.map((item) => ({ ...item, ...linearise(item.reading, shift) }));
@@ -169,8 +180,7 @@ export function foretell(
 		gh = -w * sh * miss;
 	}
 	const determinant = ll * hh - lh * lh;
-	const value =
-		line.expected + (sl * (hh * gl - lh * gh) + sh * (ll * gh - lh * gl)) / determinant;
+	const value = line.expected + (sl * (hh * gl - lh * gh) + sh * (ll * gh - lh * gl)) / determinant;
 	const variance = (sl * sl * hh - 2 * sl * sh * lh + sh * sh * ll) / determinant;
 	return { value, sharedSigma: Math.sqrt(variance) };
 }

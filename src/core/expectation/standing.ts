@@ -9,7 +9,9 @@ export function placeKey(stringId: string, quantity: Quantity): string {
  * The readings that stand: per place the newest one that was neither superseded nor withdrawn.
  * A withdrawn reading no longer supersedes, so what it had replaced stands again.
  */
-export function standingReadings(visit: Pick<Visit, 'readings' | 'withdrawals'>): Map<string, Reading> {
+export function standingReadings(
+	visit: Pick<Visit, 'readings' | 'withdrawals'>
+): Map<string, Reading> {
 	const withdrawn = new Set(visit.withdrawals.map((w) => w.readingId));
 	const valid = visit.readings.filter((reading) => !withdrawn.has(reading.id));
 	const superseded = new Set(valid.map((reading) => reading.supersedes));

@@ -1,14 +1,22 @@
 import type { Conditions } from '../conditions/conditions';
 
 /** What a reading measures. */
-export const QUANTITIES = ['open-circuit-voltage', 'operating-current', 'short-circuit-current'] as const;
+export const QUANTITIES = [
+	'open-circuit-voltage',
+	'operating-current',
+	'short-circuit-current'
+] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
 /**
  * How the circuit was switched while a reading was taken. An expected value holds for one state
  * only; a reading is stored with its own.
  */
-export const SWITCHING_STATES = ['isolated-open-circuit', 'isolated-short-circuit', 'operating'] as const;
+export const SWITCHING_STATES = [
+	'isolated-open-circuit',
+	'isolated-short-circuit',
+	'operating'
+] as const;
 export type SwitchingState = (typeof SWITCHING_STATES)[number];
 
 /** The state in which each quantity can be read at all. */

@@ -29,7 +29,10 @@ const readings = (code: StringFaultCode, string = fused) => {
 	const severity = fault.severities[0];
 	const isolated = fault.inject(healthy, severity, 'isolated-open-circuit', string)!;
 	const operating = fault.inject(healthy, severity, 'operating', string);
-	return { modules: stringOpenCircuit(isolated) / voc, amps: operating && stringCurrentAt(operating, bus) };
+	return {
+		modules: stringOpenCircuit(isolated) / voc,
+		amps: operating && stringCurrentAt(operating, bus)
+	};
 };
 
 describe('the catalogue', () => {
@@ -57,7 +60,12 @@ describe('the catalogue', () => {
 	});
 
 	it('lets no current through an open path, a blown fuse or a swapped string behind its fuse', () => {
-		for (const code of ['module-open', 'connector-open', 'fuse-blown', 'connector-reversed'] as const) {
+		for (const code of [
+			'module-open',
+			'connector-open',
+			'fuse-blown',
+			'connector-reversed'
+		] as const) {
 			expect(readings(code).amps).toBe(0);
 		}
 		expect(readings('connector-reversed', { ...fused, fuse: null }).amps).toBeNull();

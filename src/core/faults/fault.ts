@@ -45,7 +45,14 @@ export interface Fault {
 	/** As the start of a sentence: "Bypass diode shorted". */
 	readonly words: string;
 	/** Faults of one family look alike from outside; readings decide whether they can be told apart. */
-	readonly family: 'lost-section' | 'lost-module' | 'open-path' | 'no-current' | 'turned' | 'swapped' | 'low-current';
+	readonly family:
+		| 'lost-section'
+		| 'lost-module'
+		| 'open-path'
+		| 'no-current'
+		| 'turned'
+		| 'swapped'
+		| 'low-current';
 	/** How many such parts a string has. */
 	readonly parts: (string: StringRecord, type: ModuleType) => number;
 	/** Chance that one such part has the fault at a visit. */

@@ -34,8 +34,7 @@ interface Candidate {
 
 function eliminate(plate: FitPlate, a: number, rs: number, gsh: number): Candidate {
 	const { voc, isc } = plate;
-	const diodeCurrentAtOpen =
-		(isc - gsh * (voc - isc * rs)) / -Math.expm1((isc * rs - voc) / a);
+	const diodeCurrentAtOpen = (isc - gsh * (voc - isc * rs)) / -Math.expm1((isc * rs - voc) / a);
 	const photocurrent = diodeCurrentAtOpen * -Math.expm1(-voc / a) + voc * gsh;
 	return { photocurrent, diodeCurrentAtOpen };
 }
@@ -55,8 +54,7 @@ function misses(plate: FitPlate, bandGap: BandGap, a: number, rs: number, gsh: n
 	const warm = kelvin(STC_CELL_TEMPERATURE + WARMING);
 	const aWarm = (a * warm) / kelvin(STC_CELL_TEMPERATURE);
 	const i0Ratio = saturationCurrentRatio(bandGap, STC_CELL_TEMPERATURE + WARMING);
-	const diodeWarm =
-		x * i0Ratio * (Math.exp(warmVoc / aWarm - voc / a) - Math.exp(-voc / a));
+	const diodeWarm = x * i0Ratio * (Math.exp(warmVoc / aWarm - voc / a) - Math.exp(-voc / a));
 	const lightWarm = photocurrent + isc * (plate.alphaIscPctPerK / 100) * WARMING;
 	return [
 		(current - imp) / isc,
@@ -73,7 +71,8 @@ function startingIdeality(plate: FitPlate, bandGap: BandGap): number {
 	const t = kelvin(STC_CELL_TEMPERATURE);
 	const perKelvin = (plate.betaVocPctPerK / 100) * plate.voc;
 	const dLnI0 =
-		3 / t + (bandGap.atReference / t - bandGap.atReference * bandGap.perKelvin) / (BOLTZMANN_EV_PER_K * t);
+		3 / t +
+		(bandGap.atReference / t - bandGap.atReference * bandGap.perKelvin) / (BOLTZMANN_EV_PER_K * t);
 	const a = (perKelvin - plate.voc / t) / (plate.alphaIscPctPerK / 100 - dLnI0);
 	const oneCell = BOLTZMANN_EV_PER_K * t * plate.cellsInSeries;
 	return Math.min(Math.max(a, 0.3 * oneCell), 4 * oneCell);
@@ -91,9 +90,7 @@ function startingIdeality(plate: FitPlate, bandGap: BandGap): number {
  * @returns parameters at standard test conditions: A, A, ohm, ohm, V
  */
 export function fitLabel(plate: FitPlate): LabelFit {
-	const bandGap = plate.technology
-		? TECHNOLOGY_FACTS[plate.technology].bandGap
-		: DEFAULT_BAND_GAP;
+	const bandGap = plate.technology ? TECHNOLOGY_FACTS[plate.technology].bandGap : DEFAULT_BAND_GAP;
 	const { voc, isc, vmp, imp } = plate;
 	const a0 = startingIdeality(plate, bandGap);
 	const rsGuess = (a0 * Math.log(Math.max(1 - imp / isc, 1e-3)) + voc - vmp) / imp;

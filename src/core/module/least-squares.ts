@@ -22,8 +22,7 @@ export function solveBounded(
 	lowest: readonly number[],
 	highest: readonly number[]
 ): BoundedSolution {
-	const clamp = (value: number, i: number) =>
-		Math.min(Math.max(value, lowest[i]!), highest[i]!);
+	const clamp = (value: number, i: number) => Math.min(Math.max(value, lowest[i]!), highest[i]!);
 	let point = start.map(clamp);
 	let residuals = residual(point);
 	let cost = sumOfSquares(residuals);

@@ -27,10 +27,28 @@ describe('checkLabel', () => {
 		['power off by more than 3 %', { pmax: 350 }, 'pmax', 'odd', /335 W, 4\.2 % below Pmax/],
 		['a hollow fill factor', { imp: 7, pmax: 232 }, 'vmp', 'odd', /fill factor .* 0\.53/],
 		['a swollen fill factor', { vmp: 38.5, pmax: 389 }, 'voc', 'odd', /0\.89/],
-		['half-cut cells counted twice', { cellsInSeries: 120 }, 'cellsInSeries', 'odd', /60 are in series/],
-		['volts of another technology', { voc: 36, vmp: 31, pmax: 313 }, 'cellsInSeries', 'odd', /0\.600 V a cell/],
+		[
+			'half-cut cells counted twice',
+			{ cellsInSeries: 120 },
+			'cellsInSeries',
+			'odd',
+			/60 are in series/
+		],
+		[
+			'volts of another technology',
+			{ voc: 36, vmp: 31, pmax: 313 },
+			'cellsInSeries',
+			'odd',
+			/0\.600 V a cell/
+		],
 		['a rising voltage', { betaVocPctPerK: 0.27 }, 'betaVocPctPerK', 'error', /minus sign/],
-		['volts taken for percent', { betaVocPctPerK: -0.11 }, 'betaVocPctPerK', 'odd', /V\/K or mV\/K/],
+		[
+			'volts taken for percent',
+			{ betaVocPctPerK: -0.11 },
+			'betaVocPctPerK',
+			'odd',
+			/V\/K or mV\/K/
+		],
 		['amps taken for percent', { alphaIscPctPerK: 0.5 }, 'alphaIscPctPerK', 'odd', /sign and unit/]
 	])('%s', (_, change, field, severity, words) => {
 		expect(checkLabel({ ...plate, ...change })).toContainEqual({
@@ -42,7 +60,15 @@ describe('checkLabel', () => {
 
 	it('accepts a label power within 1 % of its product', () => {
 		// Common practice, no source: 41.8 V x 10.87 A on a label of 450 W is 454 W.
-		const findings = checkLabel({ ...plate, vmp: 41.8, imp: 10.87, voc: 49.8, isc: 11.5, cellsInSeries: 72, pmax: 450 });
+		const findings = checkLabel({
+			...plate,
+			vmp: 41.8,
+			imp: 10.87,
+			voc: 49.8,
+			isc: 11.5,
+			cellsInSeries: 72,
+			pmax: 450
+		});
 		expect(findings).toEqual([]);
 	});
 });

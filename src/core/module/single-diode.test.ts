@@ -102,13 +102,29 @@ describe('fitting labels', () => {
 
 describe('translation', () => {
 	it('is nothing at standard test conditions', () => {
-		const fit = fitLabel({ cellsInSeries: 60, voc: 40.58, isc: 10.78, vmp: 33.15, imp: 10.11, alphaIscPctPerK: 0.048, betaVocPctPerK: -0.27 });
+		const fit = fitLabel({
+			cellsInSeries: 60,
+			voc: 40.58,
+			isc: 10.78,
+			vmp: 33.15,
+			imp: 10.11,
+			alphaIscPctPerK: 0.048,
+			betaVocPctPerK: -0.27
+		});
 		expect(translate(fit, 1000, 25)).toEqual(fit.reference);
 		expect(saturationCurrentRatio(fit.bandGap, 45)).toBeGreaterThan(10);
 	});
 
 	it('more light never lowers Isc or Voc; more heat always lowers Voc', () => {
-		const fit = fitLabel({ cellsInSeries: 60, voc: 40.58, isc: 10.78, vmp: 33.15, imp: 10.11, alphaIscPctPerK: 0.048, betaVocPctPerK: -0.27 });
+		const fit = fitLabel({
+			cellsInSeries: 60,
+			voc: 40.58,
+			isc: 10.78,
+			vmp: 33.15,
+			imp: 10.11,
+			alphaIscPctPerK: 0.048,
+			betaVocPctPerK: -0.27
+		});
 		fc.assert(
 			fc.property(
 				fc.double({ min: 20, max: 1300, noNaN: true }),
@@ -118,7 +134,9 @@ describe('translation', () => {
 					const brighter = translate(fit, light * 1.01, heat);
 					expect(shortCircuitCurrent(brighter)).toBeGreaterThan(shortCircuitCurrent(here));
 					expect(openCircuitVoltage(brighter)).toBeGreaterThan(openCircuitVoltage(here));
-					expect(openCircuitVoltage(translate(fit, light, heat + 1))).toBeLessThan(openCircuitVoltage(here));
+					expect(openCircuitVoltage(translate(fit, light, heat + 1))).toBeLessThan(
+						openCircuitVoltage(here)
+					);
 				}
 			)
 		);

@@ -1,5 +1,11 @@
 /** How a test exposes the person who does it. */
-export const EXPOSURES = ['closed-cover', 'open-cover-live', 'open-cover-dead', 'joint-dead', 'roof'] as const;
+export const EXPOSURES = [
+	'closed-cover',
+	'open-cover-live',
+	'open-cover-dead',
+	'joint-dead',
+	'roof'
+] as const;
 export type Exposure = (typeof EXPOSURES)[number];
 
 /** A caution that stands beside the work it belongs to. */
@@ -25,7 +31,8 @@ const COMMON: Caution = {
 
 const KIT = (ceiling: number): Caution => ({
 	words: `Meter, clamp, leads and probes each rated for at least ${Math.round(ceiling)} V DC and CAT III (label Voc of the string x 1.25, hard frost); leads in V and COM; insulating gloves with leather protectors, eye and arc protection by the site’s assessment. A non-contact tester does not see DC.`,
-	source: 'rating: NEC Table 690.7(A), factor at -36 to -40 degC, from memory; the rest common practice'
+	source:
+		'rating: NEC Table 690.7(A), factor at -36 to -40 degC, from memory; the rest common practice'
 });
 
 const DEAD: Caution = {
@@ -68,7 +75,9 @@ export function cautionsFor(exposure: Exposure, coldVolts: number): readonly Cau
 
 /** Whether the test is behind a cover or in a joint. */
 export function opensSomething(exposure: Exposure): boolean {
-	return exposure === 'open-cover-live' || exposure === 'open-cover-dead' || exposure === 'joint-dead';
+	return (
+		exposure === 'open-cover-live' || exposure === 'open-cover-dead' || exposure === 'joint-dead'
+	);
 }
 
 /** A reversed string is a danger of its own, before any test. */

@@ -40,6 +40,7 @@ export function assess(record: ArrayRecord, visit: Visit): Assessment {
 			{
 				code: 'healthy',
 				place: {},
+				words: 'Nothing wrong',
 				probability: posteriors.reduce((product, p) => product * p.healthy, 1),
 				severity: ''
 			}
@@ -47,28 +48,39 @@ export function assess(record: ArrayRecord, visit: Visit): Assessment {
 		probability: posteriors.reduce((product, p) => product * p.healthy, 1),
 		stringId: null,
 		title: 'Nothing wrong that these readings can show',
+		perhaps: null,
 		reasons: [],
 		lookAlikes: null,
 		tests: []
 	};
-	const causes = [...posteriors.flatMap(causesOf), healthy].sort((a, b) => b.probability - a.probability);
+	const causes = [...posteriors.flatMap(causesOf), healthy].sort(
+		(a, b) => b.probability - a.probability
+	);
 	return { ...expectations, causes, noCauses: null, untested };
 }
 
 function untestedWords(record: ArrayRecord, visit: Visit): string[] {
 	const standing = standingReadings(visit);
-	const lacking = (quantities: readonly ('open-circuit-voltage' | 'operating-current' | 'short-circuit-current')[]) =>
+	const lacking = (
+		quantities: readonly ('open-circuit-voltage' | 'operating-current' | 'short-circuit-current')[]
+	) =>
 		record.strings
-			.filter((string) => !quantities.some((quantity) => standing.has(placeKey(string.id, quantity))))
+			.filter(
+				(string) => !quantities.some((quantity) => standing.has(placeKey(string.id, quantity)))
+			)
 			.map((string) => string.label);
 	const words: string[] = [];
 	const noVolts = lacking(['open-circuit-voltage']);
 	if (noVolts.length > 0) {
-		words.push(`Open-circuit volts not read on ${noVolts.join(', ')}: lost modules or sections and polarity would not show.`);
+		words.push(
+			`Open-circuit volts not read on ${noVolts.join(', ')}: lost modules or sections and polarity would not show.`
+		);
 	}
 	const noAmps = lacking(['operating-current', 'short-circuit-current']);
 	if (noAmps.length > 0) {
-		words.push(`Current not read on ${noAmps.join(', ')}: a blown fuse, dirt or a resistive connector would not show.`);
+		words.push(
+			`Current not read on ${noAmps.join(', ')}: a blown fuse, dirt or a resistive connector would not show.`
+		);
 	}
 	words.push('Earth faults: no reading of volts to earth or insulation in this version.');
 	return words;

@@ -10,6 +10,8 @@ export interface CausePlace {
 export interface CauseMember {
 	readonly code: CauseCode;
 	readonly place: CausePlace;
+	/** The cause as the start of a sentence. */
+	readonly words: string;
 	readonly probability: number;
 	/** The likeliest size, in words; empty where the fault has none. */
 	readonly severity: string;
@@ -29,8 +31,10 @@ export interface Cause {
 	readonly members: readonly [CauseMember, ...CauseMember[]];
 	readonly probability: number;
 	readonly stringId: string | null;
-	/** What is said of it: the cause where it is likely enough, else what is known. */
+	/** What is said of it, its place apart: the cause where it is likely enough, else what is known. */
 	readonly title: string;
+	/** What it may be, where the title only says what is known. */
+	readonly perhaps: string | null;
 	readonly reasons: readonly Reason[];
 	/** What would look the same and is not weighed by this version. */
 	readonly lookAlikes: string | null;

@@ -16,7 +16,10 @@ const WHOLE: Severity = { size: 0, share: 1, words: '' };
  * Every hypothesis of one string with its prior: rate per part times the parts of this string,
  * spread over the sizes. The first is the whole string.
  */
-export function hypothesesOf(string: StringRecord, type: ModuleType): readonly [Hypothesis, ...Hypothesis[]] {
+export function hypothesesOf(
+	string: StringRecord,
+	type: ModuleType
+): readonly [Hypothesis, ...Hypothesis[]] {
 	const faulty = CATALOGUE.flatMap((fault) => {
 		const prior = 1 - (1 - fault.rate) ** fault.parts(string, type);
 		return prior > 0

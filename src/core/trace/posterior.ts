@@ -215,7 +215,10 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 					item.reading.id,
 					average((p) => {
 						const at = p.perString[s]!;
-						const others = at.wrong.reduce((product, w, i) => (i === r ? product : product * (1 - w)), 1);
+						const others = at.wrong.reduce(
+							(product, w, i) => (i === r ? product : product * (1 - w)),
+							1
+						);
 						return given(at, 0) * at.wrong[r]! * others;
 					})
 				])

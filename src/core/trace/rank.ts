@@ -70,7 +70,7 @@ function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause
 		({ reading, measured }) => reading.quantity === 'operating-current' && Math.abs(measured) <= 0.2
 	);
 	const lines = gather(byCode(string)).map((line) => {
-		const members: CauseMember[] = line.map(({ fault, probability, likeliest }) => ({
+		const members: BareMember[] = line.map(({ fault, probability, likeliest }) => ({
 			code: fault.code,
 			place: { string: id },
 			probability,
@@ -113,45 +113,73 @@ function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause
 	return causes;
 }
 
+/** A member before it is put in words. */
+type BareMember = Omit<CauseMember, 'words'>;
+
 function cause(
-	members: CauseMember[],
+	members: BareMember[],
 	place: string,
 	ceiling: number,
 	reasons: readonly Reason[]
 ): Cause {
-	const sorted = members.sort((a, b) => b.probability - a.probability) as [CauseMember, ...CauseMember[]];
+	const sorted = members
+		.sort((a, b) => b.probability - a.probability)
+		.map((member) => ({ ...member, words: memberWords(member, members.length > 1) })) as [
+		CauseMember,
+		...CauseMember[]
+	];
 	const codes = sorted.map((member) => member.code);
-	const probability = Math.min(1, sorted.reduce((sum, member) => sum + member.probability, 0));
+	const probability = Math.min(
+		1,
+		sorted.reduce((sum, member) => sum + member.probability, 0)
+	);
 	const stringId = sorted[0].place.string ?? null;
 	return {
 		id: [stringId ?? 'visit', ...codes, sorted[0].place.reading ?? ''].filter(Boolean).join('/'),
 		members: sorted,
 		probability,
 		stringId,
-		title: titleOf(sorted, place, probability),
+		...wordsOf(sorted, place, probability),
 		reasons,
 		lookAlikes: lookAlikes(codes),
 		tests: testsFor(codes, place, ceiling)
 	};
 }
 
-function titleOf(members: readonly [CauseMember, ...CauseMember[]], place: string, probability: number): string {
+function wordsOf(
+	members: readonly [CauseMember, ...CauseMember[]],
+	place: string,
+	probability: number
+): Pick<Cause, 'title' | 'perhaps'> {
 	const [first] = members;
-	const names = members.map(({ code, severity, place: { string } }) => {
-		if (code === 'soiling' && string === undefined) return 'Dirt on all strings';
-		return severity ? `${causeWords(code)} (${severity})` : causeWords(code);
-	});
-	const listed = names.map((name, i) => (i === 0 ? name : name[0]!.toLowerCase() + name.slice(1)));
-	const said = listed.join(', or ');
-	if (first.place.string === undefined) return said;
+	const listed = members.map(({ words }, i) => (i === 0 ? words : lowerFirst(words))).join(', or ');
+	if (first.code === 'reading-wrong') return { title: `${listed}: ${place}`, perhaps: null };
 	// Low current has causes that are not weighed yet, so it is never named for certain.
-	return probability >= NAMED && knownWords(first.code) !== 'Low current'
-		? `${place}: ${said}`
-		: `${knownWords(first.code)} in ${place}, cause open. Perhaps: ${listed.join(', or ').replace(/^./, (c) => c.toLowerCase())}`;
+	const known = knownWords(first.code);
+	const named =
+		first.place.string === undefined || (probability >= NAMED && known !== 'Low current');
+	return named
+		? { title: listed, perhaps: null }
+		: { title: `${known}, cause open`, perhaps: `Perhaps ${lowerFirst(listed)}.` };
+}
+
+function memberWords({ code, severity, place }: BareMember, among: boolean): string {
+	if (code === 'soiling' && place.string === undefined) return 'Dirt on all strings';
+	// Beside other causes of no current the wrong reading can only be the clamp's.
+	if (code === 'reading-wrong' && among) return 'The clamp showed 0 by mistake';
+	return severity ? `${causeWords(code)} (${severity})` : causeWords(code);
+}
+
+function lowerFirst(words: string): string {
+	return words.charAt(0).toLowerCase() + words.slice(1);
 }
 
 /** Every reading of the string against the cause and against the whole string. */
-function reasonsFor(weighed: Weighed, string: StringPosterior, { group, best }: GroupPosterior): Reason[] {
+function reasonsFor(
+	weighed: Weighed,
+	string: StringPosterior,
+	{ group, best }: GroupPosterior
+): Reason[] {
 	const module = moduleAtShift(group, best);
 	return string.readings.map((item) => {
 		const { quantity, atVolts } = item.reading;
@@ -159,10 +187,7 @@ function reasonsFor(weighed: Weighed, string: StringPosterior, { group, best }: 
 		const whole = stringHere(item.string, group.model, module);
 		const healthy = predictUnder(string.hypotheses[0]!.hypothesis, whole, item)!;
 		const under = predictUnder(weighed.hypothesis, whole, item);
-		const sigma = Math.max(
-			spread(group, item, healthy),
-			under ? spread(group, item, under) : 0
-		);
+		const sigma = Math.max(spread(group, item, healthy), under ? spread(group, item, under) : 0);
 		const said = `${readingPlace(item.string.label, quantity)}: ${amount(item.measured, unit)} read${
 			atVolts === null ? '' : ` at ${amount(atVolts, 'V')}`
 		}; a whole string gives ${amount(healthy.value, unit)}`;
@@ -175,7 +200,11 @@ function reasonsFor(weighed: Weighed, string: StringPosterior, { group, best }: 
 			};
 		}
 		if (!under) {
-			return { readingId: item.reading.id, weighs: 'neither', words: `${said}; with this fault no figure can be foretold.` };
+			return {
+				readingId: item.reading.id,
+				weighs: 'neither',
+				words: `${said}; with this fault no figure can be foretold.`
+			};
 		}
 		const zUnder = Math.abs(item.measured - under.value) / sigma;
 		const weighs = zHealthy - zUnder > 1 ? 'for' : zUnder - zHealthy > 1 ? 'against' : 'neither';
@@ -187,9 +216,20 @@ function reasonsFor(weighed: Weighed, string: StringPosterior, { group, best }: 
 	});
 }
 
-function spread(group: SiblingGroup, item: Parameters<typeof predictUnder>[2], prediction: { value: number; perVolt: number }): number {
+function spread(
+	group: SiblingGroup,
+	item: Parameters<typeof predictUnder>[2],
+	prediction: { value: number; perVolt: number }
+): number {
 	return combine(
-		ownDoubt(item.reading.quantity, prediction, item.string, group.model.type, group.meters, item.reading.atVolts)
+		ownDoubt(
+			item.reading.quantity,
+			prediction,
+			item.string,
+			group.model.type,
+			group.meters,
+			item.reading.atVolts
+		)
 	);
 }
 
@@ -209,8 +249,13 @@ function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
 			words: `Their volts are as of cells ${Math.abs(best.heat).toFixed(1)} K ${best.heat > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.doubt.heat.toFixed(0)} K is usual.`
 		}
 	];
-	const dirt: CauseMember = { code: 'soiling', place: {}, probability: shared.soiling, severity: '' };
-	const conditions: CauseMember = {
+	const dirt: BareMember = {
+		code: 'soiling',
+		place: {},
+		probability: shared.soiling,
+		severity: ''
+	};
+	const conditions: BareMember = {
 		code: 'conditions-wrong',
 		place: {},
 		probability: shared['conditions-wrong'],
@@ -219,7 +264,7 @@ function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
 	const ceiling = Math.max(
 		...group.strings.map((string) => coldCeiling(group.model.type.plate.voc, string.moduleCount))
 	);
-	const line = (members: CauseMember[]) => cause(members, 'the array', ceiling, reasons);
+	const line = (members: BareMember[]) => cause(members, 'the array', ceiling, reasons);
 	// Less light on all strings may be dirt; what is left of the shift cannot be.
 	const alike = best.light < -group.doubt.light && Math.abs(best.heat) < 3 * group.doubt.heat;
 	return alike ? [line([dirt, conditions])] : [line([conditions]), line([dirt])];

@@ -15,7 +15,7 @@ export function readingPlace(label: string, quantity: Quantity): string {
 /** A cause as the start of a sentence. */
 export function causeWords(code: CauseCode): string {
 	if (code === 'healthy') return 'Nothing wrong';
-	if (code === 'reading-wrong') return 'The reading is wrong';
+	if (code === 'reading-wrong') return 'This reading is wrong';
 	if (code === 'conditions-wrong') return 'Light or heat not as stated';
 	return faultOf(code).words;
 }

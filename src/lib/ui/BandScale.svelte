@@ -8,7 +8,7 @@
 	}
 	let { place, sections }: Props = $props();
 
-	const WIDTH = 148;
+	const WIDTH = 124;
 	const HEIGHT = 30;
 	const MIDDLE = WIDTH / 2;
 	/** Amps have no modules to count: this share of the expected current is the unit of their scale. */
@@ -42,15 +42,33 @@
 {#if place.expected}
 	<svg viewBox="0 0 {WIDTH} {HEIGHT}" width={WIDTH} height={HEIGHT} aria-hidden="true">
 		<defs>
-			<pattern id="hatch-{place.key}" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+			<pattern
+				id="hatch-{place.key}"
+				width="5"
+				height="5"
+				patternUnits="userSpaceOnUse"
+				patternTransform="rotate(45)"
+			>
 				<path d="M0 0V5" class="hatch" />
 			</pattern>
 		</defs>
 		<path d="M4 15H{WIDTH - 4}" class="axis" />
 		{#each minor as at (at)}
-			<path d="M{MIDDLE + at * perUnit} {Math.abs(at) === 1 ? 10 : 12.5}V{Math.abs(at) === 1 ? 20 : 17.5}" class="axis" />
+			<path
+				d="M{MIDDLE + at * perUnit} {Math.abs(at) === 1 ? 10 : 12.5}V{Math.abs(at) === 1
+					? 20
+					: 17.5}"
+				class="axis"
+			/>
 		{/each}
-		<rect x={MIDDLE - half} y="7" width={2 * half} height="16" fill="url(#hatch-{place.key})" class="band" />
+		<rect
+			x={MIDDLE - half}
+			y="7"
+			width={2 * half}
+			height="16"
+			fill="url(#hatch-{place.key})"
+			class="band"
+		/>
 		{#if place.reading}
 			{#if beyond}
 				<path

@@ -1,28 +1,52 @@
 <script lang="ts">
 	import type { Cause } from '$core/trace/cause';
-	import { causeWords } from '$core/trace/words';
 
-	let { cause, open = false }: { cause: Cause; open?: boolean } = $props();
+	interface Props {
+		cause: Cause;
+		open?: boolean;
+		/** The only cause of its string: its title stands above already. */
+		alone?: boolean;
+	}
+	let { cause, open = false, alone = false }: Props = $props();
 	const SIGNS = { for: '+', against: '\u2212', neither: '·' } as const;
-	const SAID = { for: 'speaks for it', against: 'speaks against it', neither: 'tells nothing' } as const;
-	const percent = $derived(cause.probability > 0.995 ? '>99' : Math.max(1, Math.round(100 * cause.probability)));
+	const SAID = {
+		for: 'speaks for it',
+		against: 'speaks against it',
+		neither: 'tells nothing'
+	} as const;
+	const percent = $derived(
+		cause.probability > 0.995 ? '>99' : Math.max(1, Math.round(100 * cause.probability))
+	);
 </script>
 
-<details {open}>
-	<summary><span class="figure">{percent} %</span><span>{cause.title}</span></summary>
+{#snippet body()}
 	{#if cause.members.length > 1}
-		<p>
-			These cannot be told apart yet:
-			{cause.members.map((m) => `${causeWords(m.code).toLowerCase()} ${Math.round(100 * m.probability)} %`).join(', ')}.
-		</p>
+		<p>These readings cannot tell the {cause.members.length} apart.</p>
 	{/if}
 	<ul>
 		{#each cause.reasons as reason, i (i)}
-			<li><span class="sign figure">{SIGNS[reason.weighs]}<span class="sr-only">{SAID[reason.weighs]}:</span></span><span>{reason.words}</span></li>
+			<li>
+				<span class="sign figure">
+					{SIGNS[reason.weighs]}<span class="sr-only">{SAID[reason.weighs]}:</span>
+				</span>
+				<span>{reason.words}</span>
+			</li>
 		{/each}
 	</ul>
 	{#if cause.lookAlikes}<p class="soft">{cause.lookAlikes}</p>{/if}
-</details>
+{/snippet}
+
+{#if alone}
+	<div class="alone">{@render body()}</div>
+{:else}
+	<details {open}>
+		<summary><span class="figure">{percent} %</span><span>{cause.title}</span></summary>
+		<div class="body">
+			{#if cause.perhaps}<p>{cause.perhaps}</p>{/if}
+			{@render body()}
+		</div>
+	</details>
+{/if}
 
 <style>
 	details {
@@ -35,6 +59,7 @@
 		grid-template-columns: 4.2rem 1fr;
 		align-items: center;
 		min-height: 48px;
+		padding-block: 0.4rem;
 		font-weight: 600;
 		list-style: none;
 	}
@@ -47,10 +72,15 @@
 		display: none;
 	}
 
-	details > :not(summary) {
+	.body {
 		margin-inline-start: 4.2rem;
-		margin-bottom: 0.4rem;
-		font-size: 0.96rem;
+	}
+
+	.body,
+	.alone {
+		display: grid;
+		gap: 0.5rem;
+		font-size: 0.98rem;
 	}
 
 	li {
@@ -64,7 +94,7 @@
 	}
 
 	@media (max-width: 560px) {
-		details > :not(summary) {
+		.body {
 			margin-inline-start: 0;
 		}
 	}

@@ -7,8 +7,18 @@
 		value: string;
 		options: readonly { readonly value: string; readonly words: string }[];
 		errors?: readonly string[] | undefined;
+		/** What the choice means. */
+		words?: string;
 	}
-	let { label, name, value = $bindable(), options, errors = [], ...rest }: Props = $props();
+	let {
+		label,
+		name,
+		value = $bindable(),
+		options,
+		errors = [],
+		words = '',
+		...rest
+	}: Props = $props();
 	const id = $props.id();
 </script>
 
@@ -19,7 +29,8 @@
 			<option value={option.value}>{option.words}</option>
 		{/each}
 	</select>
-	{#each errors as words (words)}<p class="error">{words}</p>{/each}
+	{#each errors as error (error)}<p class="error">{error}</p>{/each}
+	{#if words && errors.length === 0}<p class="soft">{words}</p>{/if}
 </div>
 
 <style>
@@ -44,9 +55,12 @@
 		font-size: 1.05rem;
 	}
 
+	p {
+		font-size: 0.92rem;
+	}
+
 	.error {
 		color: var(--off);
 		font-weight: 600;
-		font-size: 0.92rem;
 	}
 </style>

@@ -132,7 +132,13 @@
 
 	function press(sign: string) {
 		const change = (text: string) =>
-			sign === 'back' ? text.slice(0, -1) : sign === '±' ? (text.startsWith('-') ? text.slice(1) : `-${text}`) : text + sign;
+			sign === 'back'
+				? text.slice(0, -1)
+				: sign === '±'
+					? text.startsWith('-')
+						? text.slice(1)
+						: `-${text}`
+					: text + sign;
 		if (onBus) busTyped[busKey] = change(bus);
 		else typed[key] = change(typed[key] ?? '');
 	}
@@ -198,7 +204,6 @@
 				inputmode="none"
 				autocomplete="off"
 				name="reading"
-				placeholder={place?.expected ? figureOf(place.expected.value, words.unit) : ''}
 				value={typed[key] ?? ''}
 				oninput={(event) => {
 					typed[key] = event.currentTarget.value;
@@ -218,10 +223,17 @@
 		{:else if place?.expected}
 			<p class="expected">
 				expected <span class="figure">{figureOf(place.expected.value, words.unit)}</span>
-				± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, words.unit)}</span> {words.unit}
+				± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, words.unit)}</span>
+				{words.unit}
 			</p>
 		{:else if place?.missing}
 			<p class="soft">{place.missing}</p>
+		{/if}
+		{#if place?.reading && !error}
+			<p class="soft standing">
+				stands at <span class="figure">{figureOf(place.reading.value, words.unit)}</span>
+				{words.unit}; a new figure replaces it
+			</p>
 		{/if}
 	</div>
 
@@ -244,19 +256,44 @@
 			</p>
 			<div>
 				{#if item.again}
-					<button type="button" class="act" onclick={() => session.sendAgain(item)}>Send again</button>
+					<button type="button" class="act" onclick={() => session.sendAgain(item)}
+						>Send again</button
+					>
 				{/if}
-				<button type="button" class="act-plain" onclick={() => session.forget(item)}>Drop it</button>
+				<button type="button" class="act-plain" onclick={() => session.forget(item)}>Drop it</button
+				>
 			</div>
 		</div>
 	{/each}
 
 	<div class="keypad" aria-hidden="true">
 		{#each KEYPAD as sign (sign)}
-			<button type="button" tabindex="-1" onpointerdown={(e) => { e.preventDefault(); press(sign); }}>{sign}</button>
+			<button
+				type="button"
+				tabindex="-1"
+				onpointerdown={(e) => {
+					e.preventDefault();
+					press(sign);
+				}}>{sign}</button
+			>
 		{/each}
-		<button type="button" tabindex="-1" onpointerdown={(e) => { e.preventDefault(); press('back'); }}><Delete size={24} /></button>
-		<button type="button" tabindex="-1" class="enter" onpointerdown={(e) => { e.preventDefault(); void enter(); }}><CornerDownLeft size={24} /> Enter</button>
+		<button
+			type="button"
+			tabindex="-1"
+			onpointerdown={(e) => {
+				e.preventDefault();
+				press('back');
+			}}><Delete size={24} /></button
+		>
+		<button
+			type="button"
+			tabindex="-1"
+			class="enter"
+			onpointerdown={(e) => {
+				e.preventDefault();
+				void enter();
+			}}><CornerDownLeft size={24} /> Enter</button
+		>
 	</div>
 
 	<div class="recent">
@@ -266,11 +303,18 @@
 			{#each recent as reading (reading.id)}
 				{@const verdict = session.places.get(placeKey(reading.stringId, reading.quantity))}
 				<li data-stored={!session.storing.has(reading.id)}>
-					<span class="figure what">{label(reading.stringId)} {QUANTITY_WORDS[reading.quantity].symbol}</span>
-					<span class="figure">{figureOf(reading.value, QUANTITY_WORDS[reading.quantity].unit)} {QUANTITY_WORDS[reading.quantity].unit}</span>
+					<span class="figure what"
+						>{label(reading.stringId)} {QUANTITY_WORDS[reading.quantity].symbol}</span
+					>
+					<span class="figure"
+						>{figureOf(reading.value, QUANTITY_WORDS[reading.quantity].unit)}
+						{QUANTITY_WORDS[reading.quantity].unit}</span
+					>
 					{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
 					{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}
-					{#if verdict?.counted && verdict.verdict !== 'fits'}<span class="said">{verdict.counted.words}</span>{/if}
+					{#if verdict?.counted && verdict.verdict !== 'fits'}<span class="said"
+							>{verdict.counted.words}</span
+						>{/if}
 				</li>
 			{/each}
 		</ul>
@@ -278,17 +322,30 @@
 			<button type="button" class="act-plain" onclick={undo} disabled={recent.length === 0}>
 				<Undo2 size={18} aria-hidden="true" />Undo
 			</button>
-			<button type="button" class="act-plain keys" aria-expanded={shortcuts} onclick={() => (shortcuts = !shortcuts)}>Keys</button>
-			<label class="by">by <input bind:value={session.by} maxlength="80" aria-label="Who measures" /></label>
+			<button
+				type="button"
+				class="act-plain keys"
+				aria-expanded={shortcuts}
+				onclick={() => (shortcuts = !shortcuts)}>Keys</button
+			>
+			<label class="by"
+				>by <input bind:value={session.by} maxlength="80" aria-label="Who measures" /></label
+			>
 		</div>
 		{#if shortcuts}
 			<dl>
-				<dt>Enter</dt><dd>store, next place</dd>
-				<dt>n, ↓</dt><dd>next place</dd>
-				<dt>p, ↑</dt><dd>place before</dd>
-				<dt>m</dt><dd>other quantity</dd>
-				<dt>Ctrl z</dt><dd>take the last back</dd>
-				<dt>?</dt><dd>this list</dd>
+				<dt>Enter</dt>
+				<dd>store, next place</dd>
+				<dt>n, ↓</dt>
+				<dd>next place</dd>
+				<dt>p, ↑</dt>
+				<dd>place before</dd>
+				<dt>m</dt>
+				<dd>other quantity</dd>
+				<dt>Ctrl z</dt>
+				<dd>take the last back</dd>
+				<dt>?</dt>
+				<dd>this list</dd>
 			</dl>
 		{/if}
 	</div>
@@ -343,11 +400,6 @@
 		box-shadow: none;
 	}
 
-	.line input::placeholder {
-		color: var(--soft);
-		opacity: 0.45;
-	}
-
 	.bus .line {
 		font-size: 1.1rem;
 		border-width: 2px;
@@ -361,7 +413,8 @@
 		font-size: 0.92rem;
 	}
 
-	.expected {
+	.expected,
+	.standing {
 		text-align: end;
 	}
 
@@ -431,7 +484,7 @@
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0 0.8rem;
-		align-items: baseline;
+		align-items: center;
 		padding: 0.22rem 0;
 		font-size: 0.98rem;
 	}

@@ -10,7 +10,9 @@
 	const POINTS = 80;
 	const fit = $derived(plate && !blocked ? fitLabel(plate) : null);
 	const x = $derived((volts: number) => 8 + (volts / ((plate?.voc ?? 1) * 1.04)) * (WIDTH - 16));
-	const y = $derived((amps: number) => HEIGHT - 8 - (amps / ((plate?.isc ?? 1) * 1.1)) * (HEIGHT - 16));
+	const y = $derived(
+		(amps: number) => HEIGHT - 8 - (amps / ((plate?.isc ?? 1) * 1.1)) * (HEIGHT - 16)
+	);
 	const curve = $derived(
 		plate && fit
 			? Array.from({ length: POINTS + 1 }, (_, i) => {
@@ -24,17 +26,25 @@
 <section class="panel" aria-label="What the label says">
 	<h2>What it says</h2>
 	{#if plate && fit}
-		<svg viewBox="0 0 {WIDTH} {HEIGHT}" role="img" aria-label="Current over volts of the fitted module">
+		<svg
+			viewBox="0 0 {WIDTH} {HEIGHT}"
+			role="img"
+			aria-label="Current over volts of the fitted module"
+		>
 			<path d="M8 8V{HEIGHT - 8}H{WIDTH - 8}" class="axis" />
 			<path d="M{x(0)} {y(plate.imp)}H{x(plate.vmp)}V{y(0)}" class="box" />
 			<path d={curve} class="curve" />
 			<circle cx={x(plate.vmp)} cy={y(plate.imp)} r="4.5" />
 		</svg>
 		<dl>
-			<dt>Vmp x Imp</dt><dd class="figure">{(plate.vmp * plate.imp).toFixed(1)} W</dd>
-			<dt>fill factor</dt><dd class="figure">{((plate.vmp * plate.imp) / (plate.voc * plate.isc)).toFixed(3)}</dd>
-			<dt>Voc per cell</dt><dd class="figure">{(plate.voc / plate.cellsInSeries).toFixed(3)} V</dd>
-			<dt>one section</dt><dd class="figure">{(plate.voc / plate.sections).toFixed(1)} V</dd>
+			<dt>Vmp x Imp</dt>
+			<dd class="figure">{(plate.vmp * plate.imp).toFixed(1)} W</dd>
+			<dt>fill factor</dt>
+			<dd class="figure">{((plate.vmp * plate.imp) / (plate.voc * plate.isc)).toFixed(3)}</dd>
+			<dt>Voc per cell</dt>
+			<dd class="figure">{(plate.voc / plate.cellsInSeries).toFixed(3)} V</dd>
+			<dt>one section</dt>
+			<dd class="figure">{(plate.voc / plate.sections).toFixed(1)} V</dd>
 		</dl>
 		{#if fit.notes.length === 0}
 			<p class="soft">Five parameters meet this label exactly.</p>

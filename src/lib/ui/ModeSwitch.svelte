@@ -53,7 +53,9 @@
 	:global(.mode-item) {
 		min-height: 44px;
 		min-width: 44px;
-		padding: 0 0.6rem;
+		flex: none;
+		width: auto;
+		padding: 0 0.7rem;
 		display: inline-flex;
 		align-items: center;
 		justify-content: center;

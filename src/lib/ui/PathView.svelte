@@ -56,19 +56,19 @@
 		if (place.difference === null) return '';
 		const { unit } = QUANTITY_WORDS[place.quantity];
 		const amount = `${signed(place.difference, unit === 'V' ? 1 : 2)} ${unit}`;
-		const percent = place.relative === null ? '' : `, ${signed(100 * place.relative, 1)} %`;
+		const percent = place.relative === null ? '' : ` ${signed(100 * place.relative, 1)} %`;
 		return amount + percent;
 	}
 </script>
 
 <div class="paths" style:--shown={shown.length}>
 	{#each inputs as { input, strings }, g (g)}
-		<div class="input" class:unknown={input === UNKNOWN}>
+		<div class="feeder" class:unknown={input === UNKNOWN}>
 			<div class="rows">
 				{#each strings as string (string.id)}
 					{@const isLit = lit?.startsWith(`${string.id}/`) ?? false}
 					<div class="row" class:lit={isLit} data-string={string.label}>
-						<span class="label figure">{string.label}</span>
+						<span class="name figure">{string.label}</span>
 						<span class="drawing">
 							<StringDrawing
 								modules={string.moduleCount}
@@ -96,13 +96,18 @@
 								aria-label={onchoose ? `${string.label} ${words.name}` : undefined}
 							>
 								<span class="scale">
-									{#if place}<BandScale {place} sections={typeOf(string)?.plate.sections ?? 3} />{/if}
+									{#if place}<BandScale
+											{place}
+											sections={typeOf(string)?.plate.sections ?? 3}
+										/>{/if}
 								</span>
 								<span class="value figure">
 									{#if place?.reading}
 										{figureOf(place.reading.value, words.unit)} {words.unit}
 									{:else if place?.expected}
-										<span class="soft wanted">{figureOf(place.expected.value, words.unit)} {words.unit}?</span>
+										<span class="soft wanted"
+											>{figureOf(place.expected.value, words.unit)} {words.unit}?</span
+										>
 									{:else}
 										<span class="soft">—</span>
 									{/if}
@@ -130,7 +135,9 @@
 					</div>
 				{/each}
 			</div>
-			<span class="bracket"><span class="figure">{input === UNKNOWN ? 'input unknown' : `input ${input}`}</span></span>
+			<span class="bracket" style:--tail="{room + 66}px"
+				><span class="figure">{input === UNKNOWN ? 'input unknown' : `input ${input}`}</span></span
+			>
 		</div>
 	{/each}
 </div>
@@ -141,14 +148,10 @@
 		gap: 0.9rem;
 	}
 
-	.input {
-		position: relative;
-	}
-
 	.row {
 		display: flex;
 		align-items: center;
-		gap: 0 0.75rem;
+		gap: 0 0.6rem;
 		min-height: 46px;
 		border-bottom: 1px solid var(--line);
 		padding-inline-end: 0.25rem;
@@ -158,7 +161,7 @@
 		background: var(--lit);
 	}
 
-	.label {
+	.name {
 		width: 3.2ch;
 		flex: none;
 		font-size: 1.1rem;
@@ -168,12 +171,12 @@
 
 	.drawing {
 		flex: none;
-		margin-inline-end: -0.75rem;
+		margin-inline-end: -0.6rem;
 	}
 
 	/* The leads of parallel strings meet in their input's bar. */
 	.stub {
-		width: 34px;
+		width: 22px;
 		align-self: stretch;
 		flex: none;
 		border-inline-end: 3px solid var(--ink);
@@ -205,16 +208,20 @@
 		display: block;
 		font-size: 0.85rem;
 		color: var(--soft);
-		padding: 0.15rem 0 0 0.25rem;
+		padding: 0.15rem 0 0;
+		margin-inline-start: calc(var(--tail) - 0.4rem);
+		width: 5.6rem;
+		text-align: end;
+		white-space: nowrap;
 	}
 
 	.place {
 		display: grid;
-		grid-template-columns: 148px 6.2rem minmax(11rem, auto);
+		grid-template-columns: 124px 5.6rem minmax(8rem, auto);
 		align-items: center;
-		gap: 0 0.75rem;
+		gap: 0 0.7rem;
 		min-height: 46px;
-		padding: 0 0.35rem;
+		padding: 0 0.25rem;
 		text-align: start;
 		flex: 1 1 0;
 		max-width: 34rem;
@@ -243,8 +250,8 @@
 	.said {
 		display: flex;
 		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0 0.7rem;
+		align-items: center;
+		gap: 0 0.6rem;
 		font-size: 0.95rem;
 		line-height: 1.25;
 	}
@@ -256,14 +263,14 @@
 
 	.by {
 		color: var(--soft);
-		font-size: 0.9rem;
+		font-size: 0.86rem;
 	}
 
 	.small {
 		display: inline-flex;
 		align-items: center;
 		gap: 0.3rem;
-		width: 3.4rem;
+		width: 2.9rem;
 		flex: none;
 		justify-content: end;
 		font-size: 0.95rem;
@@ -276,19 +283,30 @@
 		}
 
 		.place {
-			grid-template-columns: 148px 5.6rem minmax(0, 1fr);
+			grid-template-columns: 124px 5.6rem minmax(0, 1fr);
 			flex-basis: 100%;
 			max-width: none;
 		}
 
+		.place {
+			order: 2;
+		}
+
 		.small {
+			order: 1;
 			margin-inline-start: auto;
+		}
+
+		/* Rows are apart here, so no bar can join them. */
+		.feeder .stub {
+			border-image: none;
+			border-color: transparent;
 		}
 	}
 
 	@media (max-width: 560px) {
 		.place {
-			grid-template-columns: 148px 1fr;
+			grid-template-columns: 124px 1fr;
 		}
 
 		.value {

@@ -2,20 +2,36 @@
 	import type { Cause } from '$core/trace/cause';
 
 	let { causes }: { causes: readonly Cause[] } = $props();
-	const rest = $derived(Math.max(0, 1 - causes.reduce((sum, cause) => sum + cause.probability, 0)));
-	const percent = (p: number) => `${p > 0.995 ? '>99' : Math.round(100 * p)} %`;
+
+	const percent = (p: number) => (p > 0.995 ? '>99 %' : `${Math.round(100 * p)} %`);
+	/** Every member of every line, and what is left for the string being whole. */
+	const pieces = $derived(
+		causes.flatMap((cause, line) =>
+			cause.members.map((member, i) => ({
+				key: `${cause.id}/${i}`,
+				words: member.words,
+				share: member.probability,
+				line
+			}))
+		)
+	);
+	const rest = $derived(Math.max(0, 1 - pieces.reduce((sum, piece) => sum + piece.share, 0)));
 </script>
 
-<!-- What is still possible, cut in proportion to its chance. -->
-<div class="bar" role="img" aria-label="Chances: {causes.map((c) => `${percent(c.probability)} ${c.title}`).join('; ')}">
-	{#each causes as cause, i (cause.id)}
-		<span class="piece" data-n={i % 3} style:flex-grow={cause.probability}>
-			{#if cause.probability > 0.08}<b class="figure">{percent(cause.probability)}</b>{/if}
+<!-- What is still possible, cut in proportion to its chance; pieces of one line share a hatch. -->
+<div
+	class="bar"
+	role="img"
+	aria-label="Chances: {pieces.map((p) => `${p.words} ${percent(p.share)}`).join(', ')}"
+>
+	{#each pieces as { key, words, share, line } (key)}
+		<span class="piece" data-line={line % 3} style:flex-grow={share}>
+			{#if share > 0.1}<b><span class="figure">{percent(share)}</span> {words}</b>{/if}
 		</span>
 	{/each}
 	{#if rest > 0.004}
-		<span class="piece rest" style:flex-grow={rest}>
-			{#if rest > 0.12}<b class="figure">{percent(rest)} whole</b>{/if}
+		<span class="piece" data-line="rest" style:flex-grow={rest}>
+			{#if rest > 0.1}<b><span class="figure">{percent(rest)}</span> nothing wrong with it</b>{/if}
 		</span>
 	{/if}
 </div>
@@ -23,17 +39,16 @@
 <style>
 	.bar {
 		display: flex;
-		height: 34px;
+		min-height: 34px;
 		border: var(--stroke) solid var(--ink);
-		overflow: hidden;
 	}
 
 	.piece {
 		flex-basis: 0;
-		min-width: 3px;
+		min-width: 4px;
 		display: grid;
 		align-items: center;
-		padding-inline-start: 0.5rem;
+		padding: 3px;
 		border-inline-end: var(--stroke) solid var(--ink);
 		overflow: hidden;
 	}
@@ -45,23 +60,29 @@
 	b {
 		background: var(--sheet);
 		color: var(--ink);
-		padding: 0 0.35rem;
+		padding: 0 0.4rem;
+		font-size: 0.92rem;
+		font-weight: 550;
 		width: fit-content;
+		max-width: 100%;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		white-space: nowrap;
 	}
 
-	[data-n='0'] {
-		background: var(--off);
+	[data-line='0'] {
+		background: repeating-linear-gradient(45deg, var(--off) 0 2.5px, var(--sheet) 2.5px 7px);
 	}
 
-	[data-n='1'] {
-		background: repeating-linear-gradient(45deg, var(--off) 0 3px, var(--sheet) 3px 9px);
+	[data-line='1'] {
+		background: repeating-linear-gradient(-45deg, var(--look) 0 2px, var(--sheet) 2px 9px);
 	}
 
-	[data-n='2'] {
-		background: repeating-linear-gradient(-45deg, var(--soft) 0 2px, var(--sheet) 2px 8px);
+	[data-line='2'] {
+		background: repeating-linear-gradient(90deg, var(--soft) 0 1.5px, var(--sheet) 1.5px 8px);
 	}
 
-	.rest {
+	[data-line='rest'] {
 		background: var(--sheet);
 	}
 </style>

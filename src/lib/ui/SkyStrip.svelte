@@ -24,13 +24,17 @@
 		<a class="item" {href}>
 			<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
 			<span class="soft">
-				± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %, {IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase()}
+				± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %, {IRRADIANCE_SOURCE_FACTS[
+					irradiance.source
+				].short}
 			</span>
 		</a>
 		<a class="item" {href}>
 			<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C cells
 			<span class="soft">
-				± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K, {TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase()}
+				± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K, {TEMPERATURE_SOURCE_FACTS[
+					cellTemperature.source
+				].short}
 			</span>
 		</a>
 		<span class="soft age">{ago(conditions.enteredAt, now)}</span>
@@ -91,7 +95,7 @@
 		display: inline-flex;
 		flex-wrap: wrap;
 		gap: 0 0.6rem;
-		align-items: baseline;
+		align-items: center;
 		font-size: 0.95rem;
 	}
 

@@ -115,6 +115,19 @@
 		color: var(--paper);
 	}
 
+	a[aria-current] .ring {
+		fill: none;
+		stroke: var(--paper);
+	}
+
+	a[aria-current] .full {
+		fill: var(--paper);
+	}
+
+	a[aria-current] .bang {
+		stroke: var(--paper);
+	}
+
 	svg {
 		width: 22px;
 		position: relative;

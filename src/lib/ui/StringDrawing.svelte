@@ -16,8 +16,8 @@
 	const pitch = $derived(Math.min(17.8, room / modules));
 	const side = $derived(Math.max(2.2, pitch - 3));
 	const end = $derived(8 + modules * pitch);
-	const fuseX = $derived(room + 38);
-	const width = $derived(room + 80);
+	const fuseX = $derived(room + 34);
+	const width = $derived(room + 66);
 	const suspectFuse = $derived(suspects.includes('fuse-blown'));
 	const suspectModules = $derived(
 		suspects.some((code) => !['fuse-blown', 'reading-wrong', 'conditions-wrong'].includes(code))
@@ -26,12 +26,20 @@
 
 <!-- From the far module on the left to the inverter's input on the right, in electrical order. -->
 <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true" class:lit>
-	<path d="M2 {Y}H{end} M{end} {Y}H{fuse ? fuseX - 15 : width} {fuse ? `M${fuseX + 15} ${Y}H${width}` : ''}" class="line" />
+	<path
+		d="M2 {Y}H{end} M{end} {Y}H{fuse ? fuseX - 15 : width} {fuse
+			? `M${fuseX + 15} ${Y}H${width}`
+			: ''}"
+		class="line"
+	/>
 	{#each { length: modules } as _, i (i)}
 		<g transform="translate({8 + i * pitch} 0)">
 			<rect x="0" y={Y - 10} width={side} height="20" class="module" />
 			{#if side > 8}
-				<path d="M{side / 2 - side / 3} {Y - 10} L{side / 2} {Y - 4} L{side / 2 + side / 3} {Y - 10}" class="tip" />
+				<path
+					d="M{side / 2 - side / 3} {Y - 10} L{side / 2} {Y - 4} L{side / 2 + side / 3} {Y - 10}"
+					class="tip"
+				/>
 			{/if}
 		</g>
 	{/each}

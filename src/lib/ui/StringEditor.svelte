@@ -39,11 +39,12 @@
 
 <details bind:open>
 	<summary>
-		<span class="label figure">{string.label}</span>
+		<span class="name figure">{string.label}</span>
 		<StringDrawing modules={string.moduleCount} fuse={string.fuse} room={200} />
 		<span class="figure">{string.moduleCount} x {type?.name}</span>
 		<span class="soft">
-			{string.fuse ? `fuse ${string.fuse.rating ?? '?'} A` : 'no fuse'}, {string.cableResistance} ohm, {string.input ? `input ${string.input}` : 'input unknown'}
+			{string.fuse ? `fuse ${string.fuse.rating ?? '?'} A` : 'no fuse'}, {string.cableResistance} ohm,
+			{string.input ? `input ${string.input}` : 'input unknown'}
 		</span>
 		<span class="change">change</span>
 	</summary>
@@ -80,7 +81,7 @@
 		display: none;
 	}
 
-	.label {
+	.name {
 		font-weight: 650;
 		font-size: 1.1rem;
 		min-width: 3ch;

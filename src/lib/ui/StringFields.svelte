@@ -18,10 +18,27 @@
 	name="moduleTypeId"
 	bind:value={$form.moduleTypeId}
 	errors={errors.moduleTypeId}
-	options={moduleTypes.map((type) => ({ value: type.id, words: `${type.name}, ${type.plate.pmax} W` }))}
+	options={moduleTypes.map((type) => ({
+		value: type.id,
+		words: `${type.name}, ${type.plate.pmax} W`
+	}))}
 />
-<Field label="Modules in the string" name="moduleCount" bind:value={$form.moduleCount} errors={errors.moduleCount} figures />
-<Field label="Cable, both ways" name="cableResistance" bind:value={$form.cableResistance} errors={errors.cableResistance} unit="ohm" figures help="100 m of 4 mm² copper is 0.43 ohm" />
+<Field
+	label="Modules in the string"
+	name="moduleCount"
+	bind:value={$form.moduleCount}
+	errors={errors.moduleCount}
+	figures
+/>
+<Field
+	label="Cable, both ways"
+	name="cableResistance"
+	bind:value={$form.cableResistance}
+	errors={errors.cableResistance}
+	unit="ohm"
+	figures
+	help="100 m of 4 mm² copper is 0.43 ohm"
+/>
 <Choice
 	label="String fuse"
 	name="fuse"
@@ -33,8 +50,21 @@
 	]}
 />
 {#if $form.fuse === 'rated'}
-	<Field label="Fuse rating" name="fuseRating" bind:value={$form.fuseRating} errors={errors.fuseRating} unit="A" figures />
+	<Field
+		label="Fuse rating"
+		name="fuseRating"
+		bind:value={$form.fuseRating}
+		errors={errors.fuseRating}
+		unit="A"
+		figures
+	/>
 {:else}
 	<input type="hidden" name="fuseRating" value={$form.fuseRating} />
 {/if}
-<Field label="Inverter input" name="input" bind:value={$form.input} errors={errors.input} help="Strings of one input run in parallel; empty if not known yet" />
+<Field
+	label="Inverter input"
+	name="input"
+	bind:value={$form.input}
+	errors={errors.input}
+	help="Strings of one input run in parallel; empty if not known yet"
+/>

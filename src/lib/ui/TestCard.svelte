@@ -14,7 +14,9 @@
 </script>
 
 <details {open}>
-	<summary><span>{test.title}</span><span class="exposure">{EXPOSURE_WORDS[test.exposure]}</span></summary>
+	<summary
+		><span>{test.title}</span><span class="exposure">{EXPOSURE_WORDS[test.exposure]}</span></summary
+	>
 	<p>{test.how}</p>
 	<p class="outcomes">{test.outcomes}</p>
 	<div class="caution">
@@ -41,6 +43,7 @@
 		align-items: center;
 		gap: 0 0.8rem;
 		min-height: 48px;
+		padding-block: 0.4rem;
 		font-weight: 600;
 		color: var(--accent);
 		list-style: none;

@@ -11,26 +11,26 @@
 </script>
 
 <!-- Told apart by shape: a level in its ring, a half-filled lozenge, a broken square, a dotted ring. -->
-<span class="mark" data-verdict={verdict}>
+<span class="verdict" data-verdict={verdict}>
 	<svg viewBox="0 0 20 20" aria-hidden="true">
 		{#if verdict === 'fits'}
-			<circle cx="10" cy="10" r="7.6" class="outline" />
-			<path d="M6 10h8" class="stroke" />
+			<circle cx="10" cy="10" r="7.6" class="edge" />
+			<path d="M6 10h8" class="level" />
 		{:else if verdict === 'look'}
-			<path d="M10 1.8 18.2 10 10 18.2 1.8 10Z" class="outline" />
+			<path d="M10 1.8 18.2 10 10 18.2 1.8 10Z" class="edge" />
 			<path d="M10 1.8V18.2L1.8 10Z" class="fill" />
 		{:else if verdict === 'off'}
 			<path d="M2 2H11L8.6 10 11.4 10 8.4 18H2Z" class="fill" />
 			<path d="M13.6 2H18V18H11L14 10H11.2Z" class="fill" />
 		{:else}
-			<circle cx="10" cy="10" r="7.6" class="outline dotted" />
+			<circle cx="10" cy="10" r="7.6" class="edge dotted" />
 		{/if}
 	</svg>
 	<span class={word ? '' : 'sr-only'}>{VERDICT_WORDS[verdict]}</span>
 </span>
 
 <style>
-	.mark {
+	.verdict {
 		display: inline-flex;
 		align-items: center;
 		gap: 0.35rem;
@@ -58,8 +58,8 @@
 		color: var(--off);
 	}
 
-	.outline,
-	.stroke {
+	.edge,
+	.level {
 		fill: none;
 		stroke: currentColor;
 		stroke-width: 2.2;

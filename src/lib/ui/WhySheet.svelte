@@ -20,9 +20,7 @@
 		new Set(session.document.visit.withdrawals.map((withdrawal) => withdrawal.readingId))
 	);
 	const show = $derived((value: number) => `${figureOf(value, words.unit)} ${words.unit}`);
-	const total = $derived(
-		place.expected ? place.expected.standardUncertainty ** 2 : 1
-	);
+	const total = $derived(place.expected ? place.expected.standardUncertainty ** 2 : 1);
 </script>
 
 <section class="why panel" aria-label="Why">
@@ -35,21 +33,27 @@
 		<p class="sum">
 			<span class="figure">{show(place.reading.value)}</span> read,
 			<span class="figure">{show(place.expected.value)}</span> expected:
-			<span class="figure">{signed(place.distance, 1)}</span> standard uncertainties apart.
-			In this visit <em>look</em> begins at {session.assessment.thresholds.look.toFixed(1)},
+			<span class="figure">{signed(place.distance, 1)}</span> standard uncertainties apart. In this
+			visit <em>look</em> begins at {session.assessment.thresholds.look.toFixed(1)},
 			<em>off</em> at {session.assessment.thresholds.off.toFixed(1)}.
 		</p>
 		{#if place.counted}
 			<p>
-				<span class="figure">{signed(place.counted.modules, 2)} ± {(2 * place.counted.modulesSigma).toFixed(2)}</span>
+				<span class="figure"
+					>{signed(place.counted.modules, 2)} ± {(2 * place.counted.modulesSigma).toFixed(2)}</span
+				>
 				modules: {place.counted.words}.
-				{#if place.moduleVolts}One module gives <span class="figure">{show(place.moduleVolts)}</span> here and now.{/if}
+				{#if place.moduleVolts}One module gives <span class="figure">{show(place.moduleVolts)}</span
+					> here and now.{/if}
 			</p>
 		{/if}
 	{/if}
 	{#if place.expected}
 		<details>
-			<summary>How sure: ± <span class="figure">{show(2 * place.expected.standardUncertainty)}</span></summary>
+			<summary
+				>How sure: ± <span class="figure">{show(2 * place.expected.standardUncertainty)}</span
+				></summary
+			>
 			<ul>
 				{#each place.expected.contributions as part (part.words)}
 					<li>
@@ -61,12 +65,16 @@
 			</ul>
 			<p>
 				Added as squares (JCGM 100, 5.1). From label and stated conditions alone, without the
-				{place.expected.siblings} other readings: <span class="figure">{show(place.expected.fromConditions.value)}
-				± {figureOf(2 * place.expected.fromConditions.standardUncertainty, words.unit)}</span>.
+				{place.expected.siblings} other readings:
+				<span class="figure"
+					>{show(place.expected.fromConditions.value)}
+					± {figureOf(2 * place.expected.fromConditions.standardUncertainty, words.unit)}</span
+				>.
 			</p>
 			<p>
-				The label is fitted by five parameters, carried to this light and heat (De Soto and others, Solar
-				Energy 80, 2006), aged by its years, and multiplied by {string?.moduleCount} modules less the cable.
+				The label is fitted by five parameters, carried to this light and heat (De Soto and others,
+				Solar Energy 80, 2006), aged by its years, and multiplied by {string?.moduleCount} modules less
+				the cable.
 			</p>
 		</details>
 	{/if}
@@ -77,9 +85,12 @@
 				{#each history as reading (reading.id)}
 					<li>
 						<span class="figure">{reading.typed || reading.value} {words.unit}</span>
-						{#if reading.atVolts !== null}<span class="figure soft">at {reading.atVolts} V</span>{/if}
+						{#if reading.atVolts !== null}<span class="figure soft">at {reading.atVolts} V</span
+							>{/if}
 						<span class="soft">
-							{dayAndTime(reading.takenAt, session.document.site.timeZone)}, {reading.by}{reading.confirmed ? ', confirmed' : ''}{withdrawn.has(reading.id) ? ', taken back' : ''}
+							{dayAndTime(reading.takenAt, session.document.site.timeZone)}, {reading.by}{reading.confirmed
+								? ', confirmed'
+								: ''}{withdrawn.has(reading.id) ? ', taken back' : ''}
 						</span>
 					</li>
 				{/each}

@@ -9,6 +9,8 @@ export interface Finding {
 	readonly string: StringRecord | null;
 	readonly causes: readonly Cause[];
 	readonly headline: string;
+	/** What it may be, where the headline only says what is known. */
+	readonly perhaps: string | null;
 	/** Of all causes, each test once, least exposure first. */
 	readonly tests: readonly ProposedTest[];
 }
@@ -31,18 +33,13 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 			key,
 			string: record.strings.find((string) => string.id === key) ?? null,
 			causes,
-			headline: headlineOf(causes),
+			headline: causes[0]?.title ?? '',
+			perhaps: causes[0]?.perhaps ?? null,
 			chance: causes.reduce((sum, cause) => sum + cause.probability, 0),
 			tests: testsOf(causes)
 		}))
 		.filter(({ chance }) => chance >= FINDING)
 		.sort((a, b) => Number(a.string === null) - Number(b.string === null) || b.chance - a.chance);
-}
-
-/** The title without the mark that stands before it on the screen. */
-function headlineOf([first]: readonly Cause[]): string {
-	const words = (first?.title ?? '').replace(/^[^:.]{1,20}: /, '');
-	return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 function testsOf(causes: readonly Cause[]): ProposedTest[] {

@@ -44,12 +44,16 @@ export async function importVisit(
 		if (here) {
 			return same(here, document)
 				? succeed({ ...answer, already: true })
-				: clash(`The visit of ${visit.startedAt.slice(0, 10)} by ${visit.by} is here already, with other content.`);
+				: clash(
+						`The visit of ${visit.startedAt.slice(0, 10)} by ${visit.by} is here already, with other content.`
+					);
 		}
 		if (!(await findSite(trx, site.id))) await insertSite(trx, site, now);
 		const known = await findRevision(trx, revision.id);
 		if (known && !same(known.record, record)) {
-			return clash(`Revision ${revision.number} of ${site.name} is here already, with another record.`);
+			return clash(
+				`Revision ${revision.number} of ${site.name} is here already, with another record.`
+			);
 		}
 		if (!known) {
 			const newest = await newestRevision(trx, site.id);

@@ -35,14 +35,12 @@ export async function listSites(
 	let query = db
 		.selectFrom('site')
 		.innerJoin('site_revision as revision', (join) =>
-			join
-				.onRef('revision.site_id', '=', 'site.id')
-				.on('revision.number', '=', (eb) =>
-					eb
-						.selectFrom('site_revision as newest')
-						.whereRef('newest.site_id', '=', 'site.id')
-						.select((e) => e.fn.max('newest.number').as('number'))
-				)
+			join.onRef('revision.site_id', '=', 'site.id').on('revision.number', '=', (eb) =>
+				eb
+					.selectFrom('site_revision as newest')
+					.whereRef('newest.site_id', '=', 'site.id')
+					.select((e) => e.fn.max('newest.number').as('number'))
+			)
 		)
 		.select((eb) => [
 			'site.id',

@@ -1,5 +1,10 @@
 import type { Selectable } from 'kysely';
-import { conditionsSchema, metersSchema, readingSchema, type VisitDocument } from '$core/document/visit';
+import {
+	conditionsSchema,
+	metersSchema,
+	readingSchema,
+	type VisitDocument
+} from '$core/document/visit';
 import { placeKey, standingReadings } from '$core/expectation/standing';
 import type { ConditionsEntry, Reading, Visit, Withdrawal } from '$core/expectation/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
@@ -52,9 +57,24 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 	if (!site || !revision) return null;
 	const inOrder = { visit: id };
 	const [conditions, readings, withdrawals] = await Promise.all([
-		db.selectFrom('conditions').selectAll().where('visit_id', '=', inOrder.visit).orderBy('seq').execute(),
-		db.selectFrom('reading').selectAll().where('visit_id', '=', inOrder.visit).orderBy('seq').execute(),
-		db.selectFrom('withdrawal').selectAll().where('visit_id', '=', inOrder.visit).orderBy('seq').execute()
+		db
+			.selectFrom('conditions')
+			.selectAll()
+			.where('visit_id', '=', inOrder.visit)
+			.orderBy('seq')
+			.execute(),
+		db
+			.selectFrom('reading')
+			.selectAll()
+			.where('visit_id', '=', inOrder.visit)
+			.orderBy('seq')
+			.execute(),
+		db
+			.selectFrom('withdrawal')
+			.selectAll()
+			.where('visit_id', '=', inOrder.visit)
+			.orderBy('seq')
+			.execute()
 	]);
 	return {
 		format: 'zembo-visit',
@@ -136,7 +156,11 @@ export async function insertVisit(
 		.execute();
 }
 
-export async function changeMeters(db: Db, visitId: string, meters: Visit['meters']): Promise<void> {
+export async function changeMeters(
+	db: Db,
+	visitId: string,
+	meters: Visit['meters']
+): Promise<void> {
 	await db
 		.updateTable('visit')
 		.set({ meters: JSON.stringify(metersSchema.parse(meters)) })

@@ -24,7 +24,11 @@ export const load: PageServerLoad = async ({ parent, params }) => {
 		/** The newest visit with readings, if it saw the record as it is now. */
 		last:
 			last && last.revision.id === revision.id
-				? { id: last.visit.id, startedAt: last.visit.startedAt, assessment: assess(last.record, last.visit) }
+				? {
+						id: last.visit.id,
+						startedAt: last.visit.startedAt,
+						assessment: assess(last.record, last.visit)
+					}
 				: null
 	};
 };

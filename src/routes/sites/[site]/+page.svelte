@@ -42,18 +42,37 @@
 			<p class="soft">{data.site.place}</p>
 		</div>
 		<dl>
-			<div><dt>label power</dt><dd class="figure">{kilowatts(watts)}</dd></div>
-			<div><dt>modules</dt><dd class="figure">{modules}</dd></div>
-			<div><dt>strings</dt><dd class="figure">{record.strings.length}</dd></div>
-			<div><dt>in service since</dt><dd class="figure">{record.inServiceSince ?? 'unknown'}</dd></div>
+			<div>
+				<dt>label power</dt>
+				<dd class="figure">{kilowatts(watts)}</dd>
+			</div>
+			<div>
+				<dt>modules</dt>
+				<dd class="figure">{modules}</dd>
+			</div>
+			<div>
+				<dt>strings</dt>
+				<dd class="figure">{record.strings.length}</dd>
+			</div>
+			<div>
+				<dt>in service since</dt>
+				<dd class="figure">{record.inServiceSince ?? 'unknown'}</dd>
+			</div>
 		</dl>
 	</div>
 
 	{#if record.strings.length === 0}
 		<div class="panel empty">
 			<h2>The array is not recorded yet</h2>
-			<p>Two steps: the module’s label, then its strings. Then every reading has something to be compared with.</p>
-			<p><a class="act" href={resolve('/sites/[site]/take-over', { site: data.site.id })}>Take over the array</a></p>
+			<p>
+				Two steps: the module’s label, then its strings. Then every reading has something to be
+				compared with.
+			</p>
+			<p>
+				<a class="act" href={resolve('/sites/[site]/take-over', { site: data.site.id })}
+					>Take over the array</a
+				>
+			</p>
 		</div>
 	{:else}
 		<section>
@@ -63,14 +82,25 @@
 				</h2>
 				<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>Change the record</a>
 			</div>
-			<PathView {record} {places} {suspects} shown={data.last ? ['open-circuit-voltage'] : []} marks={data.last ? ['operating-current'] : []} room={data.last ? 214 : 420} />
+			<PathView
+				{record}
+				{places}
+				{suspects}
+				shown={data.last ? ['open-circuit-voltage'] : []}
+				marks={data.last ? ['operating-current'] : []}
+				room={data.last ? 214 : 420}
+			/>
 			{#if data.last && findings.length > 0}
 				<ul class="findings">
 					{#each findings as finding (finding.key)}
 						<li><span class="figure">{finding.string?.label ?? 'all'}</span> {finding.headline}</li>
 					{/each}
 				</ul>
-				<p><a href={resolve('/visits/[visit]/trace', { visit: data.last.id })}>Why, and what to measure next</a></p>
+				<p>
+					<a href={resolve('/visits/[visit]/trace', { visit: data.last.id })}
+						>Why, and what to measure next</a
+					>
+				</p>
 			{/if}
 		</section>
 	{/if}
@@ -81,7 +111,13 @@
 				<h2>Start a visit</h2>
 				<form method="POST" action="?/visit" use:enhance>
 					<Field label="Who measures" name="by" bind:value={$form.by} errors={$errors.by} />
-					<Field label="Reason" name="reason" bind:value={$form.reason} errors={$errors.reason} help="Routine, fault reported, before a repair; may stay empty" />
+					<Field
+						label="Reason"
+						name="reason"
+						bind:value={$form.reason}
+						errors={$errors.reason}
+						help="Routine, fault reported, before a repair; may stay empty"
+					/>
 					<p><button class="act" disabled={$submitting}>Start, conditions first</button></p>
 				</form>
 			</section>
@@ -97,7 +133,10 @@
 							<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
 								<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
 								<span>{visit.reason || 'no reason given'}</span>
-								<span class="soft">{visit.by}, {visit.readings} {visit.readings === 1 ? 'reading' : 'readings'}</span>
+								<span class="soft"
+									>{visit.by}, {visit.readings}
+									{visit.readings === 1 ? 'reading' : 'readings'}</span
+								>
 							</a>
 						</li>
 					{/each}

@@ -7,7 +7,9 @@ import { superValidate, zod4 } from '$lib/server/forms';
 import { createSite, EMPTY_RECORD } from '$lib/server/repositories/sites';
 import type { Actions, PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async () => ({ form: await superValidate(zod4(siteFormSchema)) });
+export const load: PageServerLoad = async () => ({
+	form: await superValidate(zod4(siteFormSchema))
+});
 
 export const actions: Actions = {
 	default: async ({ request }) => {

@@ -21,8 +21,20 @@
 	<h1>New site</h1>
 	<p class="soft">The place first; its modules and strings come next.</p>
 	<form method="POST" use:enhance class="panel">
-		<Field label="Name" name="name" bind:value={$form.name} errors={$errors.name} help="As people call it: Saltmarsh Ferry Terminal" />
-		<Field label="Where" name="place" bind:value={$form.place} errors={$errors.place} help="What a stranger needs to find the array; may stay empty" />
+		<Field
+			label="Name"
+			name="name"
+			bind:value={$form.name}
+			errors={$errors.name}
+			help="As people call it: Saltmarsh Ferry Terminal"
+		/>
+		<Field
+			label="Where"
+			name="place"
+			bind:value={$form.place}
+			errors={$errors.place}
+			help="What a stranger needs to find the array; may stay empty"
+		/>
 		<Field
 			label="In service since"
 			name="inServiceSince"
@@ -32,8 +44,17 @@
 			unit="year"
 			help="For ageing; leave empty if unknown"
 		/>
-		<Field label="Time zone" name="timeZone" bind:value={$form.timeZone} errors={$errors.timeZone} list="zones" help="Of the site, not of the office" />
-		<datalist id="zones">{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist>
+		<Field
+			label="Time zone"
+			name="timeZone"
+			bind:value={$form.timeZone}
+			errors={$errors.timeZone}
+			list="zones"
+			help="Of the site, not of the office"
+		/>
+		<datalist id="zones"
+			>{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist
+		>
 		<p><button class="act" disabled={$submitting}>Make the site</button></p>
 	</form>
 </div>

@@ -22,7 +22,7 @@
 <style>
 	.visit {
 		display: grid;
-		grid-template-columns: 11rem minmax(0, 1fr);
+		grid-template-columns: 10rem minmax(0, 1fr);
 		min-height: calc(100dvh - 57px);
 	}
 

@@ -51,13 +51,7 @@ async function change(
 	base: string,
 	how: (record: ArrayRecord) => Result<ArrayRecord, string>
 ) {
-	const changed = await changeRecord(
-		await database(),
-		siteId,
-		base,
-		how,
-		new Date().toISOString()
-	);
+	const changed = await changeRecord(await database(), siteId, base, how, new Date().toISOString());
 	return changed.ok ? null : refusalWords(changed.problem);
 }
 
@@ -69,7 +63,10 @@ export const actions: Actions = {
 		const labels = expandLabels(form.data.labels);
 		const words = await change(event, event.params.site, String(data.get('revision')), (record) => {
 			const taken = record.strings.find((string) => labels.includes(string.label));
-			if (taken) return refuse(`There is a string ${taken.label} already. Choose another mark, or change that one.`);
+			if (taken)
+				return refuse(
+					`There is a string ${taken.label} already. Choose another mark, or change that one.`
+				);
 			const fields = fieldsOf(form.data);
 			const added = labels.map((label) => ({ id: uuid(), label, ...fields }));
 			return succeed({ ...record, strings: [...record.strings, ...added] });

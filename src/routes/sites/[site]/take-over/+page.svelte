@@ -21,7 +21,8 @@
 
 	// A new module type is chosen at once where none was.
 	$effect(() => {
-		if ($form.moduleTypeId === '' && record.moduleTypes[0]) $form.moduleTypeId = record.moduleTypes[0].id;
+		if ($form.moduleTypeId === '' && record.moduleTypes[0])
+			$form.moduleTypeId = record.moduleTypes[0].id;
 	});
 </script>
 
@@ -31,8 +32,8 @@
 	<p><a href={resolve('/sites/[site]', { site: data.site.id })}>{data.site.name}</a></p>
 	<h1>Take over the array</h1>
 	<p class="soft lead">
-		Read the module’s label, count modules and strings. Visits keep the revision they were made with;
-		this is revision {data.revision.number}.
+		Read the module’s label, count modules and strings. Visits keep the revision they were made
+		with; this is revision {data.revision.number}.
 	</p>
 	{#if answer?.words}<p class="notice" data-kind="error" role="alert">{answer.words}</p>{/if}
 	{#if answer?.done}<p class="notice" data-kind="done" role="status">{answer.done}</p>{/if}
@@ -43,16 +44,34 @@
 			{#each record.moduleTypes as type (type.id)}
 				{@const odd = checkLabel(type.plate)}
 				<li>
-					<a class="panel" href={resolve('/sites/[site]/take-over/module-types/[type]', { site: data.site.id, type: type.id })}>
+					<a
+						class="panel"
+						href={resolve('/sites/[site]/take-over/module-types/[type]', {
+							site: data.site.id,
+							type: type.id
+						})}
+					>
 						<strong>{type.name}</strong>
-						<span class="figure">{type.plate.pmax} W · {type.plate.voc} V · {type.plate.isc} A</span>
-						<span class="soft">{type.plate.technology}, {type.plate.cellsInSeries} cells in series, {type.plate.sections} sections</span>
-						{#if odd.length > 0}<span class="odd">{odd.length === 1 ? 'one thing is odd' : `${odd.length} things are odd`}</span>{/if}
+						<span class="figure">{type.plate.pmax} W · {type.plate.voc} V · {type.plate.isc} A</span
+						>
+						<span class="soft"
+							>{type.plate.technology}, {type.plate.cellsInSeries} cells in series, {type.plate
+								.sections} sections</span
+						>
+						{#if odd.length > 0}<span class="odd"
+								>{odd.length === 1 ? 'one thing is odd' : `${odd.length} things are odd`}</span
+							>{/if}
 					</a>
 				</li>
 			{/each}
 			<li>
-				<a class="act-plain" href={resolve('/sites/[site]/take-over/module-types/[type]', { site: data.site.id, type: 'new' })}>
+				<a
+					class="act-plain"
+					href={resolve('/sites/[site]/take-over/module-types/[type]', {
+						site: data.site.id,
+						type: 'new'
+					})}
+				>
 					<Plus size={20} aria-hidden="true" />Enter a label
 				</a>
 			</li>
@@ -74,24 +93,52 @@
 			<form method="POST" action="?/add" use:enhance class="panel add">
 				<h3>Add strings</h3>
 				<input type="hidden" name="revision" value={data.revision.id} />
-				<Field label="Marks" name="labels" bind:value={$form.labels} errors={$errors.labels} help={labels.length > 1 ? `${labels.length} strings: ${labels.slice(0, 6).join(', ')}${labels.length > 6 ? ' …' : ''}` : 'A1-A4 makes four; or A1, A2'} />
+				<Field
+					label="Marks"
+					name="labels"
+					bind:value={$form.labels}
+					errors={$errors.labels}
+					help={labels.length > 1
+						? `${labels.length} strings: ${labels.slice(0, 6).join(', ')}${labels.length > 6 ? ' …' : ''}`
+						: 'A1-A4 makes four; or A1, A2'}
+				/>
 				<StringFields {form} errors={$errors} moduleTypes={record.moduleTypes} />
-				<p><button class="act" disabled={$submitting}>{labels.length > 1 ? `Add ${labels.length} strings` : 'Add'}</button></p>
+				<p>
+					<button class="act" disabled={$submitting}
+						>{labels.length > 1 ? `Add ${labels.length} strings` : 'Add'}</button
+					>
+				</p>
 			</form>
 		{/if}
 	</section>
 
 	<section>
 		<h2>3. Age</h2>
-		<form method="POST" action="?/since" use:plainEnhance={() => async ({ update }) => update({ reset: false })} class="since">
+		<form
+			method="POST"
+			action="?/since"
+			use:plainEnhance={() =>
+				async ({ update }) =>
+					update({ reset: false })}
+			class="since"
+		>
 			<input type="hidden" name="revision" value={data.revision.id} />
-			<Field label="In service since" name="inServiceSince" bind:value={since} figures unit="year" help="Leave empty if unknown; then no ageing is allowed for" />
+			<Field
+				label="In service since"
+				name="inServiceSince"
+				bind:value={since}
+				figures
+				unit="year"
+				help="Leave empty if unknown; then no ageing is allowed for"
+			/>
 			<button class="act-plain">Store</button>
 		</form>
 	</section>
 
 	{#if record.strings.length > 0}
-		<p class="next"><a class="act" href={resolve('/sites/[site]', { site: data.site.id })}>Done: to the site</a></p>
+		<p class="next">
+			<a class="act" href={resolve('/sites/[site]', { site: data.site.id })}>Done: to the site</a>
+		</p>
 	{/if}
 </div>
 

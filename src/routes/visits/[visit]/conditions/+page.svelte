@@ -45,38 +45,76 @@
 <div class="page">
 	<h1>Conditions</h1>
 	<p class="soft lead">
-		Light in the plane of the modules and the temperature of their cells, at the time of the readings.
-		Every expected value hangs on them. Enter them anew when the sun moves; the last entry holds.
+		Light in the plane of the modules and the temperature of their cells, at the time of the
+		readings. Every expected value hangs on them. Enter them anew when the sun moves; the last entry
+		holds.
 	</p>
 
 	<form method="POST" action="?/conditions" use:enhance>
 		<fieldset class="panel">
 			<legend>Irradiance</legend>
 			<div class="big">
-				<Field label="In the plane of the modules" name="irradiance" bind:value={$form.irradiance} errors={$errors.irradiance} unit="W/m²" figures />
+				<Field
+					label="In the plane of the modules"
+					name="irradiance"
+					bind:value={$form.irradiance}
+					errors={$errors.irradiance}
+					unit="W/m²"
+					figures
+				/>
 			</div>
 			<Choice
 				label="Where it comes from"
 				name="irradianceSource"
 				bind:value={$form.irradianceSource}
 				onchange={irradianceSource}
-				options={IRRADIANCE_SOURCES.map((value) => ({ value, words: IRRADIANCE_SOURCE_FACTS[value].words }))}
+				options={IRRADIANCE_SOURCES.map((value) => ({
+					value,
+					words: IRRADIANCE_SOURCE_FACTS[value].words
+				}))}
 			/>
-			<Field label="How sure" name="irradianceDoubt" bind:value={$form.irradianceDoubt} errors={$errors.irradianceDoubt} unit="%" figures help="Standard uncertainty; the screen shows twice it" />
+			<Field
+				label="How sure"
+				name="irradianceDoubt"
+				bind:value={$form.irradianceDoubt}
+				errors={$errors.irradianceDoubt}
+				unit="%"
+				figures
+				help="Standard uncertainty; the screen shows twice it"
+			/>
 		</fieldset>
 		<fieldset class="panel">
 			<legend>Cell temperature</legend>
 			<div class="big">
-				<Field label="Of the cells, not of the air" name="cellTemperature" bind:value={$form.cellTemperature} errors={$errors.cellTemperature} unit="°C" figures help="A probe on the back of an open rack reads about 3 K below the cells in full sun" />
+				<Field
+					label="Of the cells, not of the air"
+					name="cellTemperature"
+					bind:value={$form.cellTemperature}
+					errors={$errors.cellTemperature}
+					unit="°C"
+					figures
+					help="A probe on the back of an open rack reads about 3 K below the cells in full sun"
+				/>
 			</div>
 			<Choice
 				label="Where it comes from"
 				name="temperatureSource"
 				bind:value={$form.temperatureSource}
 				onchange={temperatureSource}
-				options={TEMPERATURE_SOURCES.map((value) => ({ value, words: TEMPERATURE_SOURCE_FACTS[value].words }))}
+				options={TEMPERATURE_SOURCES.map((value) => ({
+					value,
+					words: TEMPERATURE_SOURCE_FACTS[value].words
+				}))}
 			/>
-			<Field label="How sure" name="temperatureDoubt" bind:value={$form.temperatureDoubt} errors={$errors.temperatureDoubt} unit="K" figures help="Standard uncertainty" />
+			<Field
+				label="How sure"
+				name="temperatureDoubt"
+				bind:value={$form.temperatureDoubt}
+				errors={$errors.temperatureDoubt}
+				unit="K"
+				figures
+				help="Standard uncertainty"
+			/>
 		</fieldset>
 		<p><button class="act" disabled={$submitting}>Store and measure</button></p>
 	</form>
@@ -84,27 +122,87 @@
 	<div class="below">
 		<form method="POST" action="?/meters" use:enhanceMeters>
 			<h2>Meters</h2>
-			<p class="soft">Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.</p>
+			<p class="soft">
+				Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.
+			</p>
 			<table>
 				<thead><tr><th></th><th>% of reading</th><th>counts</th><th>one count</th></tr></thead>
 				<tbody>
 					<tr>
 						<th scope="row">Volts</th>
-						<td><input name="voltsPct" aria-label="Volts, % of reading" inputmode="decimal" class="figure" bind:value={$meterForm.voltsPct} aria-invalid={Boolean($meterErrors.voltsPct)} /></td>
-						<td><input name="voltsCounts" aria-label="Volts, counts" inputmode="decimal" class="figure" bind:value={$meterForm.voltsCounts} aria-invalid={Boolean($meterErrors.voltsCounts)} /></td>
-						<td><input name="voltsResolution" aria-label="Volts, one count" inputmode="decimal" class="figure" bind:value={$meterForm.voltsResolution} aria-invalid={Boolean($meterErrors.voltsResolution)} /> V</td>
+						<td
+							><input
+								name="voltsPct"
+								aria-label="Volts, % of reading"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.voltsPct}
+								aria-invalid={Boolean($meterErrors.voltsPct)}
+							/></td
+						>
+						<td
+							><input
+								name="voltsCounts"
+								aria-label="Volts, counts"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.voltsCounts}
+								aria-invalid={Boolean($meterErrors.voltsCounts)}
+							/></td
+						>
+						<td
+							><input
+								name="voltsResolution"
+								aria-label="Volts, one count"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.voltsResolution}
+								aria-invalid={Boolean($meterErrors.voltsResolution)}
+							/> V</td
+						>
 					</tr>
 					<tr>
 						<th scope="row">Clamp</th>
-						<td><input name="ampsPct" aria-label="Clamp, % of reading" inputmode="decimal" class="figure" bind:value={$meterForm.ampsPct} aria-invalid={Boolean($meterErrors.ampsPct)} /></td>
-						<td><input name="ampsCounts" aria-label="Clamp, counts" inputmode="decimal" class="figure" bind:value={$meterForm.ampsCounts} aria-invalid={Boolean($meterErrors.ampsCounts)} /></td>
-						<td><input name="ampsResolution" aria-label="Clamp, one count" inputmode="decimal" class="figure" bind:value={$meterForm.ampsResolution} aria-invalid={Boolean($meterErrors.ampsResolution)} /> A</td>
+						<td
+							><input
+								name="ampsPct"
+								aria-label="Clamp, % of reading"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.ampsPct}
+								aria-invalid={Boolean($meterErrors.ampsPct)}
+							/></td
+						>
+						<td
+							><input
+								name="ampsCounts"
+								aria-label="Clamp, counts"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.ampsCounts}
+								aria-invalid={Boolean($meterErrors.ampsCounts)}
+							/></td
+						>
+						<td
+							><input
+								name="ampsResolution"
+								aria-label="Clamp, one count"
+								inputmode="decimal"
+								class="figure"
+								bind:value={$meterForm.ampsResolution}
+								aria-invalid={Boolean($meterErrors.ampsResolution)}
+							/> A</td
+						>
 					</tr>
 				</tbody>
 			</table>
 			{#each Object.values($meterErrors).flat() as words, i (i)}<p class="error">{words}</p>{/each}
-			<p class="done"><button class="act-plain">Store the meters</button>
-				{#if $metersPosted && Object.keys($meterErrors).length === 0}<span role="status">Stored.</span>{/if}</p>
+			<p class="done">
+				<button class="act-plain">Store the meters</button>
+				{#if $metersPosted && Object.keys($meterErrors).length === 0}<span role="status"
+						>Stored.</span
+					>{/if}
+			</p>
 		</form>
 		<section>
 			<h2>Entered so far</h2>
@@ -114,8 +212,12 @@
 				<ul>
 					{#each history as entry (entry.id)}
 						<li>
-							<span class="figure">{entry.irradiance.value} W/m², {entry.cellTemperature.value} °C</span>
-							<span class="soft">{dayAndTime(entry.enteredAt, session.document.site.timeZone)}, {entry.by}</span>
+							<span class="figure"
+								>{entry.irradiance.value} W/m², {entry.cellTemperature.value} °C</span
+							>
+							<span class="soft"
+								>{dayAndTime(entry.enteredAt, session.document.site.timeZone)}, {entry.by}</span
+							>
 						</li>
 					{/each}
 				</ul>

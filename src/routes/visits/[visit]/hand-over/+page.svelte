@@ -4,7 +4,7 @@
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingConditions } from '$core/expectation/standing';
-	import { WHO_DECIDES } from '$core/rules/cautions';
+	import { NOT_LED_THROUGH, WHO_DECIDES } from '$core/rules/cautions';
 	import { findingsOf } from '$lib/ui/findings';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
@@ -26,19 +26,32 @@
 	);
 	const cautions = $derived([
 		...new Map(
-			findings.flatMap(({ tests }) => tests).flatMap(({ cautions: list }) => list.map((c) => [c.words, c] as const))
+			findings
+				.flatMap(({ tests }) => tests)
+				.flatMap(({ cautions: list }) => list.map((c) => [c.words, c] as const))
 		).values()
 	]);
 </script>
 
-<svelte:head><title>Visit of {visit.startedAt.slice(0, 10)} · {site.name} · Zembo</title></svelte:head>
+<svelte:head
+	><title>Visit of {visit.startedAt.slice(0, 10)} · {site.name} · Zembo</title></svelte:head
+>
 
 <div class="bar no-print">
-	<button type="button" class="act" onclick={() => window.print()}><Printer size={20} aria-hidden="true" />Print</button>
-	<a class="act-plain" href={resolve('/visits/[visit]/visit.json', { visit: visit.id })} download data-sveltekit-reload>
+	<button type="button" class="act" onclick={() => window.print()}
+		><Printer size={20} aria-hidden="true" />Print</button
+	>
+	<a
+		class="act-plain"
+		href={resolve('/visits/[visit]/visit.json', { visit: visit.id })}
+		download
+		data-sveltekit-reload
+	>
 		<Download size={20} aria-hidden="true" />Visit as a file
 	</a>
-	<span class="soft">The file holds record, conditions and every reading, and is read back on the page of sites.</span>
+	<span class="soft"
+		>The file holds record, conditions and every reading, and is read back on the page of sites.</span
+	>
 </div>
 
 <article class="report">
@@ -48,10 +61,16 @@
 			<p>{site.place}</p>
 		</div>
 		<dl>
-			<dt>Visit</dt><dd>{dayAndTime(visit.startedAt, site.timeZone)} <span class="soft">({site.timeZone})</span></dd>
-			<dt>Measured by</dt><dd>{visit.by}</dd>
-			{#if visit.reason}<dt>Reason</dt><dd>{visit.reason}</dd>{/if}
-			<dt>Record</dt><dd>revision {revision.number}</dd>
+			<dt>Visit</dt>
+			<dd>
+				{dayAndTime(visit.startedAt, site.timeZone)} <span class="soft">({site.timeZone})</span>
+			</dd>
+			<dt>Measured by</dt>
+			<dd>{visit.by}</dd>
+			{#if visit.reason}<dt>Reason</dt>
+				<dd>{visit.reason}</dd>{/if}
+			<dt>Record</dt>
+			<dd>revision {revision.number}</dd>
 		</dl>
 	</header>
 
@@ -63,14 +82,21 @@
 			<p>Nothing wrong that these readings can show.</p>
 		{:else}
 			<table>
-				<thead><tr><th>String</th><th>Cause</th><th class="num">Chance</th><th>Measure next</th></tr></thead>
+				<thead
+					><tr><th>String</th><th>Cause</th><th class="num">Chance</th><th>Measure next</th></tr
+					></thead
+				>
 				<tbody>
 					{#each findings as { key, string, causes, tests } (key)}
 						{#each causes as cause, i (cause.id)}
 							<tr>
 								<td class="figure">{i === 0 ? (string?.label ?? 'all') : ''}</td>
-								<td>{cause.title}</td>
-								<td class="num figure">{cause.probability > 0.995 ? '>99' : Math.round(100 * cause.probability)} %</td>
+								<td
+									>{cause.title}{#if cause.perhaps}. {cause.perhaps}{/if}</td
+								>
+								<td class="num figure"
+									>{cause.probability > 0.995 ? '>99' : Math.round(100 * cause.probability)} %</td
+								>
 								<td>{i === 0 ? (tests[0]?.title ?? '') : ''}</td>
 							</tr>
 						{/each}
@@ -86,61 +112,106 @@
 		{#if conditions}
 			<p>
 				<span class="figure">{conditions.irradiance.value} W/m²</span>
-				± {(200 * conditions.irradiance.relativeStandardUncertainty).toFixed(1)} % ({IRRADIANCE_SOURCE_FACTS[conditions.irradiance.source].words.toLowerCase()}),
-				cells <span class="figure">{conditions.cellTemperature.value} °C</span>
-				± {(2 * conditions.cellTemperature.standardUncertainty).toFixed(1)} K ({TEMPERATURE_SOURCE_FACTS[conditions.cellTemperature.source].words.toLowerCase()}),
-				entered {dayAndTime(conditions.enteredAt, site.timeZone)} by {conditions.by}.
-				{#each session.assessment.groups as group (group.moduleTypeId)}{group.words} {/each}
+				± {(200 * conditions.irradiance.relativeStandardUncertainty).toFixed(1)} % ({IRRADIANCE_SOURCE_FACTS[
+					conditions.irradiance.source
+				].words.toLowerCase()}), cells
+				<span class="figure">{conditions.cellTemperature.value} °C</span>
+				± {(2 * conditions.cellTemperature.standardUncertainty).toFixed(1)} K ({TEMPERATURE_SOURCE_FACTS[
+					conditions.cellTemperature.source
+				].words.toLowerCase()}), entered {dayAndTime(conditions.enteredAt, site.timeZone)} by {conditions.by}.
+				{#each session.assessment.groups as group (group.moduleTypeId)}{group.words}
+				{/each}
 			</p>
 		{:else}<p>Not entered: no reading has a basis.</p>{/if}
 		<p class="soft">
-			Meters: volts ± ({visit.meters.volts.pctOfReading} % + {visit.meters.volts.counts} x {visit.meters.volts.resolution} V),
-			clamp ± ({visit.meters.amps.pctOfReading} % + {visit.meters.amps.counts} x {visit.meters.amps.resolution} A).
+			Meters: volts ± ({visit.meters.volts.pctOfReading} % + {visit.meters.volts.counts} x {visit
+				.meters.volts.resolution} V), clamp ± ({visit.meters.amps.pctOfReading} % + {visit.meters
+				.amps.counts} x {visit.meters.amps.resolution} A).
 		</p>
 	</section>
 
 	<section class="keep">
 		<h2>Array</h2>
-		<PathView {record} places={session.places} suspects={session.suspects} marks={['open-circuit-voltage', 'operating-current']} room={260} />
+		<PathView
+			{record}
+			places={session.places}
+			suspects={session.suspects}
+			marks={['open-circuit-voltage', 'operating-current']}
+			room={260}
+		/>
 		<table>
-			<thead><tr><th>Module type</th><th class="num">Pmax</th><th class="num">Vmp</th><th class="num">Imp</th><th class="num">Voc</th><th class="num">Isc</th><th class="num">cells</th><th class="num">%/K Isc</th><th class="num">%/K Voc</th></tr></thead>
+			<thead
+				><tr
+					><th>Module type</th><th class="num">Pmax</th><th class="num">Vmp</th><th class="num"
+						>Imp</th
+					><th class="num">Voc</th><th class="num">Isc</th><th class="num">cells</th><th class="num"
+						>%/K Isc</th
+					><th class="num">%/K Voc</th></tr
+				></thead
+			>
 			<tbody>
 				{#each used as { id, name, plate } (id)}
 					<tr>
 						<td>{name}</td>
-						<td class="num figure">{plate.pmax}</td><td class="num figure">{plate.vmp}</td><td class="num figure">{plate.imp}</td>
-						<td class="num figure">{plate.voc}</td><td class="num figure">{plate.isc}</td><td class="num figure">{plate.cellsInSeries}</td>
-						<td class="num figure">{plate.alphaIscPctPerK.toFixed(3)}</td><td class="num figure">{plate.betaVocPctPerK.toFixed(3)}</td>
+						<td class="num figure">{plate.pmax}</td><td class="num figure">{plate.vmp}</td><td
+							class="num figure">{plate.imp}</td
+						>
+						<td class="num figure">{plate.voc}</td><td class="num figure">{plate.isc}</td><td
+							class="num figure">{plate.cellsInSeries}</td
+						>
+						<td class="num figure">{plate.alphaIscPctPerK.toFixed(3)}</td><td class="num figure"
+							>{plate.betaVocPctPerK.toFixed(3)}</td
+						>
 					</tr>
 				{/each}
 			</tbody>
 		</table>
 		<p class="soft">
-			Label power {kilowatts(record.strings.reduce((sum, s) => sum + s.moduleCount * (typeOf(s.moduleTypeId)?.plate.pmax ?? 0), 0))};
-			in service since {record.inServiceSince ?? 'unknown'}.
+			Label power {kilowatts(
+				record.strings.reduce(
+					(sum, s) => sum + s.moduleCount * (typeOf(s.moduleTypeId)?.plate.pmax ?? 0),
+					0
+				)
+			)}; in service since {record.inServiceSince ?? 'unknown'}.
 		</p>
 	</section>
 
 	<section>
 		<h2>Readings</h2>
 		<table>
-			<thead><tr><th>Place</th><th class="num">Read</th><th class="num">Expected</th><th class="num">Difference</th><th>Verdict</th><th>In modules and sections</th></tr></thead>
+			<thead
+				><tr
+					><th>Place</th><th class="num">Read</th><th class="num">Expected</th><th class="num"
+						>Difference</th
+					><th>Verdict</th><th>In modules and sections</th></tr
+				></thead
+			>
 			<tbody>
 				{#each read as place (place.key)}
 					{@const words = QUANTITY_WORDS[place.quantity]}
 					<tr>
 						<td class="figure">{labelOf(place.stringId)} {words.symbol}</td>
-						<td class="num figure">{figureOf(place.reading?.value ?? 0, words.unit)} {words.unit}</td>
+						<td class="num figure"
+							>{figureOf(place.reading?.value ?? 0, words.unit)} {words.unit}</td
+						>
 						<td class="num figure">
-							{#if place.expected}{figureOf(place.expected.value, words.unit)} ± {figureOf(2 * place.expected.standardUncertainty, words.unit)}{/if}
+							{#if place.expected}{figureOf(place.expected.value, words.unit)} ± {figureOf(
+									2 * place.expected.standardUncertainty,
+									words.unit
+								)}{/if}
 						</td>
 						<td class="num figure">
-							{#if place.difference !== null}{signed(place.difference, words.unit === 'V' ? 1 : 2)} {words.unit}{/if}
+							{#if place.difference !== null}{signed(place.difference, words.unit === 'V' ? 1 : 2)}
+								{words.unit}{/if}
 						</td>
-						<td>{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}</td>
+						<td
+							>{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}</td
+						>
 						<td>
 							{#if place.counted}{place.counted.words}
-							{:else if place.reading?.atVolts !== null}at <span class="figure">{place.reading?.atVolts} V</span>
+							{:else if place.reading?.atVolts !== null}at <span class="figure"
+									>{place.reading?.atVolts} V</span
+								>
 							{:else}{place.missing ?? ''}{/if}
 						</td>
 					</tr>
@@ -148,15 +219,22 @@
 			</tbody>
 		</table>
 		<p class="soft">
-			Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts stated. Expected ± 2 standard uncertainties;
-			off beyond {session.assessment.thresholds.off.toFixed(1)}, look beyond {session.assessment.thresholds.look.toFixed(1)}.
+			Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts
+			stated. Expected ± 2 standard uncertainties; off beyond {session.assessment.thresholds.off.toFixed(
+				1
+			)}, look beyond {session.assessment.thresholds.look.toFixed(1)}.
 		</p>
 	</section>
 
 	<section>
 		<h2>Cautions for what comes next</h2>
 		<ul>
-			{#each cautions as caution (caution.words)}<li>{caution.words} <span class="soft">({caution.source})</span></li>{/each}
+			{#each cautions as caution (caution.words)}<li>
+					{caution.words} <span class="soft">({caution.source})</span>
+				</li>{/each}
+			{#if findings.some(({ tests }) => tests.some((test) => test.notLedThrough))}<li>
+					{NOT_LED_THROUGH}
+				</li>{/if}
 			<li>{WHO_DECIDES}</li>
 		</ul>
 	</section>

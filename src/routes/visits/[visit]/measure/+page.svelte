@@ -46,7 +46,10 @@
 
 	function choose(stringId: string, chosen: Quantity) {
 		quantity = chosen;
-		index = Math.max(0, record.strings.findIndex((s) => s.id === stringId));
+		index = Math.max(
+			0,
+			record.strings.findIndex((s) => s.id === stringId)
+		);
 		const key = placeKey(stringId, chosen);
 		whyKey = session.places.get(key)?.reading ? key : null;
 	}
@@ -79,7 +82,9 @@
 		<h1>No strings to measure</h1>
 		<p>The record of this visit holds none. Add them, then start a visit that sees them.</p>
 		<p>
-			<a class="act" href={resolve('/sites/[site]/take-over', { site: session.document.site.id })}>Add strings</a>
+			<a class="act" href={resolve('/sites/[site]/take-over', { site: session.document.site.id })}
+				>Add strings</a
+			>
 		</p>
 	</div>
 {:else}
@@ -87,13 +92,22 @@
 		<section class="field" aria-label="Strings">
 			{#if imported}
 				<p class="notice" data-kind="done" role="status">
-					{imported === 'done' ? 'The visit was imported.' : 'This visit is here already, entry for entry; nothing was changed.'}
+					{imported === 'done'
+						? 'The visit was imported.'
+						: 'This visit is here already, entry for entry; nothing was changed.'}
 				</p>
 			{/if}
 			{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
 			<div class="quantities" role="group" aria-label="What is measured">
 				{#each QUANTITIES as candidate (candidate)}
-					<button type="button" aria-pressed={quantity === candidate} onclick={() => { quantity = candidate; index = 0; }}>
+					<button
+						type="button"
+						aria-pressed={quantity === candidate}
+						onclick={() => {
+							quantity = candidate;
+							index = 0;
+						}}
+					>
 						{QUANTITY_WORDS[candidate].name}
 						<span class="figure">{QUANTITY_WORDS[candidate].unit}</span>
 					</button>
@@ -106,18 +120,31 @@
 				marks={others}
 				suspects={session.suspects}
 				{lit}
-				room={150}
+				room={112}
 				onchoose={choose}
 			/>
 			<p class="legend soft">
-				<svg viewBox="0 0 34 16" aria-hidden="true"><rect x="1" y="2" width="32" height="12" /><path d="M7 2L1 8M14 2L2 14M21 2L9 14M28 2L16 14M33 4L23 14" /></svg>
+				<svg viewBox="0 0 34 16" aria-hidden="true"
+					><rect x="1" y="2" width="32" height="12" /><path
+						d="M7 2L1 8M14 2L2 14M21 2L9 14M28 2L16 14M33 4L23 14"
+					/></svg
+				>
 				expected here and now, ± 2 standard uncertainties; the bar is the reading.
-				{#if quantity === 'open-circuit-voltage'}Long ticks are one module’s volts, short ones a section.{:else}Long ticks are 10 %.{/if}
+				{#if quantity === 'open-circuit-voltage'}Long ticks are one module’s volts, short ones a
+					section.{:else}Long ticks are 10 %.{/if}
 			</p>
 		</section>
 		<aside>
 			{#if string}
-				<EntryPanel {session} {string} {quantity} {place} onmove={move} onstored={stored} onquantity={(q) => (quantity = q)} />
+				<EntryPanel
+					{session}
+					{string}
+					{quantity}
+					{place}
+					onmove={move}
+					onstored={stored}
+					onquantity={(q) => (quantity = q)}
+				/>
 			{/if}
 			{#if why}<WhySheet place={why} {session} />{/if}
 		</aside>
@@ -127,7 +154,7 @@
 <style>
 	.measure {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 21.5rem;
+		grid-template-columns: minmax(0, 1fr) 19.5rem;
 		align-items: start;
 	}
 

@@ -27,7 +27,9 @@
 		<h1>Nothing to trace yet</h1>
 		<p>{session.assessment.noCauses}</p>
 		<p class="next">
-			<a class="act" href={resolve('/visits/[visit]/measure', { visit: session.document.visit.id })}>To the readings</a>
+			<a class="act" href={resolve('/visits/[visit]/measure', { visit: session.document.visit.id })}
+				>To the readings</a
+			>
 		</p>
 	{:else}
 		<h1>
@@ -35,30 +37,42 @@
 			{:else}What is to blame{/if}
 		</h1>
 		<p class="soft lead">
-			Chances from all readings together, the strings each other’s yardstick. That nothing at all is wrong:
-			<span class="figure">{(100 * (healthy?.probability ?? 0)).toFixed(healthy && healthy.probability > 0.1 ? 0 : 1)} %</span>.
+			Chances from all readings together, the strings each other’s yardstick. That nothing at all is
+			wrong:
+			<span class="figure"
+				>{(100 * (healthy?.probability ?? 0)).toFixed(healthy && healthy.probability > 0.1 ? 0 : 1)} %</span
+			>.
 			{WHO_DECIDES}
 		</p>
 
-		{#each findings as finding, i (finding.key)}
+		{#each findings as finding (finding.key)}
 			<article class="panel" data-finding={finding.string?.label ?? 'all'}>
 				<header>
 					<h2>
 						<span class="figure">{finding.string?.label ?? 'All'}</span>
 						{finding.headline}
 					</h2>
+					{#if finding.perhaps}<p class="perhaps">{finding.perhaps}</p>{/if}
 					{#if finding.string}
-						<StringDrawing modules={finding.string.moduleCount} fuse={finding.string.fuse} suspects={finding.causes[0]?.members.map((m) => m.code) ?? []} />
+						<StringDrawing
+							modules={finding.string.moduleCount}
+							fuse={finding.string.fuse}
+							suspects={finding.causes[0]?.members.map((m) => m.code) ?? []}
+						/>
 					{/if}
 				</header>
 				<PossibleBar causes={finding.causes} />
 				<div class="split">
 					<div>
-						{#each finding.causes as cause, c (cause.id)}<CauseLine {cause} open={c === 0} />{/each}
+						{#each finding.causes as cause, c (cause.id)}<CauseLine
+								{cause}
+								open={c === 0}
+								alone={finding.causes.length === 1}
+							/>{/each}
 					</div>
 					<div>
 						<h3>Measure next</h3>
-						{#each finding.tests as test, t (test.title)}<TestCard {test} open={i === 0 && t === 0} />{/each}
+						{#each finding.tests as test, t (test.title)}<TestCard {test} open={t === 0} />{/each}
 					</div>
 				</div>
 			</article>
@@ -127,8 +141,13 @@
 		gap: 0.5rem 2rem;
 	}
 
+	.perhaps {
+		order: 3;
+		flex-basis: 100%;
+	}
+
 	.sub {
-		margin-top: 1.5rem;
+		margin: 1.5rem 0 0.4rem;
 		font-size: 1.1rem;
 	}
 

@@ -6,7 +6,11 @@ import type { RequestHandler } from './$types';
 
 /** A name that every file system takes. */
 function fileName(site: string, startedAt: string): string {
-	const plain = site.normalize('NFKD').replace(/[^\w]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase();
+	const plain = site
+		.normalize('NFKD')
+		.replace(/[^\w]+/g, '-')
+		.replace(/^-+|-+$/g, '')
+		.toLowerCase();
 	return `${plain || 'site'}-${startedAt.slice(0, 10)}.zembo-visit.json`;
 }
 

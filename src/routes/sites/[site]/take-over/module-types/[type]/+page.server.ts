@@ -1,6 +1,11 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { formOfModuleType, labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/forms';
+import {
+	formOfModuleType,
+	labelFormSchema,
+	moduleTypeOfForm,
+	type LabelForm
+} from '$core/document/forms';
 import { checkLabel } from '$core/module/plausibility';
 import type { Plate } from '$core/module/plate';
 import { succeed } from '$core/units/result';
@@ -40,7 +45,11 @@ export const actions: Actions = {
 		const type = moduleTypeOfForm(params.type === 'new' ? uuid() : params.type, form.data);
 		for (const finding of checkLabel(type.plate)) {
 			if (finding.severity !== 'error') continue;
-			setError(form, FORM_FIELD[finding.field] ?? (finding.field as keyof LabelForm), finding.words);
+			setError(
+				form,
+				FORM_FIELD[finding.field] ?? (finding.field as keyof LabelForm),
+				finding.words
+			);
 		}
 		if (!form.valid) return fail(400, { form });
 		const changed = await changeRecord(

@@ -1,0 +1,48 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+export default ts.config(
+	{ ignores: ['.svelte-kit/', 'build/', 'build-tools/', 'build-bench/', 'node_modules/', 'data/'] },
+	js.configs.recommended,
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	prettier,
+	...svelte.configs.prettier,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		rules: {
+			// TypeScript reports undefined names itself.
+			'no-undef': 'off',
+			'@typescript-eslint/no-unused-vars': [
+				'error',
+				{ argsIgnorePattern: '^_', varsIgnorePattern: '^_' }
+			]
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
+		}
+	},
+	{
+		files: ['src/core/**/*.ts'],
+		ignores: ['src/core/**/*.test.ts'],
+		rules: {
+			// The core has no clock and no randomness of its own: both are passed in.
+			'no-restricted-globals': ['error', 'Date', 'performance', 'fetch', 'process'],
+			'no-restricted-properties': [
+				'error',
+				{ object: 'Math', property: 'random', message: 'Pass a generator in.' }
+			]
+		}
+	},
+	{
+		files: ['scripts/**/*.mjs', '.dependency-cruiser.cjs'],
+		languageOptions: { globals: globals.node }
+	}
+);
