@@ -74,6 +74,7 @@ module.exports = {
 	options: {
 		doNotFollow: { path: 'node_modules' },
 		tsConfig: { fileName: 'tsconfig.json' },
+		webpackConfig: { fileName: '.dependency-cruiser.aliases.cjs' },
 		tsPreCompilationDeps: true,
 		enhancedResolveOptions: {
 			exportsFields: ['exports'],

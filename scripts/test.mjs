@@ -28,7 +28,7 @@ const tested = spawnSync(
 	{ cwd: ROOT, stdio: 'inherit' }
 );
 let passed = 0;
-let failed = 0;
+let failed;
 try {
 	const result = JSON.parse(readFileSync(report, 'utf8'));
 	passed = result.numPassedTests;

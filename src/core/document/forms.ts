@@ -6,7 +6,7 @@ import { ALPHA_UNITS, BETA_UNITS, relativeCoefficient } from '../module/coeffici
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
 import { figure, figureOrEmpty, figureValue } from './figure';
-import { RECORD_LIMITS, shortText } from './record';
+import { RECORD_LIMITS } from './record';
 import { READING_LIMITS, siteSchema, VISIT_TEXT } from './visit';
 
 /*
@@ -195,12 +195,8 @@ export const siteFormSchema = z.object({
 	timeZone: siteSchema.shape.timeZone.default('Etc/UTC'),
 	inServiceSince: figureOrEmpty(RECORD_LIMITS.year)
 });
-export type SiteForm = z.infer<typeof siteFormSchema>;
 
 export const visitFormSchema = z.object({
 	by: required(VISIT_TEXT.name, 'Who measures? Type your name.'),
 	reason: z.string().trim().max(VISIT_TEXT.reason)
 });
-export type VisitForm = z.infer<typeof visitFormSchema>;
-
-export const personSchema = shortText(VISIT_TEXT.name);

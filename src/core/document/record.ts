@@ -29,7 +29,7 @@ const count = ({ min, max }: { readonly min: number; readonly max: number }) =>
 export const shortText = (longest: number) => z.string().trim().min(1).max(longest);
 export const instant = z.iso.datetime();
 
-export const plateSchema = z
+const plateSchema = z
 	.strictObject({
 		technology: z.enum(TECHNOLOGIES),
 		cellsInSeries: count(RECORD_LIMITS.cells),

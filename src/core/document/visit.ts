@@ -114,7 +114,7 @@ const meterSchema = z.strictObject({
 
 export const metersSchema = z.strictObject({ volts: meterSchema, amps: meterSchema });
 
-export const visitSchema = z.strictObject({
+const visitSchema = z.strictObject({
 	id: z.uuid(),
 	startedAt: instant,
 	by: person,

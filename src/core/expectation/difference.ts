@@ -73,7 +73,7 @@ const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 const numberWord = (n: number) => NUMBER_WORDS[n] ?? String(n);
 
 /** "one section short", "two modules and one section short", "one module too many". */
-export function countWords(sections: number, sectionsPerModule: number): string {
+function countWords(sections: number, sectionsPerModule: number): string {
 	const total = Math.abs(sections);
 	const whole = Math.floor(total / sectionsPerModule);
 	const rest = total % sectionsPerModule;

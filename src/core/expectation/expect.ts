@@ -11,7 +11,7 @@ import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verd
 import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
 
 /** What a place should read, how sure that is, and what makes it unsure. V or A. */
-export interface ExpectedValue {
+interface ExpectedValue {
 	readonly value: number;
 	/** Of expected value and reading together. */
 	readonly standardUncertainty: number;
@@ -54,7 +54,7 @@ export interface Expectations {
 }
 
 /** Years of service at the moment of a visit; 0 where the year is not known. */
-export function yearsInService(record: ArrayRecord, startedAt: string): number {
+function yearsInService(record: ArrayRecord, startedAt: string): number {
 	if (record.inServiceSince === null) return 0;
 	const year = Number(startedAt.slice(0, 4)) + (Number(startedAt.slice(5, 7)) - 1) / 12;
 	return Math.max(0, year - record.inServiceSince - 0.5);

@@ -33,7 +33,7 @@ export interface SharedEstimate {
 	readonly items: readonly WeighedReading[];
 }
 
-export interface WeighedReading {
+interface WeighedReading {
 	readonly reading: SharedReading;
 	/** Derivatives of the expected value, per 1 and per K. */
 	readonly slope: readonly [number, number];

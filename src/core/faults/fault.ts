@@ -33,7 +33,7 @@ export interface Severity {
  * What a fault leaves of a string in one switching state; null where the reading cannot be
  * foretold.
  */
-export type Injection = (
+type Injection = (
 	circuit: StringCircuit,
 	severity: Severity,
 	state: SwitchingState,

@@ -9,9 +9,9 @@ export interface LabelFinding {
 }
 
 /** Fill factor of flat-plate modules; common practice, no source. */
-export const PLAUSIBLE_FILL_FACTOR = [0.6, 0.87] as const;
+const PLAUSIBLE_FILL_FACTOR = [0.6, 0.87] as const;
 /** Vmp x Imp against Pmax; common practice: rounding and sorting explain about this much. */
-export const POWER_AGREEMENT = 0.03;
+const POWER_AGREEMENT = 0.03;
 
 const fixed = (value: number, digits: number) => value.toFixed(digits);
 

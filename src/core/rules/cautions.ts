@@ -1,12 +1,6 @@
 /** How a test exposes the person who does it. */
-export const EXPOSURES = [
-	'closed-cover',
-	'open-cover-live',
-	'open-cover-dead',
-	'joint-dead',
-	'roof'
-] as const;
-export type Exposure = (typeof EXPOSURES)[number];
+export type Exposure =
+	'closed-cover' | 'open-cover-live' | 'open-cover-dead' | 'joint-dead' | 'roof';
 
 /** A caution that stands beside the work it belongs to. */
 export interface Caution {

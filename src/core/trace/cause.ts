@@ -2,7 +2,7 @@ import type { CauseCode } from '../faults/fault';
 import type { ProposedTest } from './next-tests';
 
 /** Where a cause sits; empty for what concerns the whole visit. */
-export interface CausePlace {
+interface CausePlace {
 	readonly string?: string;
 	readonly reading?: string;
 }

@@ -4,7 +4,7 @@ import { logNormalDensity } from '../expectation/normal';
  * How often a reading is simply wrong, and how it is then wrong; judgement. Leads swapped, decimal
  * mark or range, meter on AC or not touching, or anything at all.
  */
-export const WRONG_READING = {
+const WRONG_READING = {
 	rate: 0.01,
 	shares: { sign: 0.25, tenfold: 0.1, tenth: 0.1, zero: 0.25, anything: 0.3 }
 } as const;

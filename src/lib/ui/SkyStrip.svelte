@@ -10,9 +10,7 @@
 	let { session, now }: { session: VisitSession; now: number } = $props();
 
 	const conditions = $derived(standingConditions(session.document.visit));
-	const href = $derived(
-		resolve('/visits/[visit]/conditions', { visit: session.document.visit.id })
-	);
+	const visit = $derived(session.document.visit.id);
 </script>
 
 <div class="sky">
@@ -21,7 +19,7 @@
 	</a>
 	{#if conditions}
 		{@const { irradiance, cellTemperature } = conditions}
-		<a class="item" {href}>
+		<a class="item" href={resolve('/visits/[visit]/conditions', { visit })}>
 			<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
 			<span class="soft">
 				± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %, {IRRADIANCE_SOURCE_FACTS[
@@ -29,7 +27,7 @@
 				].short}
 			</span>
 		</a>
-		<a class="item" {href}>
+		<a class="item" href={resolve('/visits/[visit]/conditions', { visit })}>
 			<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C cells
 			<span class="soft">
 				± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K, {TEMPERATURE_SOURCE_FACTS[
@@ -49,7 +47,9 @@
 			{/if}
 		{/each}
 	{:else}
-		<a class="act missing" {href}>Enter irradiance and cell temperature</a>
+		<a class="act missing" href={resolve('/visits/[visit]/conditions', { visit })}
+			>Enter irradiance and cell temperature</a
+		>
 		<span class="soft">Without them there is nothing to compare a reading with.</span>
 	{/if}
 </div>

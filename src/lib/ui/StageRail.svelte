@@ -59,6 +59,7 @@
 	<ol>
 		{#each stages as { words, note, href, state } (words)}
 			<li>
+				<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
 				<a {href} aria-current={here === href ? 'page' : undefined}>
 					<svg viewBox="0 0 20 20" aria-hidden="true" data-state={state}>
 						<circle cx="10" cy="10" r="6.5" class="ring" />

@@ -5,7 +5,7 @@ import type { Generated } from 'kysely';
  * where the entry was made. `seq` keeps the order of arrival, which is the order of the file format.
  */
 
-export interface SiteTable {
+interface SiteTable {
 	id: string;
 	name: string;
 	place: string;
@@ -14,7 +14,7 @@ export interface SiteTable {
 }
 
 /** Never rewritten: a change of the record is a new revision, and a visit points at one. */
-export interface SiteRevisionTable {
+interface SiteRevisionTable {
 	id: string;
 	site_id: string;
 	number: number;
@@ -23,7 +23,7 @@ export interface SiteRevisionTable {
 	record: string;
 }
 
-export interface VisitTable {
+interface VisitTable {
 	id: string;
 	site_id: string;
 	revision_id: string;
@@ -66,7 +66,7 @@ export interface ReadingTable {
 	supersedes: string | null;
 }
 
-export interface WithdrawalTable {
+interface WithdrawalTable {
 	seq: Generated<number>;
 	id: string;
 	visit_id: string;

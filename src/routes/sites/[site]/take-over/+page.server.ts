@@ -1,4 +1,4 @@
-import { fail, type RequestEvent } from '@sveltejs/kit';
+import { fail } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
 import { figureOrEmpty, figureValue } from '$core/document/figure';
@@ -46,7 +46,6 @@ function fieldsOf(form: StringsForm): Omit<StringRecord, 'id' | 'label'> {
 }
 
 async function change(
-	event: RequestEvent,
 	siteId: string,
 	base: string,
 	how: (record: ArrayRecord) => Result<ArrayRecord, string>
@@ -61,7 +60,7 @@ export const actions: Actions = {
 		const form = await superValidate(data, zod4(stringsFormSchema), { id: 'add' });
 		if (!form.valid) return fail(400, { form });
 		const labels = expandLabels(form.data.labels);
-		const words = await change(event, event.params.site, String(data.get('revision')), (record) => {
+		const words = await change(event.params.site, String(data.get('revision')), (record) => {
 			const taken = record.strings.find((string) => labels.includes(string.label));
 			if (taken)
 				return refuse(
@@ -80,7 +79,7 @@ export const actions: Actions = {
 		const form = await superValidate(data, zod4(stringFormSchema), { id: String(data.get('id')) });
 		if (!form.valid) return fail(400, { form });
 		const { id, labels } = form.data;
-		const words = await change(event, event.params.site, String(data.get('revision')), (record) => {
+		const words = await change(event.params.site, String(data.get('revision')), (record) => {
 			const at = record.strings.findIndex((string) => string.id === id);
 			if (at < 0) return refuse('This string is no longer in the record.');
 			const changed = { id, label: labels, ...fieldsOf(form.data) };
@@ -93,7 +92,7 @@ export const actions: Actions = {
 	remove: async (event) => {
 		const data = await event.request.formData();
 		const id = String(data.get('id'));
-		const words = await change(event, event.params.site, String(data.get('revision')), (record) =>
+		const words = await change(event.params.site, String(data.get('revision')), (record) =>
 			succeed({ ...record, strings: record.strings.filter((string) => string.id !== id) })
 		);
 		return words ? fail(409, { words }) : { done: 'The string was taken out of the record.' };
@@ -107,7 +106,7 @@ export const actions: Actions = {
 			return fail(400, { words: checked.error.issues[0]?.message ?? 'Not a year.', since: typed });
 		}
 		const inServiceSince = typed.trim() === '' ? null : figureValue(typed);
-		const words = await change(event, event.params.site, String(data.get('revision')), (record) =>
+		const words = await change(event.params.site, String(data.get('revision')), (record) =>
 			succeed({ ...record, inServiceSince })
 		);
 		return words ? fail(409, { words, since: typed }) : { done: 'The year is stored.' };

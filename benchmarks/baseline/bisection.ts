@@ -1,0 +1,23 @@
+import type { SingleDiode } from '$core/module/single-diode';
+
+/** Current at a voltage as a textbook would have it: bisection on the current, to 1e-12 A. */
+export function currentByBisection(diode: SingleDiode, volts: number): number {
+	const residual = (amps: number) => {
+		const vd = volts + amps * diode.seriesResistance;
+		return (
+			diode.photocurrent -
+			diode.saturationCurrent * (Math.exp(vd / diode.modifiedIdeality) - 1) -
+			vd / diode.shuntResistance -
+			amps
+		);
+	};
+	let low = -100;
+	let high = diode.photocurrent + 1;
+	while (high - low > 1e-12) {
+		const middle = (low + high) / 2;
+		if (middle === low || middle === high) break;
+		if (residual(middle) > 0) low = middle;
+		else high = middle;
+	}
+	return (low + high) / 2;
+}
