@@ -50,7 +50,7 @@ const record: ArrayRecord = {
 
 interface Planted {
 	readonly code: StringFaultCode;
-	/** Which of the catalogue's sizes. */
+	/** In the fault's own unit: sections, modules, ohm. */
 	readonly size: number;
 }
 
@@ -99,7 +99,7 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 				quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
 			const planted = PLANTED[string.label];
 			const fault = planted && faultOf(planted.code);
-			const severity = fault?.severities.find((s) => s.size === planted?.size);
+			const severity = fault && planted && { ...fault.severities[0], size: planted.size };
 			const circuit =
 				fault && severity
 					? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity], string)!

@@ -22,18 +22,39 @@ const SECTIONS: readonly [Severity, ...Severity[]] = [
 	{ size: 2, share: 0.15, words: 'two sections' }
 ];
 
-/** Even in the logarithm between 0.3 and 20 ohm. */
-const RESISTANCES = [0.3, 0.6, 1.2, 2.4, 5, 10, 20].map((size) => ({
-	size,
-	share: 1 / 7,
-	words: `about ${size} ohm`
-})) as [Severity, ...Severity[]];
+/**
+ * Sizes evenly spaced in the logarithm. Neighbours lie closer than a clamp can tell them apart, or a
+ * fault between two sizes would look like none.
+ */
+function logSteps(first: number, last: number, count: number): number[] {
+	return Array.from({ length: count }, (_, i) => first * (last / first) ** (i / (count - 1)));
+}
 
-const DIRT = [0.04, 0.07, 0.11, 0.16, 0.23, 0.33, 0.48].map((size, i) => ({
-	size,
-	share: [0.24, 0.22, 0.18, 0.14, 0.1, 0.07, 0.05][i]!,
-	words: `about ${Math.round(100 * size)} % of its light`
-})) as [Severity, ...Severity[]];
+function severities(
+	sizes: readonly number[],
+	weight: (size: number) => number,
+	words: (size: number) => string
+): [Severity, ...Severity[]] {
+	const total = sizes.reduce((sum, size) => sum + weight(size), 0);
+	return sizes.map((size) => ({
+		size,
+		share: weight(size) / total,
+		words: words(size)
+	})) as [Severity, ...Severity[]];
+}
+
+const RESISTANCES = severities(
+	logSteps(0.3, 20, 14),
+	() => 1,
+	(ohms) => `about ${ohms.toPrecision(ohms < 10 ? 1 : 2)} ohm`
+);
+
+/** Small losses are met more often than large ones. */
+const DIRT = severities(
+	logSteps(0.03, 0.5, 14),
+	(loss) => 1 / (0.1 + loss),
+	(loss) => `about ${Math.round(100 * loss)} % of its light`
+);
 
 /**
  * The catalogue. Rates are judgement: what a tester of many inherited arrays would expect to meet
@@ -65,8 +86,8 @@ export const CATALOGUE: readonly Fault[] = [
 		parts: () => 1,
 		rate: 0.012,
 		severities: [
-			{ size: 1, share: 0.8, words: 'one module' },
-			{ size: 2, share: 0.2, words: 'two modules' }
+			{ size: 1, share: 0.88, words: 'one module' },
+			{ size: 2, share: 0.12, words: 'two modules' }
 		],
 		inject: (circuit, { size }) => without(circuit, size * circuit.sectionsPerModule)
 	},
@@ -103,7 +124,7 @@ export const CATALOGUE: readonly Fault[] = [
 		words: 'Module turned round in the string',
 		family: 'turned',
 		parts: (string) => string.moduleCount,
-		rate: 1e-4,
+		rate: 1.5e-4,
 		severities: ONE,
 		inject: (circuit) => ({
 			...without(circuit, circuit.sectionsPerModule),

@@ -9,11 +9,11 @@ const WRONG_READING = {
 	shares: { sign: 0.25, tenfold: 0.1, tenth: 0.1, zero: 0.25, anything: 0.3 }
 } as const;
 
-/** A reading under one hypothesis: how likely as it stands, and how likely as a wrong reading. */
+/** A reading under one hypothesis. */
 export interface ReadingLikelihood {
-	/** ln of the density, right and wrong readings together. */
-	readonly log: number;
-	/** Share of that which is a wrong reading. */
+	/** Density as a right reading, 1/V or 1/A. */
+	readonly right: number;
+	/** Density as a wrong one. */
 	readonly wrong: number;
 }
 
@@ -30,7 +30,7 @@ export function readingLikelihood(
 	scale: number
 ): ReadingLikelihood {
 	const flat = 1 / (3 * scale);
-	if (predicted === null) return { log: Math.log(flat), wrong: 0 };
+	if (predicted === null) return { right: flat, wrong: 0 };
 	const { rate, shares } = WRONG_READING;
 	const right = (1 - rate) * density(measured - predicted, sigma);
 	// Near a prediction of nothing the shapes fall together; only the flat part is then of use.
@@ -42,7 +42,7 @@ export function readingLikelihood(
 				shares.zero * density(measured, 0.004 * scale)
 			: 0;
 	const wrong = rate * (shaped + shares.anything * flat);
-	return { log: Math.log(right + wrong), wrong: wrong / (right + wrong) };
+	return { right, wrong };
 }
 
 /** Beyond this many standard uncertainties a density is nothing beside the flat part. */

@@ -149,9 +149,11 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 			});
 		});
 		const perString = strings.map(({ hypotheses, readings }) => {
-			const whole = { log: 0, wrong: [] as number[] };
-			const logs = hypotheses.map((hypothesis, h) => {
-				let log = 0;
+			const wrong: number[] = [];
+			const logs = new Float64Array(hypotheses.length);
+			const joint = new Float64Array(hypotheses.length);
+			hypotheses.forEach((hypothesis, h) => {
+				let density = 1;
 				for (const item of readings) {
 					const q = questions.indexOf.get(item)!;
 					const likelihood = readingLikelihood(
@@ -160,12 +162,15 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 						sigmas[q]![h]!,
 						scaleOf(group, item)
 					);
-					log += likelihood.log;
-					if (h === 0) whole.wrong.push(likelihood.wrong);
+					const both = likelihood.right + likelihood.wrong;
+					density *= both;
+					if (h === 0) wrong.push(likelihood.wrong / both);
 				}
-				return { log, joint: log + Math.log(hypothesis.prior) };
+				// The flat part of wrong readings keeps every density far from nothing.
+				logs[h] = Math.log(density);
+				joint[h] = logs[h]! + Math.log(hypothesis.prior);
 			});
-			return { logs, total: logSum(logs.map((l) => l.joint)), wrong: whole.wrong };
+			return { logs, joint, total: logSum(joint), wrong };
 		});
 		const priors = logSharedPriors(point, group.doubt);
 		const prior = logSum(Object.values(priors));
@@ -183,7 +188,7 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		heavy.reduce((sum, point) => sum + point.weight * value(point), 0);
 	const allRight = (wrong: readonly number[]) => wrong.reduce((product, w) => product * (1 - w), 1);
 	const given = (s: (typeof points)[number]['perString'][number], h: number) =>
-		Math.exp(s.logs[h]!.joint - s.total);
+		Math.exp(s.joint[h]! - s.total);
 	const shared = (cause: SharedCause) => average((p) => Math.exp(p.priors[cause] - p.prior));
 
 	return {
@@ -208,7 +213,7 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 					const at = p.perString[s]!;
 					return given(at, h) * (h === 0 ? allRight(at.wrong) : 1);
 				}),
-				bestLog: Math.max(...heavy.map((p) => p.perString[s]!.logs[h]!.log))
+				bestLog: Math.max(...heavy.map((p) => p.perString[s]!.logs[h]!))
 			})),
 			wrongReading: new Map(
 				readings.map((item, r) => [

@@ -42,7 +42,7 @@ export function logSharedPriors(
 }
 
 /** ln(sum of exp), without overflow. */
-export function logSum(values: readonly number[]): number {
+export function logSum(values: ArrayLike<number> & Iterable<number>): number {
 	let most = -Infinity;
 	for (const value of values) if (value > most) most = value;
 	if (most === -Infinity) return -Infinity;

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
+import { expectReadings } from './expect';
+import { placeKey, standingReadings } from './standing';
+import { thresholds } from './verdict';
+
+const record = arrayRecord();
+const placeOf = (
+	visit: Parameters<typeof expectReadings>[1],
+	label: string,
+	quantity: 'open-circuit-voltage' | 'operating-current' = 'open-circuit-voltage',
+	array = record
+) => {
+	const string = array.strings.find((candidate) => candidate.label === label)!;
+	return expectReadings(array, visit).places.find((p) => p.key === placeKey(string.id, quantity))!;
+};
+
+describe('expected values and verdicts', () => {
+	it('calls a lost section a section and a missing module a module', () => {
+		const visit = visitOf({
+			record,
+			faults: { A2: { code: 'bypass-diode-shorted' }, A4: { code: 'module-missing' } }
+		});
+		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'fits', counted: { sections: 0 } });
+		expect(placeOf(visit, 'A2')).toMatchObject({
+			verdict: 'off',
+			counted: { sections: 1, words: 'about one section short' }
+		});
+		expect(placeOf(visit, 'A4')).toMatchObject({
+			verdict: 'off',
+			counted: { sections: 3, words: 'about one module short' }
+		});
+	});
+
+	it('knows a string from its siblings far better than from the sensor', () => {
+		const { expected } = placeOf(visitOf({ record }), 'A1');
+		expect(expected!.siblings).toBe(15);
+		expect(expected!.standardUncertainty).toBeLessThan(
+			0.6 * expected!.fromConditions.standardUncertainty
+		);
+	});
+
+	it('blames the conditions, not the strings, when all lie alike', () => {
+		const visit = visitOf({ record, lightFactor: 0.72 });
+		const { places, groups } = expectReadings(record, visit);
+		expect(places.filter((place) => place.verdict === 'off')).toEqual([]);
+		expect(groups[0]).toMatchObject({
+			verdict: 'off',
+			words: expect.stringContaining('low on all strings alike')
+		});
+		expect(groups[0]!.light.relative).toBeCloseTo(-0.28, 1);
+		const warm = expectReadings(record, visitOf({ record, heatShift: 22 })).groups[0]!;
+		expect(warm.words).toContain('warmer than stated');
+	});
+
+	it('says polarity and no volts in words', () => {
+		const visit = visitOf({
+			record,
+			faults: { A1: { code: 'connector-reversed' }, B2: { code: 'connector-open' } }
+		});
+		expect(placeOf(visit, 'A1').counted!.words).toBe('polarity reversed, the amount is right');
+		expect(placeOf(visit, 'B2').counted!.words).toBe('no volts: the path is open somewhere');
+	});
+
+	it('has no basis without conditions or without the volts of the current, and says what is missing', () => {
+		const visit = visitOf({ record });
+		const none = placeOf({ ...visit, conditions: [] }, 'A1');
+		expect(none).toMatchObject({
+			verdict: 'no-basis',
+			missing: expect.stringContaining('Irradiance')
+		});
+		const unread = placeOf({ ...visit, readings: [] }, 'A1', 'operating-current');
+		expect(unread.verdict).toBeNull();
+		expect(unread.missing).toContain('volts at which the current flows');
+	});
+
+	it('uses the bus volts of a sibling of the same input before a current is typed', () => {
+		const visit = visitOf({ record });
+		const first = visit.readings.find((reading) => reading.quantity === 'operating-current')!;
+		const one = { ...visit, readings: [first] };
+		expect(placeOf(one, 'A2', 'operating-current').expected!.value).toBeCloseTo(first.value, 0);
+		expect(placeOf(one, 'B1', 'operating-current').expected).toBeNull();
+	});
+
+	it('shows an off in at most 2 % of healthy visits, whatever the number of readings', () => {
+		for (const labels of [
+			['A1', 'A2', 'A3'],
+			undefined,
+			Array.from({ length: 24 }, (_, i) => `A${i}`)
+		]) {
+			const array = arrayRecord(labels);
+			const VISITS = 400;
+			let alarmed = 0;
+			for (let seed = 1; seed <= VISITS; seed++) {
+				const { places } = expectReadings(
+					array,
+					visitOf({ record: array, normal: normalFrom(seed * 7919) })
+				);
+				if (places.some((place) => place.verdict === 'off')) alarmed++;
+			}
+			// 2 % of 400 is 8; chance of more than 17 at a true rate of 2 % is below 1 in 500.
+			expect(alarmed).toBeLessThanOrEqual(17);
+		}
+	}, 60_000);
+});
+
+describe('thresholds', () => {
+	it('rise with the number of readings, look half way but outside the drawn band', () => {
+		expect(thresholds(1).off).toBeCloseTo(2.326, 3);
+		expect(thresholds(72).off).toBeGreaterThan(thresholds(8).off);
+		expect(thresholds(5000).look).toBeCloseTo(thresholds(5000).off / 2, 1);
+		expect(thresholds(8).look).toBe(2);
+	});
+});
+
+describe('readings that stand', () => {
+	it('a correction replaces, an undo brings back', () => {
+		const [first] = visitOf({ record }).readings;
+		const second = { ...first!, id: testId(9000), value: 1, supersedes: first!.id };
+		const visit = { readings: [first!, second], withdrawals: [] };
+		const key = placeKey(first!.stringId, first!.quantity);
+		expect(standingReadings(visit).get(key)).toBe(second);
+		const undo = { id: testId(9001), readingId: second.id, at: '', by: '' };
+		expect(standingReadings({ ...visit, withdrawals: [undo] }).get(key)).toBe(first);
+	});
+});

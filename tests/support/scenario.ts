@@ -1,0 +1,195 @@
+import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import { stringVoltageAt } from '$core/circuit/string';
+import { agedModel, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
+import {
+	STATE_OF_QUANTITY,
+	USUAL_METERS,
+	type Quantity,
+	type Reading,
+	type Visit
+} from '$core/expectation/visit';
+import { faultOf } from '$core/faults/catalogue';
+import type { StringFaultCode } from '$core/faults/fault';
+import { maximumPowerPoint } from '$core/module/single-diode';
+
+/*
+ * Arrays and visits for tests: readings come from the circuit under a truth that is drawn apart from
+ * what the conditions say, and from meters with their errors.
+ */
+
+const pad = (n: number) => n.toString(16).padStart(12, '0');
+export const testId = (n: number) => `019a0000-0000-7000-8000-${pad(n)}`;
+
+export const LABELS = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
+
+export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12): ArrayRecord {
+	return {
+		inServiceSince: 2020,
+		moduleTypes: [
+			{
+				id: testId(1),
+				name: 'Type 335',
+				plate: {
+					technology: 'mono-PERC',
+					cellsInSeries: 60,
+					sections: 3,
+					pmax: 335,
+					vmp: 33.15,
+					imp: 10.11,
+					voc: 40.58,
+					isc: 10.78,
+					alphaIscPctPerK: 0.048,
+					betaVocPctPerK: -0.27
+				},
+				tolerance: { vocPct: 2, iscPct: 3 }
+			}
+		],
+		strings: labels.map((label, i) => ({
+			id: testId(100 + i),
+			label,
+			moduleTypeId: testId(1),
+			moduleCount,
+			cableResistance: 0.4,
+			fuse: { rating: 15 },
+			input: label.slice(0, 1)
+		}))
+	};
+}
+
+/** Deterministic normal deviates: a 32-bit generator (mulberry32, public domain) and Box-Muller. */
+export function normalFrom(seed: number): () => number {
+	let state = seed >>> 0;
+	const uniform = () => {
+		state = (state + 0x6d2b79f5) >>> 0;
+		let t = Math.imul(state ^ (state >>> 15), state | 1);
+		t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+		return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 2 ** 32;
+	};
+	return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+}
+
+export interface Planted {
+	readonly code: StringFaultCode;
+	/** The size of the fault, not one of the catalogue's; its first if absent. */
+	readonly near?: number;
+}
+
+export interface Scenario {
+	readonly record: ArrayRecord;
+	readonly faults?: Readonly<Record<string, Planted>>;
+	/** Draws the truth and the meters' errors; without it everything is as stated. */
+	readonly normal?: () => number;
+	readonly quantities?: readonly Quantity[];
+	/** Stated conditions. */
+	readonly irradiance?: number;
+	readonly cellTemperature?: number;
+	/** How far the truth lies from them, as factor and K, besides what is drawn. */
+	readonly lightFactor?: number;
+	readonly heatShift?: number;
+	/** Figures that replace what the circuit gives, by label and quantity. */
+	readonly typed?: Readonly<Record<string, number>>;
+}
+
+/** A visit as a technician would bring it home. */
+export function visitOf({
+	record,
+	faults = {},
+	normal = () => 0,
+	quantities = ['open-circuit-voltage', 'operating-current'],
+	irradiance = 812,
+	cellTemperature = 46,
+	lightFactor = 1,
+	heatShift = 0,
+	typed = {}
+}: Scenario): Visit {
+	const years = 6.4 - 0.5;
+	const light =
+		irradiance * lightFactor * (1 + 0.03 * normal()) * (1 - 0.015 - 0.01 * Math.abs(normal()));
+	const heat = cellTemperature + heatShift + 2 * normal();
+	const voltsGain = 1 + 0.002 * normal();
+	const ampsGain = 1 + 0.008 * normal();
+	const labelVolts = 1 + 0.008 * normal();
+	const labelAmps = 1 + 0.012 * normal();
+	const readings: Reading[] = [];
+	for (const quantity of quantities) {
+		for (const string of record.strings) {
+			const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId)!;
+			const model = agedModel(type, years);
+			const module = moduleHere(model, light, heat);
+			const whole = stringHere(string, model, module);
+			const volts = quantity === 'open-circuit-voltage';
+			const atVolts =
+				quantity === 'operating-current'
+					? Math.round(stringVoltageAt(whole, 0.985 * maximumPowerPoint(module).amps))
+					: null;
+			const exact = faulted(string, whole, faults[string.label], quantity, atVolts);
+			const spread = volts
+				? (0.0082 / Math.sqrt(string.moduleCount)) * normal() + 0.002 * normal()
+				: (0.012 / Math.sqrt(string.moduleCount)) * normal() + 0.008 * normal() + 0.003 * normal();
+			const gain = volts ? voltsGain * labelVolts : ampsGain * labelAmps;
+			const value =
+				typed[`${string.label} ${quantity}`] ??
+				Number((exact * gain * (1 + spread)).toFixed(volts ? 1 : 2));
+			readings.push(readingOf(readings.length, string, quantity, value, atVolts));
+		}
+	}
+	return {
+		id: testId(2),
+		startedAt: '2026-06-01T10:00:00Z',
+		by: 'Tester',
+		reason: '',
+		note: '',
+		meters: USUAL_METERS,
+		conditions: [
+			{
+				id: testId(3),
+				enteredAt: '2026-06-01T10:01:00Z',
+				by: 'Tester',
+				irradiance: {
+					value: irradiance,
+					relativeStandardUncertainty: 0.03,
+					source: 'sensor-in-plane'
+				},
+				cellTemperature: { value: cellTemperature, standardUncertainty: 2, source: 'probe-on-back' }
+			}
+		],
+		readings,
+		withdrawals: []
+	};
+}
+
+function faulted(
+	string: StringRecord,
+	whole: ReturnType<typeof stringHere>,
+	planted: Planted | undefined,
+	quantity: Quantity,
+	atVolts: number | null
+): number {
+	if (!planted) return predictValue(whole, quantity, atVolts);
+	const fault = faultOf(planted.code);
+	const severity = { ...fault.severities[0], ...(planted.near && { size: planted.near }) };
+	const circuit = fault.inject(whole, severity, STATE_OF_QUANTITY[quantity], string);
+	return circuit ? predictValue(circuit, quantity, atVolts) : 0;
+}
+
+export function readingOf(
+	n: number,
+	string: StringRecord,
+	quantity: Quantity,
+	value: number,
+	atVolts: number | null
+): Reading {
+	return {
+		id: testId(1000 + n),
+		stringId: string.id,
+		quantity,
+		switchingState: STATE_OF_QUANTITY[quantity],
+		value,
+		atVolts,
+		typed: String(value),
+		confirmed: false,
+		takenAt: new Date(Date.UTC(2026, 5, 1, 10, 2, n)).toISOString(),
+		by: 'Tester',
+		supersedes: null
+	};
+}
