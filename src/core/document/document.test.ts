@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
+import { LARGEST_FILE, readVisitDocument, writeVisitDocument } from './file';
+import { readFigure } from './figure';
+import { expandLabels, fuseOfForm, labelFormSchema, plateOfForm } from './forms';
+import { readingSchema } from './visit';
+
+const text = JSON.stringify(demo);
+const changed = (change: (document: typeof demo) => void) => {
+	const copy = structuredClone(demo);
+	change(copy);
+	return readVisitDocument(JSON.stringify(copy));
+};
+const problem = (result: ReturnType<typeof readVisitDocument>) => {
+	if (result.ok) throw new Error('it was read');
+	return result.problem;
+};
+
+describe('the visit file', () => {
+	it('is read and written back to the same bytes', () => {
+		const read = readVisitDocument(text);
+		if (!read.ok) throw new Error(read.problem.what);
+		const written = writeVisitDocument(read.value);
+		const again = readVisitDocument(written);
+		if (!again.ok) throw new Error(again.problem.what);
+		expect(writeVisitDocument(again.value)).toBe(written);
+		expect(JSON.parse(written)).toEqual(demo);
+	});
+
+	it('keeps every figure a person can enter', () => {
+		fc.assert(
+			fc.property(
+				fc.double({ min: -3000, max: 3000, noNaN: true }),
+				fc.string({ maxLength: 40 }),
+				(value, note) => {
+					const read = changed((document) => {
+						document.visit.readings[0]!.value = value;
+						document.visit.note = note;
+					});
+					if (!read.ok) throw new Error(read.problem.what);
+					const again = readVisitDocument(writeVisitDocument(read.value));
+					expect(again).toEqual(read);
+				}
+			)
+		);
+	});
+
+	it.each([
+		['', /not JSON/, ''],
+		['{"format":', /not JSON/, ''],
+		['[1,2,3]', /not a Zembo visit/, 'format'],
+		['null', /not a Zembo visit/, 'format'],
+		['{"format":"something-else","version":1}', /not a Zembo visit/, 'format'],
+		['{"format":"zembo-visit","version":7}', /version 7 .* reads version 1/, 'version']
+	])('refuses %j', (file, what, where) => {
+		expect(problem(readVisitDocument(file))).toMatchObject({
+			what: expect.stringMatching(what),
+			where,
+			mend: expect.stringMatching(/./)
+		});
+	});
+
+	it('refuses 50 MB before it parses them', () => {
+		const huge = `{"format":"zembo-visit","version":1,"pad":"${'x'.repeat(50 * 1024 * 1024)}"}`;
+		expect(problem(readVisitDocument(huge)).what).toContain('50 MB');
+		expect(LARGEST_FILE).toBeLessThan(huge.length);
+	});
+
+	it('says where a value is wrong', () => {
+		const count = problem(changed((d) => (d.record.strings[2]!.moduleCount = -12)));
+		expect(count.where).toBe('record.strings.2.moduleCount');
+		const label = problem(changed((d) => (d.record.moduleTypes[0]!.plate.vmp = 99)));
+		expect(label.what).toContain('Vmp must be below Voc');
+		const lost = problem(changed((d) => (d.visit.readings[0]!.stringId = d.site.id)));
+		expect(lost.what).toContain('No string of the record');
+		const twice = problem(changed((d) => (d.record.strings[1]!.label = 'A1')));
+		expect(twice.what).toContain('A1');
+		const extra = problem(changed((d) => Object.assign(d.visit, { surprise: 1 })));
+		expect(extra.where).toBe('visit');
+	});
+});
+
+describe('a reading', () => {
+	const reading = demo.visit.readings[0]!;
+	it.each([
+		['volts beyond any string', { value: 4000 }],
+		['a state that does not go with the quantity', { switchingState: 'operating' }],
+		['volts beside an open-circuit reading', { atVolts: 400 }],
+		['no name', { by: '  ' }],
+		['no number', { value: Number.NaN }]
+	])('is refused with %s', (_, change) => {
+		expect(readingSchema.safeParse({ ...reading, ...change }).success).toBe(false);
+	});
+});
+
+describe('typed figures', () => {
+	const limits = { min: 0, max: 3000, unit: 'V', whole: false };
+	it('keep to their limits and say them', () => {
+		expect(readFigure('453,2', limits)).toEqual({ ok: true, value: 453.2 });
+		expect(readFigure('1000000000', limits)).toMatchObject({
+			problem: expect.stringContaining('0 to 3000 V')
+		});
+		expect(readFigure('-3', { ...limits, whole: true })).toMatchObject({ ok: false });
+		expect(readFigure('11.5', { min: 1, max: 200, unit: '', whole: true })).toMatchObject({
+			problem: expect.stringContaining('not a whole number')
+		});
+	});
+});
+
+describe('forms', () => {
+	it('expand the marks of strings', () => {
+		expect(expandLabels('A1-A4, B1')).toEqual(['A1', 'A2', 'A3', 'A4', 'B1']);
+		expect(expandLabels('7-9')).toEqual(['7', '8', '9']);
+		expect(expandLabels(' roof-left ')).toEqual(['roof-left']);
+		expect(expandLabels('A4-A1')).toEqual(['A4-A1']);
+	});
+
+	it('tell no fuse from one of unknown rating', () => {
+		expect(fuseOfForm({ fuse: 'none', fuseRating: '15' })).toBeNull();
+		expect(fuseOfForm({ fuse: 'unknown', fuseRating: '' })).toEqual({ rating: null });
+		expect(fuseOfForm({ fuse: 'rated', fuseRating: '15' })).toEqual({ rating: 15 });
+	});
+
+	it('read a label with commas and coefficients in mV/K', () => {
+		const form = labelFormSchema.parse({
+			name: 'x',
+			technology: 'poly',
+			cellsInSeries: '60',
+			sections: '3',
+			pmax: '314',
+			vmp: '30,21',
+			imp: '10,39',
+			voc: '37,47',
+			isc: '11,12',
+			alpha: '6,1',
+			alphaUnit: 'mA/K',
+			beta: '-120',
+			betaUnit: 'mV/K',
+			vocPct: '2',
+			iscPct: '3'
+		});
+		expect(plateOfForm(form).betaVocPctPerK).toBeCloseTo(-0.3203, 3);
+		expect(plateOfForm(form).alphaIscPctPerK).toBeCloseTo(0.0549, 3);
+	});
+});

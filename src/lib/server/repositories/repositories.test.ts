@@ -1,0 +1,203 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { readVisitData, writeVisitDocument } from '$core/document/file';
+import type { VisitDocument } from '$core/document/visit';
+import { refuse, succeed } from '$core/units/result';
+import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
+import { testId } from '../../../../tests/support/scenario';
+import { openDatabase, type Db } from '../database/open';
+import { importVisit } from './import';
+import { changeRecord, createSite, EMPTY_RECORD, listSites, newestRevision } from './sites';
+import { appendReading, findVisit, withdrawReading } from './visits';
+
+const NOW = '2026-11-24T09:00:00Z';
+const readDemo = (): VisitDocument => {
+	const read = readVisitData(structuredClone(demo));
+	if (!read.ok) throw new Error(read.problem.what);
+	return read.value;
+};
+const silent = () => null;
+
+let db: Db;
+beforeEach(async () => {
+	db = await openDatabase(':memory:');
+});
+afterEach(() => db.destroy());
+
+describe('import and export', () => {
+	it('loses nothing, and a second import changes nothing', async () => {
+		const document = readDemo();
+		expect(await importVisit(db, document, NOW)).toMatchObject({ value: { already: false } });
+		const stored = await findVisit(db, document.visit.id);
+		expect(writeVisitDocument(stored!)).toBe(writeVisitDocument(document));
+		expect(await importVisit(db, document, NOW)).toMatchObject({ value: { already: true } });
+	});
+
+	it('refuses a visit that is here with other content, and harms nothing', async () => {
+		const document = readDemo();
+		await importVisit(db, document, NOW);
+		const other = readDemo();
+		(other.visit.readings[0] as { value: number }).value = 1;
+		expect(await importVisit(db, other, NOW)).toMatchObject({
+			ok: false,
+			problem: { what: expect.stringContaining('here already, with other content') }
+		});
+		const unrelated = readDemo();
+		unrelated.visit.id = testId(77);
+		unrelated.revision.id = testId(78);
+		expect(await importVisit(db, unrelated, NOW)).toMatchObject({ ok: false });
+		expect(writeVisitDocument((await findVisit(db, document.visit.id))!)).toBe(
+			writeVisitDocument(document)
+		);
+	});
+});
+
+describe('readings', () => {
+	const visitId = demo.visit.id;
+	const first = () => readDemo().visit.readings[0]!;
+	const correction = (n: number, supersedes: string | null, value = 470) => ({
+		...first(),
+		id: testId(n),
+		supersedes,
+		value,
+		typed: String(value)
+	});
+	beforeEach(async () => {
+		await importVisit(db, readDemo(), NOW);
+	});
+
+	it('append a correction, and an entry repeated does no harm', async () => {
+		const mine = correction(1, first().id);
+		expect(await appendReading(db, visitId, mine, silent)).toMatchObject({ ok: true });
+		expect(await appendReading(db, visitId, mine, silent)).toMatchObject({ ok: true });
+		const { readings } = (await findVisit(db, visitId))!.visit;
+		expect(readings).toHaveLength(17);
+		expect(readings[0]).toEqual(first());
+	});
+
+	it('let two browsers write at one place without overwriting', async () => {
+		const [one, two] = await Promise.all([
+			appendReading(db, visitId, correction(1, first().id, 470), silent),
+			appendReading(db, visitId, correction(2, first().id, 455), silent)
+		]);
+		const [won, lost] = one.ok ? [one, two] : [two, one];
+		expect(won.ok).toBe(true);
+		expect(lost).toMatchObject({
+			ok: false,
+			problem: {
+				kind: 'overtaken',
+				standing: { id: testId(1) },
+				words: expect.stringContaining('470')
+			}
+		});
+		expect((await findVisit(db, visitId))!.visit.readings).toHaveLength(17);
+	});
+
+	it('are refused for a visit, a string or a reading that is not there', async () => {
+		expect(await appendReading(db, testId(9), first(), silent)).toMatchObject({
+			problem: { kind: 'no-such-visit' }
+		});
+		const lost = { ...correction(3, null), stringId: testId(5) };
+		expect(await appendReading(db, visitId, lost, silent)).toMatchObject({
+			problem: { kind: 'refused' }
+		});
+		const sameId = { ...first(), value: 12 };
+		expect(await appendReading(db, visitId, sameId, silent)).toMatchObject({
+			problem: { kind: 'refused' }
+		});
+		const none = { id: testId(4), readingId: testId(6), at: NOW, by: 'x' };
+		expect(await withdrawReading(db, visitId, none)).toMatchObject({ ok: false });
+	});
+
+	it('ask before storing unless confirmed', async () => {
+		const ask = () => 'Really?';
+		const surprising = correction(1, first().id, 4700 / 2);
+		expect(await appendReading(db, visitId, surprising, ask)).toMatchObject({
+			problem: { kind: 'question', words: 'Really?' }
+		});
+		const confirmed = { ...surprising, confirmed: true };
+		expect(await appendReading(db, visitId, confirmed, ask)).toMatchObject({ ok: true });
+	});
+
+	it('are taken back once, however often it is said', async () => {
+		const undo = { id: testId(50), readingId: first().id, at: NOW, by: 'x' };
+		expect(await withdrawReading(db, visitId, undo)).toMatchObject({ ok: true });
+		expect(await withdrawReading(db, visitId, { ...undo, id: testId(51) })).toMatchObject({
+			ok: true
+		});
+		expect((await findVisit(db, visitId))!.visit.withdrawals).toHaveLength(1);
+	});
+});
+
+describe('the record', () => {
+	const site = { id: testId(1), name: 'Hollin Creek', place: '', timeZone: 'Etc/UTC' };
+
+	it('gets a new revision for every change; visits keep theirs', async () => {
+		await importVisit(db, readDemo(), NOW);
+		const { id } = demo.site;
+		const base = (await newestRevision(db, id))!;
+		const changed = await changeRecord(
+			db,
+			id,
+			base.id,
+			(r) => succeed({ ...r, inServiceSince: 2001 }),
+			NOW
+		);
+		expect(changed).toMatchObject({ ok: true, value: { number: 2 } });
+		expect((await findVisit(db, demo.visit.id))!.record.inServiceSince).toBe(2019);
+	});
+
+	it('refuses a change made from an older revision, and one that does not hold together', async () => {
+		await createSite(db, site, EMPTY_RECORD, NOW);
+		const base = (await newestRevision(db, site.id))!;
+		const year = (inServiceSince: number) =>
+			changeRecord(db, site.id, base.id, (r) => succeed({ ...r, inServiceSince }), NOW);
+		expect(await year(2010)).toMatchObject({ ok: true });
+		expect(await year(2011)).toMatchObject({
+			problem: { kind: 'changed-meanwhile', newest: { number: 2 } }
+		});
+		const newest = (await newestRevision(db, site.id))!;
+		expect(newest.record.inServiceSince).toBe(2010);
+		expect(await changeRecord(db, site.id, newest.id, () => refuse('no'), NOW)).toMatchObject({
+			problem: { words: 'no' }
+		});
+		const orphan = readDemo().record.strings[0]!;
+		expect(
+			await changeRecord(db, site.id, newest.id, (r) => succeed({ ...r, strings: [orphan] }), NOW)
+		).toMatchObject({
+			problem: { kind: 'refused', words: expect.stringContaining('module type') }
+		});
+		expect(await changeRecord(db, testId(404), 'x', (r) => succeed(r), NOW)).toMatchObject({
+			problem: { kind: 'no-such-site' }
+		});
+	});
+
+	it('lists sites page by page in the order of their names', async () => {
+		for (let i = 0; i < 60; i++) {
+			const name = `Site ${String(59 - i).padStart(2, '0')}`;
+			await createSite(db, { ...site, id: testId(200 + i), name }, EMPTY_RECORD, NOW);
+		}
+		const page = await listSites(db, null);
+		expect(page.map(({ name }) => name).slice(0, 2)).toEqual(['Site 00', 'Site 01']);
+		expect(page).toHaveLength(50);
+		const rest = await listSites(db, page.at(-1)!);
+		expect(rest).toHaveLength(10);
+		expect(rest[0]!.name).toBe('Site 50');
+	});
+});
+
+describe('the file', () => {
+	it('keeps its data over a second start', async () => {
+		const folder = mkdtempSync(join(tmpdir(), 'zembo-db-'));
+		const path = join(folder, 'below', 'zembo.db');
+		const once = await openDatabase(path);
+		await importVisit(once, readDemo(), NOW);
+		await once.destroy();
+		const again = await openDatabase(path);
+		expect((await findVisit(again, demo.visit.id))!.visit.readings).toHaveLength(16);
+		await again.destroy();
+		rmSync(folder, { recursive: true });
+	});
+});
