@@ -77,6 +77,17 @@
 		flex: 1;
 	}
 
+	@media (max-width: 480px) {
+		header {
+			gap: 0.5rem;
+		}
+
+		/* The mark leads there too. */
+		.sites {
+			display: none;
+		}
+	}
+
 	.skip {
 		position: absolute;
 		inset: 0 auto auto 0;

@@ -71,36 +71,49 @@ function cost(readings: readonly SharedReading[], prior: Shift, shift: Shift): n
 	);
 }
 
+/** Weights, information and gradient at a shift. */
+interface NormalEquations {
+	readonly items: readonly WeighedReading[];
+	readonly information: readonly [number, number, number];
+	readonly gradient: readonly [number, number];
+}
+
+function normalEquations(
+	readings: readonly SharedReading[],
+	prior: Shift,
+	shift: Shift
+): NormalEquations {
+	const priorWeight = studentWeight(Math.hypot(shift.light / prior.light, shift.heat / prior.heat));
+	const items = readings.map((reading) => {
+		const line = linearise(reading, shift);
+		return {
+			...line,
+			weight: studentWeight((reading.measured - line.expected) / reading.ownSigma)
+		};
+	});
+	let ll = priorWeight / prior.light ** 2;
+	let hh = priorWeight / prior.heat ** 2;
+	let lh = 0;
+	let gl = -ll * shift.light;
+	let gh = -hh * shift.heat;
+	for (const { reading, slope, expected, weight } of items) {
+		const w = weight / reading.ownSigma ** 2;
+		const miss = reading.measured - expected;
+		ll += w * slope[0] * slope[0];
+		lh += w * slope[0] * slope[1];
+		hh += w * slope[1] * slope[1];
+		gl += w * slope[0] * miss;
+		gh += w * slope[1] * miss;
+	}
+	return { items, information: [ll, lh, hh], gradient: [gl, gh] };
+}
+
 function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): SharedEstimate {
 	let shift = start;
-	let items: WeighedReading[] = [];
-	let information: [number, number, number] = [0, 0, 0];
 	for (let round = 0; round < ROUNDS; round++) {
-		const priorWeight = studentWeight(
-			Math.hypot(shift.light / prior.light, shift.heat / prior.heat)
-		);
-		items = readings.map((reading) => {
-			const line = linearise(reading, shift);
-			return {
-				...line,
-				weight: studentWeight((reading.measured - line.expected) / reading.ownSigma)
-			};
-		});
-		let ll = priorWeight / prior.light ** 2;
-		let hh = priorWeight / prior.heat ** 2;
-		let lh = 0;
-		let gl = -ll * shift.light;
-		let gh = -hh * shift.heat;
-		for (const { reading, slope, expected, weight } of items) {
-			const w = weight / reading.ownSigma ** 2;
-			const miss = reading.measured - expected;
-			ll += w * slope[0] * slope[0];
-			lh += w * slope[0] * slope[1];
-			hh += w * slope[1] * slope[1];
-			gl += w * slope[0] * miss;
-			gh += w * slope[1] * miss;
-		}
-		information = [ll, lh, hh];
+		const { information, gradient } = normalEquations(readings, prior, shift);
+		const [ll, lh, hh] = information;
+		const [gl, gh] = gradient;
 		const determinant = ll * hh - lh * lh;
 		const move = {
 			light: (hh * gl - lh * gh) / determinant,
@@ -112,9 +125,9 @@ function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): 
 			light: shift.light + hold * move.light,
 			heat: shift.heat + hold * move.heat
 		});
-		if (Math.abs(move.light) < 1e-7 && Math.abs(move.heat) < 1e-5) break;
+		if (Math.abs(move.light) < 1e-6 && Math.abs(move.heat) < 1e-4) break;
 	}
-	items = items.map((item) => ({ ...item, ...linearise(item.reading, shift) }));
+	const { items, information } = normalEquations(readings, prior, shift);
 	return { shift, information, items };
 }
 

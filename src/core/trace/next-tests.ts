@@ -140,11 +140,13 @@ const TESTS: Readonly<Record<CauseCode, readonly TestTemplate[]>> = {
  *
  * @param place the string or reading in words, for the titles
  * @param coldVolts the most the place can show, V
+ * @param standing cautions that hold for whatever is done at this place
  */
 export function testsFor(
 	codes: readonly CauseCode[],
 	place: string,
-	coldVolts: number
+	coldVolts: number,
+	standing: readonly Caution[] = []
 ): ProposedTest[] {
 	// The clamp that showed 0 is taken again as a test of the fuse's line; once is enough.
 	const asked = codes.includes('fuse-blown')
@@ -166,6 +168,6 @@ export function testsFor(
 			outcomes,
 			exposure,
 			notLedThrough: opensSomething(exposure) ? NOT_LED_THROUGH : null,
-			cautions: [...extra, ...cautionsFor(exposure, coldVolts)]
+			cautions: [...new Set([...standing, ...extra, ...cautionsFor(exposure, coldVolts)])]
 		}));
 }

@@ -3,7 +3,7 @@ import { moduleAtShift } from '../expectation/group';
 import { combine, ownDoubt } from '../expectation/error-model';
 import { stringHere } from '../expectation/predict';
 import type { Fault } from '../faults/fault';
-import { coldCeiling } from '../rules/cautions';
+import { coldCeiling, REVERSED_STRING, type Caution } from '../rules/cautions';
 import type { Cause, CauseMember, Reason } from './cause';
 import { testsFor } from './next-tests';
 import { predictUnder, type GroupPosterior, type StringPosterior, type Weighed } from './posterior';
@@ -66,6 +66,12 @@ function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause
 	const { group } = posterior;
 	const { label, id, moduleCount } = string.string;
 	const ceiling = coldCeiling(group.model.type.plate.voc, moduleCount);
+	// Whoever is right, a string that reads backwards is treated as reversed.
+	const standing = string.readings.some(
+		({ reading, measured }) => reading.quantity === 'open-circuit-voltage' && measured < 0
+	)
+		? [REVERSED_STRING]
+		: [];
 	const zeroClamp = string.readings.find(
 		({ reading, measured }) => reading.quantity === 'operating-current' && Math.abs(measured) <= 0.2
 	);
@@ -90,7 +96,7 @@ function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause
 	});
 	const taken = new Set(lines.flatMap(({ members }) => members.map((m) => m.place.reading)));
 	const causes = lines.map(({ members, weighed }) =>
-		cause(members, label, ceiling, reasonsFor(weighed, string, posterior))
+		cause(members, label, ceiling, reasonsFor(weighed, string, posterior), standing)
 	);
 	for (const item of string.readings) {
 		if (taken.has(item.reading.id)) continue;
@@ -106,7 +112,8 @@ function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause
 				],
 				readingPlace(label, item.reading.quantity),
 				ceiling,
-				reasonsFor(string.hypotheses[0]!, string, posterior)
+				reasonsFor(string.hypotheses[0]!, string, posterior),
+				standing
 			)
 		);
 	}
@@ -120,7 +127,8 @@ function cause(
 	members: BareMember[],
 	place: string,
 	ceiling: number,
-	reasons: readonly Reason[]
+	reasons: readonly Reason[],
+	standing: readonly Caution[] = []
 ): Cause {
 	const sorted = members
 		.sort((a, b) => b.probability - a.probability)
@@ -142,7 +150,7 @@ function cause(
 		...wordsOf(sorted, place, probability),
 		reasons,
 		lookAlikes: lookAlikes(codes),
-		tests: testsFor(codes, place, ceiling)
+		tests: testsFor(codes, place, ceiling, standing)
 	};
 }
 

@@ -298,9 +298,18 @@
 		}
 
 		/* Rows are apart here, so no bar can join them. */
-		.feeder .stub {
-			border-image: none;
-			border-color: transparent;
+		.stub {
+			display: none;
+		}
+
+		.drawing {
+			flex: 0 1 auto;
+			min-width: 0;
+			margin: 0;
+		}
+
+		.bracket {
+			margin-inline-start: 0;
 		}
 	}
 

@@ -64,6 +64,7 @@
 	svg {
 		display: block;
 		flex: none;
+		max-width: 100%;
 		overflow: visible;
 	}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { REVERSED_STRING } from '$core/rules/cautions';
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
@@ -28,6 +29,9 @@
 		Why: <span class="figure">{string?.label} {words.symbol}</span>
 		{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}
 	</h2>
+	{#if place.quantity === 'open-circuit-voltage' && (place.reading?.value ?? 0) < 0}
+		<p class="notice" data-kind="error">{REVERSED_STRING.words}</p>
+	{/if}
 	{#if place.missing}<p>{place.missing}</p>{/if}
 	{#if place.expected && place.reading && place.distance !== null}
 		<p class="sum">

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import { untrack, type Snippet } from 'svelte';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
 	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
@@ -8,7 +8,11 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	// svelte-ignore state_referenced_locally
 	const session = provideVisit(new VisitSession(data.document, data.assessment));
-	$effect(() => session.replace(data.document, data.assessment));
+	// Only what the server sends replaces the session, not a change of the session itself.
+	$effect(() => {
+		const { document, assessment } = data;
+		untrack(() => session.replace(document, assessment));
+	});
 </script>
 
 <div class="visit">

@@ -1,0 +1,152 @@
+import { By, Key, type WebDriver } from 'selenium-webdriver';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { openBrowser, Person, startServer, type Server } from './support';
+
+let server: Server;
+let driver: WebDriver;
+let person: Person;
+let visit: string;
+beforeAll(async () => {
+	server = await startServer({ demo: true });
+	driver = await openBrowser();
+	person = new Person(driver, server);
+});
+afterAll(async () => {
+	await driver?.quit();
+	await server?.remove();
+});
+beforeEach(async () => {
+	visit = await person.startsVisit();
+});
+
+const field = () => person.find('input[name=reading]');
+const stored = async () => {
+	const document = (await (await fetch(`${server.address}/visits/${visit}/visit.json`)).json()) as {
+		visit: {
+			readings: { value: number; typed: string; confirmed: boolean }[];
+			withdrawals: unknown[];
+		};
+	};
+	return document.visit;
+};
+const storedCount = (count: number) =>
+	driver.wait(async () => (await stored()).readings.length === count, 5000);
+
+describe('entering readings', () => {
+	it('refuses what is no figure, says how to mend it and keeps it', async () => {
+		for (const [typed, words] of [
+			['abc', 'not a number'],
+			['453.2.1', 'more than one decimal mark'],
+			['1e9', 'exponent'],
+			['NaN', 'not a number'],
+			['1000000000', '-3000 to 3000 V']
+		] as const) {
+			await person.retypes(typed, Key.ENTER);
+			await person.sees(words, '#entry-words');
+			expect(await (await field()).getAttribute('value')).toBe(typed);
+		}
+		await person.retypes(Key.DELETE, Key.ENTER);
+		await person.sees('Nothing is typed here', '#entry-words');
+		await person.isAt('A1', 'open circuit');
+		expect((await stored()).readings).toEqual([]);
+	});
+
+	it('takes a comma, and keeps what was typed to the letter', async () => {
+		await person.types('460,8', Key.ENTER);
+		await person.isAt('A2', 'open circuit');
+		await storedCount(1);
+		expect((await stored()).readings[0]).toMatchObject({
+			value: 460.8,
+			typed: '460,8',
+			confirmed: false
+		});
+	});
+
+	it('asks about a tenfold figure before it stores it, and stores it if confirmed', async () => {
+		await person.types('4608', Key.ENTER);
+		await person.sees('about ten times as much', '.question');
+		expect((await stored()).readings).toEqual([]);
+		await person.press('Change it');
+		await person.hasFocus('reading');
+		await person.retypes('46.1', Key.ENTER);
+		await person.sees('about a tenth', '.question');
+		await person.press('Store it');
+		await person.isAt('A2', 'open circuit');
+		await storedCount(1);
+		expect((await stored()).readings[0]).toMatchObject({ value: 46.1, confirmed: true });
+		// Whoever does not ask is asked by the server.
+		const [reading] = (await stored()).readings;
+		const answer = await fetch(`${server.address}/visits/${visit}/readings`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify({
+				...reading,
+				id: '019a0000-0000-7000-8000-00000000abcd',
+				stringId: '019a8000-0000-7000-8000-000000000012',
+				value: 4600,
+				confirmed: false
+			})
+		});
+		expect(answer.status).toBe(409);
+		expect(await answer.json()).toMatchObject({ kind: 'question' });
+	});
+
+	it('says reversed polarity in words', async () => {
+		await person.types('-460.8', Key.ENTER);
+		await person.sees('polarity reversed, the amount is right', '[data-string=A1]');
+	});
+
+	it('goes on, back, to the other quantity and undoes by keyboard alone', async () => {
+		await person.types('460.8', Key.ENTER);
+		await person.isAt('A2', 'open circuit');
+		await storedCount(1);
+		await person.types('n');
+		await person.isAt('A3', 'open circuit');
+		await person.types('p');
+		await person.types(Key.ARROW_UP);
+		await person.isAt('A1', 'open circuit');
+		await person.types('m');
+		await person.isAt('A1', 'running', 'bus');
+		await person.types(Key.chord(Key.CONTROL, 'z'));
+		await person.isAt('A1', 'open circuit');
+		await driver.wait(async () => (await stored()).withdrawals.length === 1, 5000);
+		expect(await (await field()).getAttribute('value')).toBe('460.8');
+		await person.sees('None yet', '.recent');
+	});
+
+	it('lets two browsers write one visit: the later is told what stands there', async () => {
+		const other = await openBrowser();
+		try {
+			const second = new Person(other, server);
+			await second.goTo(`/visits/${visit}/measure`);
+			await second.isAt('A1', 'open circuit');
+			await person.types('460.8', Key.ENTER);
+			await storedCount(1);
+			await second.types('452.0', Key.ENTER);
+			await second.sees('stored 460.8 for A1 meanwhile; yours is 452', '.question');
+			await second.sees('460.8 V', '[data-string=A1]');
+			expect((await stored()).readings).toHaveLength(1);
+			await second.press('Store it');
+			await storedCount(2);
+			expect((await stored()).readings.map((reading) => reading.value)).toEqual([460.8, 452]);
+		} finally {
+			await other.quit();
+		}
+	});
+
+	it('keeps a reading that the server did not take, and sends it again', async () => {
+		await server.kill();
+		await person.types('460.8', Key.ENTER);
+		await person.sees('Not stored: A1 460.8', '.entry');
+		await server.restart();
+		await person.press('Send again');
+		await storedCount(1);
+		await driver.wait(
+			async () => (await driver.findElements(By.css('.question'))).length === 0,
+			5000
+		);
+		await server.kill();
+		await server.restart();
+		expect((await stored()).readings[0]).toMatchObject({ value: 460.8 });
+	});
+});

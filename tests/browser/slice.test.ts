@@ -1,0 +1,119 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, Person, startServer, type Server } from './support';
+
+/** What the meter shows at the terminal: the card of demo/README.md. */
+const CARD = [
+	['A1', '460.8', '370.2', '8.12'],
+	['A2', '446,8', '370.2', '7,75'],
+	['A3', '459.4', '370.2', '8.15'],
+	['A4', '421.4', '370.2', '6.61'],
+	['B1', '459.6', '371.6', '0'],
+	['B2', '459.4', '371.6', '8.13'],
+	['B3', '459.3', '371.6', '6.6'],
+	['B4', '460.4', '371.6', '8.02']
+] as const;
+
+let server: Server;
+let empty: Server;
+let driver: WebDriver;
+let person: Person;
+beforeAll(async () => {
+	[server, empty] = await Promise.all([startServer({ demo: true }), startServer({ demo: false })]);
+	driver = await openBrowser();
+	person = new Person(driver, server);
+});
+afterAll(async () => {
+	await driver?.quit();
+	await Promise.all([server?.remove(), empty?.remove()]);
+});
+
+describe('the first day at the terminal', () => {
+	let visit: string;
+
+	it('types eight strings, the verdict standing there before the next number', async () => {
+		visit = await person.startsVisit();
+		for (const [label, voc] of CARD) {
+			await person.isAt(label, 'open circuit');
+			await person.types(voc, Key.ENTER);
+		}
+		for (const [label, , volts, amps] of CARD) {
+			// The volts of an input are typed once; its other strings have them already.
+			if (label === 'A1' || label === 'B1') {
+				await person.isAt(label, 'running', 'bus');
+				await person.types(volts, Key.ENTER);
+			}
+			await person.isAt(label, 'running');
+			await person.types(amps, Key.ENTER);
+			await person.sees(`${label} I`, '.recent');
+		}
+		await person.press('Open circuit');
+		await person.sees(/off\s+−\d+\.\d V −2\.\d %\s+about one section short/, '[data-string=A2]');
+		await person.sees(/about one module short/, '[data-string=A4]');
+		await person.sees(/fits/, '[data-string=B4]');
+		await person.sees('16 of 16', 'nav');
+	});
+
+	it('opens a verdict to its reasons', async () => {
+		const place = await person.find('[data-string=A2] button.place');
+		await place.click();
+		await person.sees(/446\.8 V read,\s+\d+\.\d V expected/, '.why');
+		await person.press('How sure');
+		await person.sees('spread of the modules’ voltage', '.why');
+	});
+
+	it('finds the shorted diode, the missing module and the blown fuse, and cautions', async () => {
+		await driver.executeScript('window.scrollTo(0, 0)');
+		await person.press('Trace');
+		await person.arrivesAt(/\/trace$/);
+		await person.sees(/Bypass diode shorted/i, '[data-finding=A2]');
+		await person.sees('Fewer modules than the record says', '[data-finding=A4]');
+		const fuse = await person.sees('String fuse blown', '[data-finding=B1]');
+		expect(fuse).toContain('Clamp the current of B1 again');
+		await person.sees('Low current, cause open', '[data-finding=B3]');
+		await person.press('Resistance of the fuse of B1');
+		await person.sees('does not lead through making it safe', '[data-finding=B1]');
+		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);
+	});
+
+	it('hands over a page that prints', async () => {
+		await person.press('Hand over');
+		await person.arrivesAt(/\/hand-over$/);
+		const text = await person.sees('Cautions for what comes next', '.report');
+		for (const words of [
+			'Tamsin Orrell',
+			'838 W/m²',
+			'Skerrymoor 335 M60',
+			'421.4 V',
+			'String fuse blown',
+			'The sun cannot be switched off'
+		]) {
+			expect(text).toContain(words);
+		}
+		const pdf = Buffer.from(await driver.printPage({}), 'base64');
+		expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+		expect(pdf.length).toBeGreaterThan(20_000);
+	});
+
+	it('exports the visit and reads it back elsewhere without loss', async () => {
+		const from = (place: Server) => fetch(`${place.address}/visits/${visit}/visit.json`);
+		const exported = await (await from(server)).text();
+		const folder = mkdtempSync(join(tmpdir(), 'zembo-export-'));
+		const file = join(folder, 'visit.json');
+		writeFileSync(file, exported);
+		const elsewhere = new Person(driver, empty);
+		await elsewhere.goTo('/');
+		await elsewhere.sees('No site yet');
+		await (await elsewhere.find('input[type=file]')).sendKeys(file);
+		await elsewhere.arrivesAt(/\/measure\?import=done$/);
+		await elsewhere.sees('The visit was imported.');
+		expect(await (await from(empty)).text()).toBe(exported);
+		await elsewhere.goTo('/');
+		await (await elsewhere.find('input[type=file]')).sendKeys(file);
+		await elsewhere.arrivesAt(/import=already-here$/);
+		rmSync(folder, { recursive: true });
+	});
+});

@@ -1,0 +1,204 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome';
+
+const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+const WAIT = 10_000;
+
+/** Zembo's built server on a database of its own. */
+export interface Server {
+	readonly address: string;
+	/** Ends it at once, as a crash would. */
+	kill(): Promise<void>;
+	/** Starts it again at the same address on the same data. */
+	restart(): Promise<void>;
+	/** Ends it and removes its data. */
+	remove(): Promise<void>;
+}
+
+export async function startServer({ demo }: { readonly demo: boolean }): Promise<Server> {
+	const folder = mkdtempSync(join(tmpdir(), 'zembo-browser-'));
+	const env = { ...process.env, ZEMBO_DATABASE: join(folder, 'zembo.db') };
+	if (demo) {
+		const loaded = spawnSync(process.execPath, ['build-tools/load-demo.js'], {
+			cwd: ROOT,
+			env,
+			encoding: 'utf8'
+		});
+		if (loaded.status !== 0) throw new Error(loaded.stderr);
+	}
+	let running = await listen(env);
+	const { address } = running;
+	const kill = () =>
+		new Promise<void>((resolve) => {
+			running.child.once('exit', () => resolve());
+			running.child.kill('SIGKILL');
+		});
+	return {
+		address,
+		kill,
+		restart: async () => {
+			running = await listen({ ...env, PORT: new URL(address).port });
+		},
+		remove: async () => {
+			await kill();
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
+
+function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: ChildProcess }> {
+	const child = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: ROOT, env });
+	return new Promise((resolve, reject) => {
+		let said = '';
+		const hear = (chunk: Buffer) => {
+			said += chunk.toString();
+			const address = /listens at (\S+)/.exec(said)?.[1];
+			if (address) resolve({ address, child });
+		};
+		child.stdout.on('data', hear);
+		child.stderr.on('data', hear);
+		child.once('exit', () => reject(new Error(`the server ended: ${said}`)));
+	});
+}
+
+export async function openBrowser(): Promise<WebDriver> {
+	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
+	const options = new chrome.Options();
+	options.setChromeBinaryPath('/usr/bin/chromium');
+	options.addArguments(
+		'--headless=new',
+		'--no-sandbox',
+		'--disable-gpu',
+		'--disable-quic',
+		'--no-first-run',
+		'--disable-background-networking',
+		'--disable-component-update',
+		'--disable-sync',
+		`--user-data-dir=${profile}`
+	);
+	const driver = (await new Builder()
+		.forBrowser('chrome')
+		.setChromeOptions(options)
+		.setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+		.build()) as WebDriver & chrome.Driver;
+	await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+		width: 1280,
+		height: 800,
+		deviceScaleFactor: 1,
+		mobile: false
+	});
+	return driver;
+}
+
+/** The things a person does, each waiting for what it needs and no longer. */
+export class Person {
+	constructor(
+		readonly driver: WebDriver,
+		readonly server: Server
+	) {}
+
+	async goTo(path: string): Promise<void> {
+		await this.driver.get(this.server.address + path);
+		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
+	}
+
+	find(css: string): Promise<WebElement> {
+		return this.driver.wait(until.elementLocated(By.css(css)), WAIT, `nothing is ${css}`);
+	}
+
+	async press(words: string): Promise<void> {
+		const xpath = `//*[self::button or self::a or self::summary][contains(normalize-space(.), ${JSON.stringify(words)})]`;
+		const element = await this.driver.wait(
+			until.elementLocated(By.xpath(xpath)),
+			WAIT,
+			`nothing to press says ${words}`
+		);
+		await this.driver.wait(until.elementIsVisible(element), WAIT);
+		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', element);
+		await element.click();
+	}
+
+	/** Fills a field by its name; what stood there is replaced. */
+	async fill(name: string, value: string): Promise<void> {
+		const field = await this.find(`input[name=${name}]`);
+		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', field);
+		await field.clear();
+		await field.sendKeys(value);
+	}
+
+	/** Waits until the page's text has it. */
+	async sees(words: string | RegExp, css = 'body'): Promise<string> {
+		let text = '';
+		await this.driver.wait(
+			async () => {
+				try {
+					text = await this.driver.findElement(By.css(css)).getText();
+				} catch {
+					return false;
+				}
+				return typeof words === 'string' ? text.includes(words) : words.test(text);
+			},
+			WAIT,
+			() => `${css} does not say ${words}; it says: ${text.slice(0, 1500)}`
+		);
+		return text;
+	}
+
+	async arrivesAt(path: RegExp): Promise<void> {
+		await this.driver.wait(until.urlMatches(path), WAIT);
+		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
+	}
+
+	/** Starts a visit at the demo's terminal with its conditions; ends on the page of entry. */
+	async startsVisit(irradiance = '838', cellTemperature = '41'): Promise<string> {
+		await this.goTo('/');
+		await this.press('Saltmarsh Ferry Terminal');
+		await this.arrivesAt(/\/sites\/[0-9a-f-]+$/);
+		await this.fill('by', 'Tamsin Orrell');
+		await this.press('Start, conditions first');
+		await this.arrivesAt(/\/conditions$/);
+		await this.fill('irradiance', irradiance);
+		await this.fill('cellTemperature', cellTemperature);
+		await this.press('Store and measure');
+		await this.arrivesAt(/\/measure$/);
+		await this.isAt('A1', 'open circuit');
+		return new URL(await this.driver.getCurrentUrl()).pathname.split('/')[2]!;
+	}
+
+	/** Waits until a place is lit and its field has the focus. */
+	async isAt(label: string, quantity: string, field = 'reading'): Promise<void> {
+		await this.sees(`${label} ${quantity}`, '.entry h1');
+		await this.hasFocus(field);
+	}
+
+	/** Waits until a field has the focus. */
+	async hasFocus(name: string): Promise<void> {
+		await this.driver.wait(
+			() =>
+				this.driver.executeScript<boolean>(
+					'return document.activeElement?.getAttribute("name") === arguments[0]',
+					name
+				),
+			WAIT,
+			`${name} has not got the focus`
+		);
+	}
+
+	/** Replaces what stands in the field that has the focus. */
+	async retypes(...keys: string[]): Promise<void> {
+		await this.types(Key.chord(Key.CONTROL, 'a'), ...keys);
+	}
+
+	/** Types into whatever has the focus. */
+	async types(...keys: string[]): Promise<void> {
+		await this.driver
+			.switchTo()
+			.activeElement()
+			.sendKeys(...keys);
+	}
+}
