@@ -1,10 +1,16 @@
 /* npm run bench [-- name]: the benchmarks, each with its baseline beside it. */
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureInstalled, ROOT, run, runTool } from './ready.mjs';
+import { ensureBrowser } from './browser.mjs';
+import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
 
 ensureInstalled();
 const wanted = process.argv.slice(2);
+if (wanted.length === 0 || wanted.includes('browser')) {
+	ensureBrowser();
+	ensureTools();
+	ensureApplication();
+}
 runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
 for (const file of readdirSync(join(ROOT, 'build-bench')).filter((name) =>
 	name.endsWith('.bench.js')

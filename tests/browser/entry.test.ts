@@ -39,7 +39,7 @@ describe('entering readings', () => {
 			['453.2.1', 'more than one decimal mark'],
 			['1e9', 'exponent'],
 			['NaN', 'not a number'],
-			['1000000000', '-3000 to 3000 V']
+			['1000000000', '-30000 to 30000 V']
 		] as const) {
 			await person.retypes(typed, Key.ENTER);
 			await person.sees(words, '#entry-words');

@@ -66,21 +66,23 @@ describe('a site from nothing', () => {
 	});
 
 	it('gets its strings, and refuses a count that cannot be', async () => {
-		await person.fill('labels', 'A1-A4');
-		await person.fill('moduleCount', '-11');
+		await person.fill('labels', 'A1-A4', '.add');
+		await person.fill('moduleCount', '-11', '.add');
 		await person.press('Add 4 strings');
 		await person.sees('-11 is out of range here: 1 to 200');
-		expect(await (await person.find('input[name=labels]')).getAttribute('value')).toBe('A1-A4');
-		await person.fill('moduleCount', '11');
-		await person.fill('input', '1');
+		expect(await (await person.find('.add input[name=labels]')).getAttribute('value')).toBe(
+			'A1-A4'
+		);
+		await person.fill('moduleCount', '11', '.add');
+		await person.fill('input', '1', '.add');
 		await person.press('Add 4 strings');
 		await person.sees('A1, A2, A3, A4 added.');
-		await person.fill('labels', 'A4');
+		await person.fill('labels', 'A4', '.add');
 		await person.press('Add');
 		await person.sees('There is a string A4 already');
 		await person.press('Done: to the site');
 		await person.sees('44', 'dl');
-		await person.sees('13.8 kW', 'dl');
+		await person.sees('15.0 kW', 'dl');
 	});
 
 	it('refuses a change made from an older record, and keeps what was typed', async () => {
@@ -94,10 +96,10 @@ describe('a site from nothing', () => {
 			body: new URLSearchParams({ revision: revision ?? '', inServiceSince: '2016' })
 		});
 		expect(changed.status).toBe(200);
-		await person.fill('labels', 'B1');
+		await person.fill('labels', 'B1', '.add');
 		await person.press('Add');
 		await person.sees('Somebody changed the record meanwhile');
-		expect(await (await person.find('input[name=labels]')).getAttribute('value')).toBe('B1');
+		expect(await (await person.find('.add input[name=labels]')).getAttribute('value')).toBe('B1');
 	});
 });
 

@@ -2,11 +2,11 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
 
-const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+/** Every command starts in the project's folder. */
+const ROOT = process.cwd();
 const WAIT = 10_000;
 
 /** Zembo's built server on a database of its own. */
@@ -124,8 +124,8 @@ export class Person {
 	}
 
 	/** Fills a field by its name; what stood there is replaced. */
-	async fill(name: string, value: string): Promise<void> {
-		const field = await this.find(`input[name=${name}]`);
+	async fill(name: string, value: string, inside = ''): Promise<void> {
+		const field = await this.find(`${inside} input[name=${name}]`);
 		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', field);
 		await field.clear();
 		await field.sendKeys(value);

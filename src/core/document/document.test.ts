@@ -84,7 +84,7 @@ describe('the visit file', () => {
 describe('a reading', () => {
 	const reading = demo.visit.readings[0]!;
 	it.each([
-		['volts beyond any string', { value: 4000 }],
+		['volts beyond any string', { value: 40_000 }],
 		['a state that does not go with the quantity', { switchingState: 'operating' }],
 		['volts beside an open-circuit reading', { atVolts: 400 }],
 		['no name', { by: '  ' }],

@@ -16,10 +16,13 @@ import {
 } from '../expectation/visit';
 import { arrayRecordSchema, instant, shortText } from './record';
 
-/** Bounds of what a meter at an array can show. */
+/**
+ * Bounds of what can be stored: ten times what a meter at an array can show, since a slipped decimal
+ * mark is asked about and stored if confirmed.
+ */
 export const READING_LIMITS = {
-	volts: { min: -3000, max: 3000, unit: 'V' },
-	amps: { min: -200, max: 200, unit: 'A' },
+	volts: { min: -30_000, max: 30_000, unit: 'V' },
+	amps: { min: -2000, max: 2000, unit: 'A' },
 	irradiance: {
 		min: CONDITION_LIMITS.irradiance[0],
 		max: CONDITION_LIMITS.irradiance[1],

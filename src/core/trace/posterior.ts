@@ -114,6 +114,61 @@ function gatherQuestions(strings: readonly StringCase[]): {
 	return { list, indexOf };
 }
 
+/** A string's readings as numbers, with the priors of its hypotheses. */
+interface StringEvidence {
+	readonly priors: readonly number[];
+	readonly items: readonly {
+		readonly measured: number;
+		readonly scale: number;
+		readonly question: number;
+	}[];
+}
+
+/** What one light and heat make of a string's readings. */
+interface StringWeight {
+	/** Of all readings under each hypothesis; the flat part of wrong readings keeps them above 0. */
+	readonly densities: Float64Array;
+	/** Priors times densities, summed. */
+	readonly total: number;
+	/** Chance that the string is whole and every reading right. */
+	readonly wholeAndRight: number;
+	/** Per reading: chance that the string is whole and this one alone wrong. */
+	readonly wholeButOne: readonly number[];
+}
+
+function weighString(
+	{ priors, items }: StringEvidence,
+	predictions: readonly (readonly (number | null)[])[],
+	sigmas: readonly (readonly number[])[]
+): StringWeight {
+	const densities = new Float64Array(priors.length);
+	const right: number[] = [];
+	const wrong: number[] = [];
+	let total = 0;
+	for (let h = 0; h < priors.length; h++) {
+		let density = 1;
+		for (const { measured, scale, question } of items) {
+			const predicted = predictions[question]![h]!;
+			const likelihood = readingLikelihood(measured, predicted, sigmas[question]![h]!, scale);
+			density *= likelihood.right + likelihood.wrong;
+			if (h > 0) continue;
+			right.push(likelihood.right);
+			wrong.push(likelihood.wrong);
+		}
+		densities[h] = density;
+		total += priors[h]! * density;
+	}
+	const whole = (other: number) =>
+		(priors[0]! * right.reduce((product, r, i) => product * (i === other ? wrong[i]! : r), 1)) /
+		total;
+	return {
+		densities,
+		total,
+		wholeAndRight: whole(-1),
+		wholeButOne: items.map((_, i) => whole(i))
+	};
+}
+
 /**
  * Posterior over the causes of one group of siblings.
  *
@@ -139,6 +194,14 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		});
 	});
 
+	const evidence = strings.map(({ hypotheses, readings }) => ({
+		priors: hypotheses.map((hypothesis) => hypothesis.prior),
+		items: readings.map((item) => ({
+			measured: item.measured,
+			scale: scaleOf(group, item),
+			question: questions.indexOf.get(item)!
+		}))
+	}));
 	const points = grid.map((point) => {
 		const module = moduleAtShift(group, point);
 		const predictions = questions.list.map(({ item, hypotheses }) => {
@@ -148,33 +211,10 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 				return circuit && predictValue(circuit, item.reading.quantity, item.reading.atVolts);
 			});
 		});
-		const perString = strings.map(({ hypotheses, readings }) => {
-			const wrong: number[] = [];
-			const logs = new Float64Array(hypotheses.length);
-			const joint = new Float64Array(hypotheses.length);
-			hypotheses.forEach((hypothesis, h) => {
-				let density = 1;
-				for (const item of readings) {
-					const q = questions.indexOf.get(item)!;
-					const likelihood = readingLikelihood(
-						item.measured,
-						predictions[q]![h]!,
-						sigmas[q]![h]!,
-						scaleOf(group, item)
-					);
-					const both = likelihood.right + likelihood.wrong;
-					density *= both;
-					if (h === 0) wrong.push(likelihood.wrong / both);
-				}
-				// The flat part of wrong readings keeps every density far from nothing.
-				logs[h] = Math.log(density);
-				joint[h] = logs[h]! + Math.log(hypothesis.prior);
-			});
-			return { logs, joint, total: logSum(joint), wrong };
-		});
+		const perString = evidence.map((string) => weighString(string, predictions, sigmas));
 		const priors = logSharedPriors(point, group.doubt);
 		const prior = logSum(Object.values(priors));
-		const log = point.logArea + prior + perString.reduce((sum, s) => sum + s.total, 0);
+		const log = point.logArea + prior + perString.reduce((sum, s) => sum + Math.log(s.total), 0);
 		return { point, perString, priors, prior, log };
 	});
 
@@ -186,9 +226,6 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		.sort((a, b) => b.weight - a.weight);
 	const average = (value: (point: (typeof heavy)[number]) => number) =>
 		heavy.reduce((sum, point) => sum + point.weight * value(point), 0);
-	const allRight = (wrong: readonly number[]) => wrong.reduce((product, w) => product * (1 - w), 1);
-	const given = (s: (typeof points)[number]['perString'][number], h: number) =>
-		Math.exp(s.joint[h]! - s.total);
 	const shared = (cause: SharedCause) => average((p) => Math.exp(p.priors[cause] - p.prior));
 
 	return {
@@ -202,30 +239,27 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		healthy: average(
 			(p) =>
 				Math.exp(p.priors['as-stated'] - p.prior) *
-				p.perString.reduce((product, s) => product * given(s, 0) * allRight(s.wrong), 1)
+				p.perString.reduce((product, s) => product * s.wholeAndRight, 1)
 		),
 		strings: strings.map(({ string, hypotheses, readings }, s) => ({
 			string,
 			readings,
 			hypotheses: hypotheses.map((hypothesis, h) => ({
 				hypothesis,
-				probability: average((p) => {
-					const at = p.perString[s]!;
-					return given(at, h) * (h === 0 ? allRight(at.wrong) : 1);
-				}),
-				bestLog: Math.max(...heavy.map((p) => p.perString[s]!.logs[h]!))
+				probability:
+					h === 0
+						? average((p) => p.perString[s]!.wholeAndRight)
+						: average(
+								(p) => (p.perString[s]!.densities[h]! * hypothesis.prior) / p.perString[s]!.total
+							),
+				bestLog: Math.log(
+					heavy.reduce((best, p) => Math.max(best, p.perString[s]!.densities[h]!), 0)
+				)
 			})),
 			wrongReading: new Map(
 				readings.map((item, r) => [
 					item.reading.id,
-					average((p) => {
-						const at = p.perString[s]!;
-						const others = at.wrong.reduce(
-							(product, w, i) => (i === r ? product : product * (1 - w)),
-							1
-						);
-						return given(at, 0) * at.wrong[r]! * others;
-					})
+					average((p) => p.perString[s]!.wholeButOne[r]!)
 				])
 			)
 		}))

@@ -2,7 +2,7 @@
 	import Delete from '@lucide/svelte/icons/delete';
 	import CornerDownLeft from '@lucide/svelte/icons/corner-down-left';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
-	import { tick } from 'svelte';
+	import { tick, untrack } from 'svelte';
 	import type { StringRecord } from '$core/circuit/record';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/visit';
@@ -58,9 +58,11 @@
 	// The lit place has the focus; the volts come first while they are not known.
 	$effect(() => {
 		void key;
-		error = null;
-		onBus = running && bus === '';
-		void tick().then(() => (onBus ? busField : field)?.focus({ preventScroll: true }));
+		untrack(() => {
+			error = null;
+			onBus = running && bus === '';
+			void tick().then(() => (onBus ? busField : field)?.focus({ preventScroll: true }));
+		});
 	});
 
 	async function enter() {

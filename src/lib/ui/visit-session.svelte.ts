@@ -3,7 +3,12 @@ import { v7 as uuid } from 'uuid';
 import type { VisitDocument } from '$core/document/visit';
 import { questionBeforeStoring } from '$core/expectation/entry-question';
 import { placeKey, standingReadings } from '$core/expectation/standing';
-import { STATE_OF_QUANTITY, type Quantity, type Reading } from '$core/expectation/visit';
+import {
+	STATE_OF_QUANTITY,
+	type Quantity,
+	type Reading,
+	type Visit
+} from '$core/expectation/visit';
 import type { Assessment } from '$core/trace/assess';
 import { assessInWorker } from '$lib/workers/assess';
 import { QUANTITY_WORDS } from './words';
@@ -40,6 +45,8 @@ interface Refusal {
 }
 
 const KEY = Symbol('visit');
+const WARM_QUANTITIES = ['open-circuit-voltage', 'operating-current'] as const;
+const WARM_ROUNDS = 4;
 const JSON_HEADERS = { 'content-type': 'application/json' };
 
 /**
@@ -77,6 +84,44 @@ export class VisitSession {
 		if (this.storing.size > 0) return;
 		this.document = document;
 		this.assessment = assessment;
+	}
+
+	/**
+	 * Lets the worker answer about label figures a few times as soon as the visit opens, so that the
+	 * first figure typed does not wait for the core to be compiled.
+	 */
+	async warm(): Promise<void> {
+		const { record, visit } = this.document;
+		const [newest] = visit.conditions;
+		const conditions: Visit['conditions'] = [
+			newest ?? {
+				id: uuid(),
+				enteredAt: visit.startedAt,
+				by: visit.by,
+				irradiance: { value: 1000, relativeStandardUncertainty: 0.03, source: 'other' },
+				cellTemperature: { value: 25, standardUncertainty: 2, source: 'other' }
+			}
+		];
+		const readings = record.strings.flatMap((string) => {
+			const plate = record.moduleTypes.find((type) => type.id === string.moduleTypeId)?.plate;
+			if (!plate) return [];
+			return WARM_QUANTITIES.map((quantity) => ({
+				id: uuid(),
+				stringId: string.id,
+				quantity,
+				switchingState: STATE_OF_QUANTITY[quantity],
+				value: quantity === 'operating-current' ? plate.imp : plate.voc * string.moduleCount,
+				atVolts: quantity === 'operating-current' ? plate.vmp * string.moduleCount : null,
+				typed: '',
+				confirmed: false,
+				takenAt: visit.startedAt,
+				by: visit.by,
+				supersedes: null
+			}));
+		});
+		for (let round = 0; round < WARM_ROUNDS; round++) {
+			await assessInWorker().assess(record, { ...visit, conditions, readings, withdrawals: [] });
+		}
 	}
 
 	standing(stringId: string, quantity: Quantity): Reading | null {

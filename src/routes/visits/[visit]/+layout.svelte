@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { untrack, type Snippet } from 'svelte';
+	import { onMount, untrack, type Snippet } from 'svelte';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
 	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
@@ -8,6 +8,7 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	// svelte-ignore state_referenced_locally
 	const session = provideVisit(new VisitSession(data.document, data.assessment));
+	onMount(() => void session.warm());
 	// Only what the server sends replaces the session, not a change of the session itself.
 	$effect(() => {
 		const { document, assessment } = data;

@@ -126,7 +126,13 @@
 				Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.
 			</p>
 			<table>
-				<thead><tr><th></th><th>% of reading</th><th>counts</th><th>one count</th></tr></thead>
+				<thead
+					><tr
+						><th><span class="sr-only">Meter</span></th><th>% of reading</th><th>counts</th><th
+							>one count</th
+						></tr
+					></thead
+				>
 				<tbody>
 					<tr>
 						<th scope="row">Volts</th>

@@ -1,0 +1,62 @@
+import { openBrowser, Person, startServer } from '../tests/browser/support';
+
+/*
+ * What a person waits for, in headless Chromium against the built server: Enter to verdict for eight
+ * strings typed one after the other, and the JavaScript of the first page. The baseline is the wait
+ * for two frames, which is the least that any change on the screen takes.
+ */
+
+const VOLTS = ['460.8', '446.8', '459.4', '421.4', '459.6', '459.4', '459.3', '460.4'];
+
+const server = await startServer({ demo: true });
+const driver = await openBrowser();
+try {
+	const person = new Person(driver, server);
+	await person.goTo('/');
+	const scripts = await driver.executeScript<{ bytes: number; names: number; charts: boolean }>(`
+		const js = performance.getEntriesByType('resource').filter((r) => r.name.endsWith('.js'));
+		return {
+			bytes: js.reduce((sum, r) => sum + r.encodedBodySize, 0),
+			names: js.length
+		};`);
+	console.log('\nin the browser (headless Chromium, built server on loopback)');
+	console.log(
+		`  first page: ${(scripts.bytes / 1000).toFixed(1)} kB of JavaScript as sent (gzip), ${scripts.names} files`
+	);
+
+	await person.startsVisit();
+	const frames = await driver.executeAsyncScript<number>(`
+		const done = arguments[arguments.length - 1];
+		const start = performance.now();
+		requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - start)));`);
+	const waits: number[] = [];
+	for (const [i, volts] of VOLTS.entries()) {
+		await person.hasFocus('reading');
+		await person.types(volts);
+		waits.push(
+			await driver.executeAsyncScript<number>(
+				`
+				const done = arguments[arguments.length - 1];
+				const row = document.querySelectorAll('.row')[arguments[0]];
+				const start = performance.now();
+				new MutationObserver((_, observer) => {
+					if (!row.querySelector('.said .verdict')) return;
+					observer.disconnect();
+					done(performance.now() - start);
+				}).observe(row, { subtree: true, childList: true });
+				document.activeElement.dispatchEvent(
+					new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })
+				);`,
+				i
+			)
+		);
+	}
+	const sorted = [...waits].sort((a, b) => a - b);
+	console.log(`  baseline: two frames ${frames.toFixed(1)} ms`);
+	console.log(
+		`  Enter to verdict: ${waits.map((wait) => wait.toFixed(0)).join(', ')} ms in the order of typing; median ${sorted[4]!.toFixed(1)}, longest ${sorted.at(-1)!.toFixed(1)} ms`
+	);
+} finally {
+	await driver.quit();
+	await server.remove();
+}

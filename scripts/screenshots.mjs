@@ -1,0 +1,91 @@
+/* npm run screenshots: one picture of each main view, from the demo's data, into docs/screenshots. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHROMEDRIVER, CHROMIUM, ensureBrowser } from './browser.mjs';
+import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from './ready.mjs';
+
+const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
+const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
+const DESK = { width: 1280, height: 800, mobile: false };
+const PHONE = { width: 390, height: 844, mobile: true };
+const VIEWS = [
+	{ name: 'sites', path: '/', size: DESK },
+	{ name: 'site', path: SITE, size: DESK },
+	{ name: 'take-over', path: `${SITE}/take-over`, size: DESK },
+	{
+		name: 'label',
+		path: `${SITE}/take-over/module-types/019a8000-0000-7000-8000-000000000001`,
+		size: DESK
+	},
+	{ name: 'conditions', path: `${VISIT}/conditions`, size: DESK },
+	{ name: 'measure', path: `${VISIT}/measure`, size: DESK, why: 'A2' },
+	{ name: 'measure-sunlight', path: `${VISIT}/measure`, size: DESK, mode: 'sunlight' },
+	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE },
+	{ name: 'trace', path: `${VISIT}/trace`, size: DESK },
+	{ name: 'trace-dark', path: `${VISIT}/trace`, size: DESK, mode: 'dark' },
+	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK }
+];
+
+ensureInstalled();
+ensureBrowser();
+ensureTools();
+ensureApplication();
+const { Builder, By } = await import('selenium-webdriver');
+const { default: chrome } = await import('selenium-webdriver/chrome.js');
+
+const folder = mkdtempSync(join(tmpdir(), 'zembo-pictures-'));
+process.env.ZEMBO_DATABASE = join(folder, 'zembo.db');
+run(process.execPath, ['build-tools/load-demo.js']);
+const { serve } = await import('./serve.mjs');
+const address = await serve();
+
+const options = new chrome.Options();
+options.setChromeBinaryPath(CHROMIUM);
+options.addArguments(
+	'--headless=new',
+	'--no-sandbox',
+	'--disable-gpu',
+	'--disable-quic',
+	'--no-first-run',
+	'--disable-background-networking',
+	'--disable-component-update',
+	'--disable-sync',
+	'--hide-scrollbars',
+	`--user-data-dir=${join(folder, 'profile')}`
+);
+const driver = await new Builder()
+	.forBrowser('chrome')
+	.setChromeOptions(options)
+	.setChromeService(new chrome.ServiceBuilder(CHROMEDRIVER))
+	.build();
+try {
+	const pictures = join(ROOT, 'docs/screenshots');
+	mkdirSync(pictures, { recursive: true });
+	await driver.get(address);
+	for (const { name, path, size, mode = 'light', why } of VIEWS) {
+		await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+			deviceScaleFactor: 1,
+			...size
+		});
+		await driver.manage().addCookie({ name: 'zembo-mode', value: mode });
+		await driver.get(address + path);
+		await driver.wait(
+			() =>
+				driver.executeScript(
+					'return document.documentElement.dataset.ready === "true" && document.fonts.status === "loaded"'
+				),
+			10_000
+		);
+		if (why) await driver.findElement(By.css(`[data-string=${why}] button.place`)).click();
+		await driver.executeAsyncScript(
+			'const done = arguments[0]; document.activeElement?.blur?.(); requestAnimationFrame(() => requestAnimationFrame(done));'
+		);
+		writeFileSync(join(pictures, `${name}.png`), await driver.takeScreenshot(), 'base64');
+		say(`docs/screenshots/${name}.png`);
+	}
+} finally {
+	await driver.quit();
+	rmSync(folder, { recursive: true, force: true });
+}
+process.exit(0);
