@@ -96,6 +96,11 @@ export function ensureInstalled() {
 	stamp('installed', wanted);
 }
 
+/** The configuration that tsconfig.json extends is generated; a fresh clone has none yet. */
+function ensureGenerated() {
+	if (!existsSync(join(ROOT, '.svelte-kit/tsconfig.json'))) runTool('svelte-kit', ['sync']);
+}
+
 const APPLICATION = ['src', 'static', 'svelte.config.js', 'vite.config.ts', 'package-lock.json'];
 const TOOLS = [
 	'src/core',
@@ -115,6 +120,7 @@ function ensureBuiltFrom(name, sources, output, build) {
 
 /** Builds the command line and the demo's loader when a source changed. */
 export function ensureTools() {
+	ensureGenerated();
 	ensureBuiltFrom('tools', TOOLS, 'build-tools/zembo.js', () =>
 		runTool('vite', ['build', '--config', 'vite.tools.config.ts', '--logLevel', 'warn'])
 	);
