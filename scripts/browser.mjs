@@ -1,10 +1,8 @@
 /* Chromium and ChromeDriver for the browser tests and pictures. */
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { CHROMEDRIVER, CHROMIUM } from './chromium.mjs';
 import { run, say } from './ready.mjs';
-
-export const CHROMIUM = '/usr/bin/chromium';
-export const CHROMEDRIVER = '/usr/bin/chromedriver';
 
 /** Installs both from Debian's packages when they are absent, or says what to install. */
 export function ensureBrowser() {

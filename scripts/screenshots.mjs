@@ -2,7 +2,8 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { CHROMEDRIVER, CHROMIUM, ensureBrowser } from './browser.mjs';
+import { ensureBrowser } from './browser.mjs';
+import { browserFlags, CHROMEDRIVER, CHROMIUM } from './chromium.mjs';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from './ready.mjs';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
@@ -42,18 +43,7 @@ const address = await serve();
 
 const options = new chrome.Options();
 options.setChromeBinaryPath(CHROMIUM);
-options.addArguments(
-	'--headless=new',
-	'--no-sandbox',
-	'--disable-gpu',
-	'--disable-quic',
-	'--no-first-run',
-	'--disable-background-networking',
-	'--disable-component-update',
-	'--disable-sync',
-	'--hide-scrollbars',
-	`--user-data-dir=${join(folder, 'profile')}`
-);
+options.addArguments(...browserFlags(join(folder, 'profile')), '--hide-scrollbars');
 const driver = await new Builder()
 	.forBrowser('chrome')
 	.setChromeOptions(options)

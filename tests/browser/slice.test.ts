@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, type Server } from './support';
+import { openBrowser, Person, printed, startServer, type Server } from './support';
 
 /** What the meter shows at the terminal: the card of demo/README.md. */
 const CARD = [
@@ -93,7 +93,7 @@ describe('the first day at the terminal', () => {
 		]) {
 			expect(text).toContain(words);
 		}
-		const pdf = Buffer.from(await driver.printPage({}), 'base64');
+		const pdf = await printed(driver);
 		expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 		expect(pdf.length).toBeGreaterThan(20_000);
 	});

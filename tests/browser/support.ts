@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
+import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs';
 
 /** Every command starts in the project's folder. */
 const ROOT = process.cwd();
@@ -68,23 +69,14 @@ function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: Child
 
 export async function openBrowser(): Promise<WebDriver> {
 	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
+	process.once('exit', () => rmSync(profile, { recursive: true, force: true }));
 	const options = new chrome.Options();
-	options.setChromeBinaryPath('/usr/bin/chromium');
-	options.addArguments(
-		'--headless=new',
-		'--no-sandbox',
-		'--disable-gpu',
-		'--disable-quic',
-		'--no-first-run',
-		'--disable-background-networking',
-		'--disable-component-update',
-		'--disable-sync',
-		`--user-data-dir=${profile}`
-	);
+	options.setChromeBinaryPath(CHROMIUM);
+	options.addArguments(...browserFlags(profile));
 	const driver = (await new Builder()
 		.forBrowser('chrome')
 		.setChromeOptions(options)
-		.setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+		.setChromeService(new chrome.ServiceBuilder(CHROMEDRIVER))
 		.build()) as WebDriver & chrome.Driver;
 	await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 		width: 1280,
@@ -93,6 +85,13 @@ export async function openBrowser(): Promise<WebDriver> {
 		mobile: false
 	});
 	return driver;
+}
+
+/** The page as a printer would get it. */
+export async function printed(driver: WebDriver): Promise<Buffer> {
+	// The package's types know neither the defaults of its options nor its answer.
+	const print = driver.printPage.bind(driver) as unknown as (options: object) => Promise<string>;
+	return Buffer.from(await print({}), 'base64');
 }
 
 /** The things a person does, each waiting for what it needs and no longer. */
@@ -131,21 +130,23 @@ export class Person {
 		await field.sendKeys(value);
 	}
 
-	/** Waits until the page's text has it. */
+	/** Waits until the page's text has it; fails with what the page says instead. */
 	async sees(words: string | RegExp, css = 'body'): Promise<string> {
 		let text = '';
-		await this.driver.wait(
-			async () => {
-				try {
-					text = await this.driver.findElement(By.css(css)).getText();
-				} catch {
-					return false;
-				}
-				return typeof words === 'string' ? text.includes(words) : words.test(text);
-			},
-			WAIT,
-			() => `${css} does not say ${words}; it says: ${text.slice(0, 1500)}`
-		);
+		const appears = async () => {
+			try {
+				text = await this.driver.findElement(By.css(css)).getText();
+			} catch {
+				return false;
+			}
+			return typeof words === 'string' ? text.includes(words) : words.test(text);
+		};
+		try {
+			await this.driver.wait(appears, WAIT);
+		} catch (cause) {
+			const instead = text.slice(0, 1500);
+			throw new Error(`${css} does not say ${words}; it says: ${instead}`, { cause });
+		}
 		return text;
 	}
 

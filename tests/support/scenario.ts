@@ -20,7 +20,7 @@ import { maximumPowerPoint } from '$core/module/single-diode';
 const pad = (n: number) => n.toString(16).padStart(12, '0');
 export const testId = (n: number) => `019a0000-0000-7000-8000-${pad(n)}`;
 
-export const LABELS = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
+const LABELS = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
 
 export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12): ArrayRecord {
 	return {
@@ -172,7 +172,7 @@ function faulted(
 	return circuit ? predictValue(circuit, quantity, atVolts) : 0;
 }
 
-export function readingOf(
+function readingOf(
 	n: number,
 	string: StringRecord,
 	quantity: Quantity,
