@@ -21,8 +21,8 @@ const plateSchema = z
 		imp: positive(RECORD_LIMITS.amps),
 		voc: positive(RECORD_LIMITS.volts),
 		isc: positive(RECORD_LIMITS.amps),
-		alphaIscPctPerK: z.number().min(-1).max(1),
-		betaVocPctPerK: z.number().min(-2).max(-0.01),
+		alphaIscPctPerK: z.number().min(-1).max(1).nullish(),
+		betaVocPctPerK: z.number().min(-2).max(-0.01).nullish(),
 		cellsInSeries: z.int().min(1).max(RECORD_LIMITS.cells.max),
 		technology: z.enum(TECHNOLOGIES).optional()
 	})

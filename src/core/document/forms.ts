@@ -2,7 +2,13 @@ import { z } from 'zod';
 import type { ModuleType } from '../circuit/record';
 import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES, type Conditions } from '../conditions/conditions';
 import type { Visit } from '../expectation/visit';
-import { ALPHA_UNITS, BETA_UNITS, relativeCoefficient } from '../module/coefficients';
+import {
+	ALPHA_UNITS,
+	BETA_UNITS,
+	relativeCoefficient,
+	type AlphaUnit,
+	type BetaUnit
+} from '../module/coefficients';
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
 import { figure, figureOrEmpty, figureValue } from './figure';
@@ -27,14 +33,25 @@ export const labelFormSchema = z.object({
 	imp: figure(RECORD_LIMITS.amps),
 	voc: figure(RECORD_LIMITS.volts),
 	isc: figure(RECORD_LIMITS.amps),
-	alpha: figure({ min: -1000, max: 1000, unit: '' }),
+	/** Empty where the label states none. */
+	alpha: figureOrEmpty({ min: -1000, max: 1000, unit: '' }),
 	alphaUnit: z.enum(ALPHA_UNITS).default('%/K'),
-	beta: figure({ min: -1000, max: 1000, unit: '' }),
+	beta: figureOrEmpty({ min: -1000, max: 1000, unit: '' }),
 	betaUnit: z.enum(BETA_UNITS).default('%/K'),
 	vocPct: figure(RECORD_LIMITS.tolerancePct).default('2'),
 	iscPct: figure(RECORD_LIMITS.tolerancePct).default('3')
 });
 export type LabelForm = z.infer<typeof labelFormSchema>;
+
+/** In %/K to six digits, so that the figure shown again is the figure stored; null where none is stated. */
+function coefficientOfForm(
+	typed: string,
+	unit: AlphaUnit | BetaUnit,
+	quantity: number
+): number | null {
+	if (typed.trim() === '') return null;
+	return Number(relativeCoefficient(figureValue(typed), unit, quantity).toPrecision(6));
+}
 
 /** The label of a form; fields that are no figures yet come out as NaN. */
 export function plateOfForm(form: LabelForm): Plate {
@@ -49,8 +66,8 @@ export function plateOfForm(form: LabelForm): Plate {
 		imp: figureValue(form.imp),
 		voc,
 		isc,
-		alphaIscPctPerK: relativeCoefficient(figureValue(form.alpha), form.alphaUnit, isc),
-		betaVocPctPerK: relativeCoefficient(figureValue(form.beta), form.betaUnit, voc)
+		alphaIscPctPerK: coefficientOfForm(form.alpha, form.alphaUnit, isc),
+		betaVocPctPerK: coefficientOfForm(form.beta, form.betaUnit, voc)
 	};
 }
 
@@ -74,9 +91,9 @@ export function formOfModuleType({ name, plate, tolerance }: ModuleType): LabelF
 		imp: String(plate.imp),
 		voc: String(plate.voc),
 		isc: String(plate.isc),
-		alpha: String(plate.alphaIscPctPerK),
+		alpha: String(plate.alphaIscPctPerK ?? ''),
 		alphaUnit: '%/K',
-		beta: String(plate.betaVocPctPerK),
+		beta: String(plate.betaVocPctPerK ?? ''),
 		betaUnit: '%/K',
 		vocPct: String(tolerance.vocPct),
 		iscPct: String(tolerance.iscPct)

@@ -39,8 +39,8 @@ const plateSchema = z
 		imp: within(RECORD_LIMITS.amps),
 		voc: within(RECORD_LIMITS.volts),
 		isc: within(RECORD_LIMITS.amps),
-		alphaIscPctPerK: within(RECORD_LIMITS.alphaIscPctPerK),
-		betaVocPctPerK: within(RECORD_LIMITS.betaVocPctPerK)
+		alphaIscPctPerK: within(RECORD_LIMITS.alphaIscPctPerK).nullable(),
+		betaVocPctPerK: within(RECORD_LIMITS.betaVocPctPerK).nullable()
 	})
 	.refine((plate) => plate.vmp < plate.voc, {
 		path: ['vmp'],

@@ -21,8 +21,20 @@ export const EVEN_DIRT = { loss: 0.015, uncertainty: 0.012 };
  */
 export const COMMON_SHARE = 0.5;
 
-/** What the single-diode model itself misses in volts, in current, and near the knee of the curve. */
-export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004 };
+/**
+ * What the model of equal modules itself misses, relative. At short circuit more than elsewhere:
+ * modules differ, and the string then carries the current of its stronger ones.
+ */
+export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.012 };
+
+/** How far a module's own coefficients may lie from the typical ones of its technology, %/K. */
+export const TYPICAL_COEFFICIENT_DOUBT = { alphaIsc: 0.02, betaVoc: 0.03 };
 
 /** A rectangular distribution of half width 1 has this standard deviation (JCGM 100:2008, 4.3.7). */
 export const RECTANGULAR = 1 / Math.sqrt(3);
+
+/**
+ * What the light moves between two readings of one series in steady sun, relative standard
+ * uncertainty. Where the currents of the strings scatter by more, they say so themselves.
+ */
+export const STEADY_LIGHT = 0.008;

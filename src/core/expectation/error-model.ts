@@ -6,14 +6,16 @@ import {
 	COMMON_SHARE,
 	EVEN_DIRT,
 	MODEL_DOUBT,
-	RECTANGULAR
+	RECTANGULAR,
+	TYPICAL_COEFFICIENT_DOUBT
 } from './allowances';
+import { STC_CELL_TEMPERATURE } from '../units/constants';
 import type { Prediction } from './predict';
 import type { MeterAccuracy, Quantity, Visit } from './visit';
 
 /** One source of doubt about one number, in the number's own unit. */
 export interface Contribution {
-	readonly source: 'label' | 'meter' | 'operating-volts' | 'model' | 'light' | 'heat';
+	readonly source: 'label' | 'meter' | 'operating-volts' | 'model' | 'unsteady-light' | 'light';
 	readonly words: string;
 	readonly standardUncertainty: number;
 }
@@ -38,10 +40,18 @@ function labelShare(pct: number, share: number): number {
 	return RECTANGULAR * (pct / 100) * Math.sqrt(share);
 }
 
+/** What the readings of one module type in one visit have in common as far as their scatter goes. */
+export interface Series {
+	readonly type: ModuleType;
+	readonly meters: Visit['meters'];
+	/** How far the light moves from reading to reading, relative standard uncertainty. */
+	readonly unsteadiness: number;
+}
+
 /**
- * What makes one reading differ from its siblings in the same light: the modules' own spread
- * (averaged over the string), the meter's scatter, the model, and for an operating current the
- * doubt about the volts at which it flowed.
+ * What makes one reading differ from its siblings: the modules' own spread (averaged over the
+ * string), the meter's scatter, the model, and for a current how the light moves between readings
+ * and, where it is an operating current, the doubt about the volts at which it flowed.
  *
  * Linear propagation after JCGM 100:2008 (GUM), 5.1.
  */
@@ -49,8 +59,7 @@ export function ownDoubt(
 	quantity: Quantity,
 	prediction: Prediction,
 	string: StringRecord,
-	type: ModuleType,
-	meters: Visit['meters'],
+	{ type, meters, unsteadiness }: Series,
 	atVolts: number | null
 ): Contribution[] {
 	const { value, perVolt } = prediction;
@@ -95,7 +104,14 @@ export function ownDoubt(
 		{
 			source: 'model',
 			words: 'the model itself',
-			standardUncertainty: Math.abs(value) * MODEL_DOUBT.amps
+			standardUncertainty:
+				Math.abs(value) *
+				(quantity === 'short-circuit-current' ? MODEL_DOUBT.shortCircuitAmps : MODEL_DOUBT.amps)
+		},
+		{
+			source: 'unsteady-light',
+			words: 'the light from one reading to the next',
+			standardUncertainty: Math.abs(value) * unsteadiness
 		}
 	];
 	if (quantity === 'operating-current') {
@@ -128,7 +144,12 @@ export function sharedDoubt(
 	meters: Visit['meters'],
 	voltsPerKelvin: number
 ): SharedDoubt {
+	const warming = conditions.cellTemperature.value - STC_CELL_TEMPERATURE;
+	/** Share that an unstated coefficient may be off by at this temperature. */
+	const unstated = (stated: number | null, pctPerK: number) =>
+		stated === null ? (pctPerK / 100) * warming : 0;
 	const volts = Math.hypot(
+		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_DOUBT.betaVoc),
 		labelShare(type.tolerance.vocPct, COMMON_SHARE),
 		meterGain(meters.volts),
 		AGEING_DOUBT * AGEING_PER_YEAR.voltage * years
@@ -136,6 +157,7 @@ export function sharedDoubt(
 	return {
 		light: Math.hypot(
 			conditions.irradiance.relativeStandardUncertainty,
+			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_DOUBT.alphaIsc),
 			labelShare(type.tolerance.iscPct, COMMON_SHARE),
 			meterGain(meters.amps),
 			AGEING_DOUBT * AGEING_PER_YEAR.current * years,

@@ -1,5 +1,4 @@
-import type { ArrayRecord, ModuleType, StringRecord } from '../circuit/record';
-import { DIM_LIGHT } from '../conditions/conditions';
+import type { ArrayRecord, StringRecord } from '../circuit/record';
 import { openCircuitVoltage } from '../module/single-diode';
 import { countDifference, type CountedDifference } from './difference';
 import { combine, ownDoubt, type Contribution } from './error-model';
@@ -9,6 +8,7 @@ import { foretell, type SharedReading } from './siblings';
 import { placeKey, standingConditions, standingReadings } from './standing';
 import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
 import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
+import { warningsOf } from './warnings';
 
 /** What a place should read, how sure that is, and what makes it unsure. V or A. */
 interface ExpectedValue {
@@ -84,25 +84,9 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 		places,
 		groups: groups.map((group) => judgeGroup(group, limits)),
 		thresholds: limits,
-		warnings: warningsOf(record, visit),
+		warnings: warningsOf(record, visit, groups),
 		siblingGroups: groups
 	};
-}
-
-function warningsOf(record: ArrayRecord, visit: Visit): string[] {
-	const warnings: string[] = [];
-	const conditions = standingConditions(visit);
-	if (conditions && conditions.irradiance.value < DIM_LIGHT) {
-		warnings.push(
-			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
-		);
-	}
-	if (record.inServiceSince === null && record.strings.length > 0) {
-		warnings.push(
-			'Year of commissioning unknown: no ageing is allowed for, so an old array reads a little low.'
-		);
-	}
-	return warnings;
 }
 
 function judgePlace(
@@ -137,7 +121,7 @@ function judgePlace(
 		return { ...none, missing: 'The volts at which the current flows are not known yet.' };
 	}
 	const moduleVolts = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
-	const expected = expectValue(group, string, type, quantity, atVolts, key);
+	const expected = expectValue(group, string, quantity, atVolts, key);
 	if (!reading) return { ...none, missing: null, expected, moduleVolts };
 	const difference = reading.value - expected.value;
 	const distance = difference / expected.standardUncertainty;
@@ -180,7 +164,6 @@ function busVolts(
 function expectValue(
 	group: SiblingGroup,
 	string: StringRecord,
-	type: ModuleType,
 	quantity: Quantity,
 	atVolts: number | null,
 	key: string
@@ -196,7 +179,7 @@ function expectValue(
 	};
 	const { value, sharedSigma } = foretell(estimate, asShared);
 	const contributions: Contribution[] = [
-		...ownDoubt(quantity, at(estimate.shift), string, type, group.meters, atVolts),
+		...ownDoubt(quantity, at(estimate.shift), string, group.series, atVolts),
 		{
 			source: 'light',
 			words: 'light and heat, as the conditions and the siblings together give them',
@@ -210,13 +193,13 @@ function expectValue(
 		value,
 		standardUncertainty: combine(contributions),
 		contributions,
-		siblings: group.shared.size - (own ? 1 : 0),
+		siblings: estimate.items.filter(({ reading: other }) => other !== own).length,
 		fromConditions: {
 			value: stated.value,
 			standardUncertainty: Math.hypot(
 				byLight * group.doubt.light,
 				byHeat * group.doubt.heat,
-				combine(ownDoubt(quantity, stated, string, type, group.meters, atVolts))
+				combine(ownDoubt(quantity, stated, string, group.series, atVolts))
 			)
 		}
 	};

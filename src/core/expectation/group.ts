@@ -1,8 +1,17 @@
 import type { ArrayRecord, ModuleType, StringRecord } from '../circuit/record';
 import type { Conditions } from '../conditions/conditions';
 import { openCircuitVoltage, type SingleDiode } from '../module/single-diode';
-import { EVEN_DIRT } from './allowances';
-import { combine, ownDoubt, sharedDoubt, type Contribution, type SharedDoubt } from './error-model';
+import { STC_IRRADIANCE } from '../units/constants';
+import { EVEN_DIRT, STEADY_LIGHT } from './allowances';
+import {
+	combine,
+	ownDoubt,
+	sharedDoubt,
+	type Contribution,
+	type Series,
+	type SharedDoubt
+} from './error-model';
+import { median } from './median';
 import {
 	agedModel,
 	moduleHere,
@@ -14,7 +23,8 @@ import {
 } from './predict';
 import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
 import { placeKey } from './standing';
-import type { Quantity, Reading, Visit } from './visit';
+import { unsteadiness } from './unsteadiness';
+import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
 
 /**
  * The strings of one module type: they share light, heat and their label's common error, so they
@@ -24,9 +34,9 @@ export interface SiblingGroup {
 	readonly model: AgedModel;
 	readonly strings: readonly StringRecord[];
 	readonly conditions: Conditions;
-	readonly meters: Visit['meters'];
+	readonly series: Series;
 	readonly doubt: SharedDoubt;
-	/** The standing readings of these strings by place, as seen by the estimate. */
+	/** The standing readings of these strings by place. Dead ones took no part in the estimate. */
 	readonly shared: ReadonlyMap<string, GroupReading>;
 	/** Distinct answers for effective light and heat, best first. */
 	readonly estimates: readonly [SharedEstimate, ...SharedEstimate[]];
@@ -67,33 +77,53 @@ function voltsPerKelvin(group: Pick<SiblingGroup, 'model' | 'conditions'>): numb
 	return (volts(0.5) - volts(-0.5)) / volts(0);
 }
 
-function median(values: readonly number[]): number | null {
-	if (values.length === 0) return null;
-	const sorted = [...values].sort((a, b) => a - b);
-	const middle = sorted.length >> 1;
-	return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+/** Shares of label volts and of the label current in the stated light below which a string is dead. */
+const DEAD = { volts: 0.06, amps: 0.04 };
+
+/**
+ * Whether a reading shows a dead or reversed path: that says nothing of light and heat, so it takes
+ * no part in their estimate.
+ */
+export function isDead(
+	{ model, conditions }: Pick<SiblingGroup, 'model' | 'conditions'>,
+	{ reading, string }: Pick<GroupReading, 'reading' | 'string'>
+): boolean {
+	const { voc, isc } = model.type.plate;
+	if (reading.quantity === 'open-circuit-voltage') {
+		return reading.value < DEAD.volts * voc * string.moduleCount;
+	}
+	return Math.abs(reading.value) < DEAD.amps * isc * (conditions.irradiance.value / STC_IRRADIANCE);
 }
 
 /** A start for the estimate where most strings agree, however far that is from what was stated. */
 function siblingStart(readings: readonly GroupReading[], perKelvin: number): Shift {
-	const ratios = (quantity: 'volts' | 'amps') =>
-		readings
+	const middle = (wanted: 'volts' | 'amps') => {
+		const ratios = readings
 			.filter(
-				({ reading }) => (reading.quantity === 'open-circuit-voltage') === (quantity === 'volts')
+				({ reading }) => (reading.quantity === 'open-circuit-voltage') === (wanted === 'volts')
 			)
 			.map((r) => r.measured / r.at(NO_SHIFT))
-			.filter((ratio) => Number.isFinite(ratio) && ratio > 0.05);
-	const volts = median(ratios('volts'));
-	const amps = median(ratios('amps'));
-	return {
-		light: amps === null ? 0 : Math.log(amps),
-		heat: volts === null ? 0 : (volts - 1) / perKelvin
+			.filter((ratio) => Number.isFinite(ratio) && ratio > 0);
+		return ratios.length > 0 ? median(ratios) : 1;
 	};
+	return { light: Math.log(middle('amps')), heat: (middle('volts') - 1) / perKelvin };
+}
+
+/** The readings' scatter about what the estimate foretells, currents only. */
+function currentMisses(telling: readonly GroupReading[], { shift }: SharedEstimate) {
+	return telling
+		.filter(({ reading }) => reading.quantity !== 'open-circuit-voltage')
+		.map((item) => {
+			const expected = item.at(shift);
+			const known = item.contributions.filter(({ source }) => source !== 'unsteady-light');
+			return { relative: item.measured / expected - 1, known: combine(known) / expected };
+		})
+		.filter(({ relative }) => Number.isFinite(relative));
 }
 
 /**
  * Gathers the strings of one module type with their standing readings and estimates their shared
- * light and heat.
+ * light and heat, and how steady the light was.
  */
 export function siblingGroup(
 	type: ModuleType,
@@ -108,34 +138,43 @@ export function siblingGroup(
 	const strings = record.strings.filter((string) => string.moduleTypeId === type.id);
 	const perKelvin = voltsPerKelvin(base);
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
-	const shared = new Map<string, GroupReading>();
-	for (const string of strings) {
-		for (const quantity of [
-			'open-circuit-voltage',
-			'operating-current',
-			'short-circuit-current'
-		] as const) {
-			const key = placeKey(string.id, quantity);
-			const reading = standing.get(key);
-			if (!reading) continue;
-			const prediction = predictAtShift(base, string, quantity, reading.atVolts, NO_SHIFT);
-			const contributions = ownDoubt(quantity, prediction, string, type, meters, reading.atVolts);
-			shared.set(key, {
-				reading,
-				string,
-				contributions,
-				measured: reading.value,
-				ownSigma: combine(contributions),
-				at: (shift) =>
-					predictValue(
-						stringHere(string, model, moduleAtShift(base, shift)),
-						quantity,
-						reading.atVolts
-					)
-			});
-		}
-	}
-	const readings = [...shared.values()];
-	const estimates = estimateShared(readings, doubt, [siblingStart(readings, perKelvin)]);
-	return { model, strings, conditions, meters, doubt, shared, estimates };
+	const found = strings.flatMap((string) =>
+		QUANTITIES.flatMap((quantity) => {
+			const reading = standing.get(placeKey(string.id, quantity));
+			return reading ? [{ string, reading }] : [];
+		})
+	);
+	const estimate = (series: Series) => {
+		const items = found.map((item) => groupReading(base, series, item));
+		const telling = items.filter((item) => !isDead(base, item));
+		const estimates = estimateShared(telling, doubt, [siblingStart(telling, perKelvin)]);
+		return { series, items, telling, estimates };
+	};
+	const steady = estimate({ type, meters, unsteadiness: STEADY_LIGHT });
+	const moved = unsteadiness(currentMisses(steady.telling, steady.estimates[0]));
+	const { series, items, estimates } =
+		moved > STEADY_LIGHT ? estimate({ type, meters, unsteadiness: moved }) : steady;
+	const shared = new Map(
+		items.map((item) => [placeKey(item.string.id, item.reading.quantity), item])
+	);
+	return { ...base, strings, series, doubt, shared, estimates };
+}
+
+function groupReading(
+	base: Pick<SiblingGroup, 'model' | 'conditions'>,
+	series: Series,
+	{ string, reading }: Pick<GroupReading, 'string' | 'reading'>
+): GroupReading {
+	const { quantity, atVolts } = reading;
+	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
+	const contributions = ownDoubt(quantity, prediction, string, series, atVolts);
+	return {
+		reading,
+		string,
+		contributions,
+		measured: reading.value,
+		ownSigma: combine(contributions),
+		at: (shift) =>
+			predictValue(stringHere(string, base.model, moduleAtShift(base, shift)), quantity, atVolts)
+	};
 }

@@ -39,8 +39,14 @@ export function judgeGroup(group: SiblingGroup, limits: Thresholds): GroupVerdic
 		},
 		heat: { kelvin: shift.heat, standardUncertainty: Math.sqrt(ll / determinant) },
 		verdict: items.length === 0 ? null : verdictOf(distance, limits),
-		words: items.length === 0 ? 'Nothing is read yet.' : sharedWords(group)
+		words: items.length === 0 ? nothingWords(group) : sharedWords(group)
 	};
+}
+
+function nothingWords({ shared }: SiblingGroup): string {
+	return shared.size === 0
+		? 'Nothing is read yet.'
+		: 'No live string is read yet, and dead ones say nothing of light and heat.';
 }
 
 function sharedWords({ estimates: [{ shift }], doubt }: SiblingGroup): string {

@@ -1,3 +1,6 @@
+import type { FitPlate } from './plate';
+import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS } from './technology';
+
 /** Units in which labels state the coefficient of Isc. */
 export const ALPHA_UNITS = ['%/K', 'A/K', 'mA/K'] as const;
 /** Units in which labels state the coefficient of Voc. */
@@ -27,4 +30,32 @@ export function relativeCoefficient(
 	quantity: number
 ): number {
 	return unit === '%/K' ? value : (100 * value * PER_UNIT[unit]) / quantity;
+}
+
+/** The coefficients a label is fitted with. */
+export interface Coefficients {
+	readonly alphaIscPctPerK: number;
+	readonly betaVocPctPerK: number;
+	/** In words, what is not on the label and was taken instead; empty where all is stated. */
+	readonly notes: readonly string[];
+}
+
+/** The label's own coefficients, or the typical ones of its technology where it states none. */
+export function coefficientsOf(
+	plate: Pick<FitPlate, 'technology' | 'alphaIscPctPerK' | 'betaVocPctPerK'>
+): Coefficients {
+	const { words, typical } = TECHNOLOGY_FACTS[plate.technology ?? DEFAULT_TECHNOLOGY];
+	const notes: string[] = [];
+	const orTypical = (stated: number | null | undefined, usual: number, quantity: string) => {
+		if (stated !== null && stated !== undefined) return stated;
+		notes.push(
+			`The label states no temperature coefficient of ${quantity}: ${usual} %/K, typical of ${words}, is taken.`
+		);
+		return usual;
+	};
+	return {
+		alphaIscPctPerK: orTypical(plate.alphaIscPctPerK, typical.alphaIscPctPerK, 'Isc'),
+		betaVocPctPerK: orTypical(plate.betaVocPctPerK, typical.betaVocPctPerK, 'Voc'),
+		notes
+	};
 }

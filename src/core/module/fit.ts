@@ -1,11 +1,12 @@
 import { STC_CELL_TEMPERATURE } from '../units/constants';
 import { kelvin } from '../units/temperature';
 import { BOLTZMANN_EV_PER_K } from '../units/constants';
+import { coefficientsOf, type Coefficients } from './coefficients';
 import { solveBounded } from './least-squares';
 import type { FitPlate } from './plate';
 import type { SingleDiode } from './single-diode';
-import { TECHNOLOGY_FACTS, type BandGap } from './technology';
-import { DEFAULT_BAND_GAP, saturationCurrentRatio, type ModuleModel } from './translate';
+import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS, type BandGap } from './technology';
+import { saturationCurrentRatio, type ModuleModel } from './translate';
 
 /** The five parameters that meet a label, and how well they do. */
 export interface LabelFit extends ModuleModel {
@@ -15,15 +16,18 @@ export interface LabelFit extends ModuleModel {
 	 * the label can be met.
 	 */
 	readonly residual: number;
-	/** In words, what about the label cannot be met; empty where it can. */
+	/** In words, what about the label cannot be met, and what it does not state. */
 	readonly notes: readonly string[];
 }
 
 /** The second temperature of the fifth condition lies this far above 25 degC, K. */
 const WARMING = 2;
 /** A miss above this is worth a word; below it the label is met. */
-const MET = 1e-6;
+export const MET = 1e-6;
 const RSH_AT_MOST = 1e7;
+
+/** A label with its coefficients settled. */
+type SettledPlate = FitPlate & Coefficients;
 
 /** What remains of the model once a, Rs and 1/Rsh are chosen: open and short circuit are then exact. */
 interface Candidate {
@@ -43,7 +47,13 @@ function eliminate(plate: FitPlate, a: number, rs: number, gsh: number): Candida
  * The three conditions left after {@link eliminate}, each relative to the label's own figure:
  * current at Vmp, slope dI/dV = -Imp/Vmp there, and zero current at Voc + beta dT when warmed.
  */
-function misses(plate: FitPlate, bandGap: BandGap, a: number, rs: number, gsh: number): number[] {
+function misses(
+	plate: SettledPlate,
+	bandGap: BandGap,
+	a: number,
+	rs: number,
+	gsh: number
+): number[] {
 	const { voc, isc, vmp, imp } = plate;
 	const { photocurrent, diodeCurrentAtOpen: x } = eliminate(plate, a, rs, gsh);
 	const vd = vmp + imp * rs;
@@ -67,7 +77,7 @@ function misses(plate: FitPlate, bandGap: BandGap, a: number, rs: number, gsh: n
  * a from the temperature coefficient alone: Voc = a ln(IL/I0) differentiated by temperature, with
  * the shunt left out. The start of the fit, within some percent of its end.
  */
-function startingIdeality(plate: FitPlate, bandGap: BandGap): number {
+function startingIdeality(plate: SettledPlate, bandGap: BandGap): number {
 	const t = kelvin(STC_CELL_TEMPERATURE);
 	const perKelvin = (plate.betaVocPctPerK / 100) * plate.voc;
 	const dLnI0 =
@@ -84,13 +94,15 @@ function startingIdeality(plate: FitPlate, bandGap: BandGap): number {
  * De Soto et al. (2006), section 3: open circuit, short circuit, the maximum-power point, dP/dV = 0
  * there, and the open-circuit voltage 2 K warmer. Open and short circuit are met exactly by
  * elimination; the other three are solved in ln a, Rs and 1/Rsh by a bounded Levenberg-Marquardt.
- * A label that no physical parameters meet gives the nearest fit, its residual and words.
+ * A label that no physical parameters meet gives the nearest fit, its residual and words; one
+ * without coefficients is fitted with those typical of its technology, and says so.
  *
- * @param plate label values: V, A, %/K; Vmp < Voc and Imp < Isc, all positive
+ * @param label V, A, %/K; Vmp < Voc and Imp < Isc, all positive
  * @returns parameters at standard test conditions: A, A, ohm, ohm, V
  */
-export function fitLabel(plate: FitPlate): LabelFit {
-	const bandGap = plate.technology ? TECHNOLOGY_FACTS[plate.technology].bandGap : DEFAULT_BAND_GAP;
+export function fitLabel(label: FitPlate): LabelFit {
+	const { bandGap } = TECHNOLOGY_FACTS[label.technology ?? DEFAULT_TECHNOLOGY];
+	const plate: SettledPlate = { ...label, ...coefficientsOf(label) };
 	const { voc, isc, vmp, imp } = plate;
 	const a0 = startingIdeality(plate, bandGap);
 	const rsGuess = (a0 * Math.log(Math.max(1 - imp / isc, 1e-3)) + voc - vmp) / imp;
@@ -122,7 +134,7 @@ export function fitLabel(plate: FitPlate): LabelFit {
 		alphaIsc: (plate.alphaIscPctPerK / 100) * isc,
 		bandGap,
 		residual: Math.max(...solution.residuals.map(Math.abs)),
-		notes: explainMisses(solution.residuals)
+		notes: [...plate.notes, ...explainMisses(solution.residuals)]
 	};
 }
 

@@ -3,8 +3,9 @@ import type { Technology } from './technology';
 /**
  * The electrical part of a module's label, at standard test conditions.
  *
- * V, A, W; coefficients in %/K of Isc and of Voc. `cellsInSeries` counts cells in series: a
- * half-cut module of 120 cells carries two parallel groups, so 60.
+ * V, A, W; coefficients in %/K of Isc and of Voc, null where the label states none.
+ * `cellsInSeries` counts cells in series: a half-cut module of 120 cells carries two parallel
+ * groups, so 60.
  */
 export interface Plate {
 	readonly technology: Technology;
@@ -16,12 +17,13 @@ export interface Plate {
 	readonly imp: number;
 	readonly voc: number;
 	readonly isc: number;
-	readonly alphaIscPctPerK: number;
-	readonly betaVocPctPerK: number;
+	readonly alphaIscPctPerK: number | null;
+	readonly betaVocPctPerK: number | null;
 }
 
-/** What the fit needs of a label. */
-export type FitPlate = Pick<
-	Plate,
-	'vmp' | 'imp' | 'voc' | 'isc' | 'alphaIscPctPerK' | 'betaVocPctPerK' | 'cellsInSeries'
-> & { readonly technology?: Technology | undefined };
+/** What the fit needs of a label; what it does not state may be left out. */
+export type FitPlate = Pick<Plate, 'vmp' | 'imp' | 'voc' | 'isc' | 'cellsInSeries'> & {
+	readonly technology?: Technology | undefined;
+	readonly alphaIscPctPerK?: number | null | undefined;
+	readonly betaVocPctPerK?: number | null | undefined;
+};

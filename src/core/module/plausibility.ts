@@ -15,7 +15,15 @@ const POWER_AGREEMENT = 0.03;
 
 const fixed = (value: number, digits: number) => value.toFixed(digits);
 
-/** Checks a label against itself. The order is that of the fields. Volts, amps, watts, %/K. */
+/** Whether all figures of a check are there. */
+const known = (...figures: readonly number[]) => figures.every(Number.isFinite);
+
+/**
+ * Checks a label against itself, in the order of the fields. A label may be half typed: figures that
+ * are not there yet are NaN, and the checks that need them wait.
+ *
+ * @param plate V, A, W, %/K
+ */
 export function checkLabel(plate: Plate): LabelFinding[] {
 	return [
 		...checkOrder(plate),
@@ -46,6 +54,7 @@ function checkOrder({ vmp, voc, imp, isc }: Plate): LabelFinding[] {
 }
 
 function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
+	if (!known(vmp, imp, pmax)) return [];
 	const product = vmp * imp;
 	const miss = product / pmax - 1;
 	if (Math.abs(miss) <= POWER_AGREEMENT) return [];
@@ -59,6 +68,7 @@ function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
 }
 
 function checkFillFactor({ vmp, imp, voc, isc }: Plate): LabelFinding[] {
+	if (!known(vmp, imp, voc, isc)) return [];
 	const fillFactor = (vmp * imp) / (voc * isc);
 	const [low, high] = PLAUSIBLE_FILL_FACTOR;
 	if (vmp >= voc || imp >= isc || (fillFactor >= low && fillFactor <= high)) return [];
@@ -72,6 +82,7 @@ function checkFillFactor({ vmp, imp, voc, isc }: Plate): LabelFinding[] {
 }
 
 function checkCells({ voc, cellsInSeries, technology }: Plate): LabelFinding[] {
+	if (!known(voc, cellsInSeries)) return [];
 	const facts = TECHNOLOGY_FACTS[technology];
 	const perCell = voc / cellsInSeries;
 	const [low, high] = facts.vocPerCell;
@@ -88,22 +99,28 @@ function checkCells({ voc, cellsInSeries, technology }: Plate): LabelFinding[] {
 	];
 }
 
+/** Coefficients that labels state, %/K: beyond them sign or unit is misread; common practice. */
+const USUAL_ALPHA = [-0.02, 0.15] as const;
+const USUAL_BETA = [-0.5, -0.15] as const;
+
 function checkCoefficients({ alphaIscPctPerK, betaVocPctPerK }: Plate): LabelFinding[] {
 	const findings: LabelFinding[] = [];
-	if (alphaIscPctPerK < -0.02 || alphaIscPctPerK > 0.15) {
+	const outside = (value: number, [low, high]: readonly [number, number]) =>
+		value < low || value > high;
+	if (alphaIscPctPerK !== null && outside(alphaIscPctPerK, USUAL_ALPHA)) {
 		findings.push({
 			field: 'alphaIscPctPerK',
 			severity: 'odd',
 			words: `${fixed(alphaIscPctPerK, 3)} %/K of Isc; labels lie between 0 and 0.1 %/K. Check sign and unit.`
 		});
 	}
-	if (betaVocPctPerK >= 0) {
+	if (betaVocPctPerK !== null && betaVocPctPerK >= 0) {
 		findings.push({
 			field: 'betaVocPctPerK',
 			severity: 'error',
 			words: `Voc falls with heat, so its coefficient is negative: ${fixed(betaVocPctPerK, 3)} %/K cannot be. Type the minus sign.`
 		});
-	} else if (betaVocPctPerK < -0.5 || betaVocPctPerK > -0.15) {
+	} else if (betaVocPctPerK !== null && outside(betaVocPctPerK, USUAL_BETA)) {
 		findings.push({
 			field: 'betaVocPctPerK',
 			severity: 'odd',

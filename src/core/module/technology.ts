@@ -30,7 +30,7 @@ export interface TechnologyFacts {
 }
 
 /** De Soto, Klein, Beckman, Solar Energy 80 (2006), equation 10. */
-export const SILICON_BAND_GAP: BandGap = { atReference: 1.121, perKelvin: -0.0002677 };
+const SILICON_BAND_GAP: BandGap = { atReference: 1.121, perKelvin: -0.0002677 };
 
 /**
  * Band gaps of the thin films are written from memory of the values commonly tabulated for this
@@ -86,3 +86,6 @@ export const TECHNOLOGY_FACTS: Readonly<Record<Technology, TechnologyFacts>> = {
 		typical: { alphaIscPctPerK: 0.08, betaVocPctPerK: -0.3 }
 	}
 };
+
+/** What a label is taken for that names no technology. */
+export const DEFAULT_TECHNOLOGY: Technology = 'mono-PERC';

@@ -1,7 +1,7 @@
 import { BOLTZMANN_EV_PER_K, STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units/constants';
 import { kelvin } from '../units/temperature';
 import type { SingleDiode } from './single-diode';
-import { SILICON_BAND_GAP, type BandGap } from './technology';
+import type { BandGap } from './technology';
 
 /** A fitted module: its parameters at standard test conditions and what moves them. */
 export interface ModuleModel {
@@ -49,6 +49,3 @@ export function translate(
 		modifiedIdeality: (reference.modifiedIdeality * kelvin(cellTemperature)) / T_REF
 	};
 }
-
-/** The band gap of silicon is the default of a label that names no technology. */
-export const DEFAULT_BAND_GAP = SILICON_BAND_GAP;

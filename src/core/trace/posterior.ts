@@ -62,7 +62,7 @@ export function predictUnder(
 function spreadOf(group: SiblingGroup, item: GroupReading, prediction: Prediction): number {
 	const { reading, string } = item;
 	const sigma = combine(
-		ownDoubt(reading.quantity, prediction, string, group.model.type, group.meters, reading.atVolts)
+		ownDoubt(reading.quantity, prediction, string, group.series, reading.atVolts)
 	);
 	const rest =
 		reading.quantity === 'open-circuit-voltage'

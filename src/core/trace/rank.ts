@@ -230,14 +230,7 @@ function spread(
 	prediction: { value: number; perVolt: number }
 ): number {
 	return combine(
-		ownDoubt(
-			item.reading.quantity,
-			prediction,
-			item.string,
-			group.model.type,
-			group.meters,
-			item.reading.atVolts
-		)
+		ownDoubt(item.reading.quantity, prediction, item.string, group.series, item.reading.atVolts)
 	);
 }
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { fitLabel } from '$core/module/fit';
+	import { fitLabel, MET } from '$core/module/fit';
 	import type { Plate } from '$core/module/plate';
 	import { currentAt } from '$core/module/single-diode';
 
@@ -46,11 +46,10 @@
 			<dt>one section</dt>
 			<dd class="figure">{(plate.voc / plate.sections).toFixed(1)} V</dd>
 		</dl>
-		{#if fit.notes.length === 0}
+		{#if fit.residual < MET}
 			<p class="soft">Five parameters meet this label exactly.</p>
-		{:else}
-			{#each fit.notes as note (note)}<p class="note">{note}</p>{/each}
 		{/if}
+		{#each fit.notes as note (note)}<p class="note">{note}</p>{/each}
 	{:else if blocked}
 		<p>The label contradicts itself; the marked fields come first.</p>
 	{:else}

@@ -159,8 +159,8 @@
 						<td class="num figure">{plate.voc}</td><td class="num figure">{plate.isc}</td><td
 							class="num figure">{plate.cellsInSeries}</td
 						>
-						<td class="num figure">{plate.alphaIscPctPerK.toFixed(3)}</td><td class="num figure"
-							>{plate.betaVocPctPerK.toFixed(3)}</td
+						<td class="num figure">{plate.alphaIscPctPerK?.toFixed(3) ?? 'not stated'}</td><td
+							class="num figure">{plate.betaVocPctPerK?.toFixed(3) ?? 'not stated'}</td
 						>
 					</tr>
 				{/each}

@@ -14,11 +14,12 @@
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
 
+	const typed = $derived(plateOfForm($form));
+	const findings = $derived(checkLabel(typed));
 	/** The label as soon as every field is a figure. */
 	const plate = $derived<Plate | null>(
-		labelFormSchema.safeParse($form).success ? plateOfForm($form) : null
+		labelFormSchema.omit({ name: true }).safeParse($form).success ? typed : null
 	);
-	const findings = $derived(plate ? checkLabel(plate) : []);
 	const FIELD_OF: Partial<Record<keyof Plate, keyof LabelForm>> = {
 		alphaIscPctPerK: 'alpha',
 		betaVocPctPerK: 'beta'
@@ -137,6 +138,7 @@
 					errors={wrong('alpha')}
 					odd={beside('alpha', 'odd')}
 					figures
+					help="Empty if the label states none"
 				/>
 				<Choice
 					label="in"
@@ -153,7 +155,7 @@
 					errors={wrong('beta')}
 					odd={beside('beta', 'odd')}
 					figures
-					help="Negative"
+					help="Negative; empty if the label states none"
 				/>
 				<Choice label="in" name="betaUnit" bind:value={$form.betaUnit} options={unit(BETA_UNITS)} />
 			</div>
