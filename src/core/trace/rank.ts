@@ -160,7 +160,7 @@ function wordsOf(
 	probability: number
 ): Pick<Cause, 'title' | 'perhaps'> {
 	const [first] = members;
-	const listed = members.map(({ words }, i) => (i === 0 ? words : lowerFirst(words))).join(', or ');
+	const listed = listMembers(members);
 	if (first.code === 'reading-wrong') return { title: `${listed}: ${place}`, perhaps: null };
 	// Low current has causes that are not weighed yet, so it is never named for certain.
 	const known = knownWords(first.code);
@@ -169,6 +169,18 @@ function wordsOf(
 	return named
 		? { title: listed, perhaps: null }
 		: { title: `${known}, cause open`, perhaps: `Perhaps ${lowerFirst(listed)}.` };
+}
+
+/** "This, or that (one section)": a size that all members share is said once. */
+function listMembers(members: readonly CauseMember[]): string {
+	const [first] = members;
+	const size = first?.severity ?? '';
+	const shared = members.length > 1 && size !== '' && members.every((m) => m.severity === size);
+	const listed = members
+		.map(({ words }) => (shared ? words.replace(` (${size})`, '') : words))
+		.map((words, i) => (i === 0 ? words : lowerFirst(words)))
+		.join(', or ');
+	return shared ? `${listed} (${size})` : listed;
 }
 
 function memberWords({ code, severity, place }: BareMember, among: boolean): string {

@@ -150,6 +150,9 @@
 		if (event.key === 'Enter') {
 			event.preventDefault();
 			void enter();
+		} else if (event.key === 'Escape' && session.question) {
+			event.preventDefault();
+			void dismiss();
 		} else if (event.key === 'ArrowDown' || (event.key === 'n' && empty)) step(event, 1);
 		else if (event.key === 'ArrowUp' || (event.key === 'p' && empty)) step(event, -1);
 		else if (event.key === 'm' && empty) {
@@ -243,10 +246,10 @@
 		<div class="question" role="alertdialog" aria-label="Before it is stored">
 			<p>{session.question.words}</p>
 			<div>
-				<button type="button" class="act" onclick={confirm}>Store it</button>
-				<button type="button" class="act-plain" onclick={dismiss}>
+				<button type="button" class="act" onclick={dismiss}>
 					{session.question.kind === 'overtaken' ? 'Keep theirs' : 'Change it'}
 				</button>
+				<button type="button" class="act-plain" onclick={confirm}>Store it</button>
 			</div>
 		</div>
 	{/if}
@@ -344,6 +347,8 @@
 				<dd>place before</dd>
 				<dt>m</dt>
 				<dd>other quantity</dd>
+				<dt>Esc</dt>
+				<dd>no to a question</dd>
 				<dt>Ctrl z</dt>
 				<dd>take the last back</dd>
 				<dt>?</dt>
@@ -503,6 +508,7 @@
 
 	.foot {
 		display: flex;
+		flex-wrap: wrap;
 		align-items: center;
 		gap: 0.5rem;
 		margin-top: 0.5rem;
@@ -516,7 +522,7 @@
 		display: flex;
 		align-items: baseline;
 		gap: 0.3rem;
-		flex: 1;
+		flex: 1 1 10rem;
 		min-width: 0;
 		font-size: 0.9rem;
 		color: var(--soft);

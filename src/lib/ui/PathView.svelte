@@ -61,7 +61,17 @@
 	}
 </script>
 
-<div class="paths" style:--shown={shown.length}>
+<div class="paths">
+	{#if shown.length > 1}
+		<div class="row heads soft" aria-hidden="true">
+			<span class="name"></span>
+			<span class="drawing" style:width="{room + 66}px"></span>
+			<span class="stub"></span>
+			{#each shown as quantity (quantity)}
+				<span class="head">{QUANTITY_WORDS[quantity].name}</span>
+			{/each}
+		</div>
+	{/if}
 	{#each inputs as { input, strings }, g (g)}
 		<div class="feeder" class:unknown={input === UNKNOWN}>
 			<div class="rows">
@@ -155,6 +165,22 @@
 		min-height: 46px;
 		border-bottom: 1px solid var(--line);
 		padding-inline-end: 0.25rem;
+	}
+
+	.row.heads {
+		min-height: 0;
+		margin-bottom: -0.5rem;
+		font-size: 0.92rem;
+	}
+
+	.row.heads .stub {
+		visibility: hidden;
+	}
+
+	.head {
+		flex: 1 1 0;
+		max-width: 34rem;
+		padding-inline-start: 0.25rem;
 	}
 
 	.row.lit {
@@ -277,6 +303,11 @@
 	}
 
 	@media (max-width: 900px) {
+		/* Every reading names its unit; the columns are gone. */
+		.row.heads {
+			display: none;
+		}
+
 		.row {
 			flex-wrap: wrap;
 			padding-block: 0.35rem;

@@ -18,7 +18,10 @@
 	const rest = $derived(Math.max(0, 1 - pieces.reduce((sum, piece) => sum + piece.share, 0)));
 </script>
 
-<!-- What is still possible, cut in proportion to its chance; pieces of one line share a hatch. -->
+<!--
+	What is still possible, cut in proportion to its chance; pieces of one line share a hatch. A piece
+	that is alone has its words in the headline above it.
+-->
 <div
 	class="bar"
 	role="img"
@@ -26,7 +29,10 @@
 >
 	{#each pieces as { key, words, share, line } (key)}
 		<span class="piece" data-line={line % 3} style:flex-grow={share}>
-			{#if share > 0.1}<b><span class="figure">{percent(share)}</span> {words}</b>{/if}
+			{#if share > 0.1}<b
+					><span class="figure">{percent(share)}</span>
+					{pieces.length > 1 ? words : ''}</b
+				>{/if}
 		</span>
 	{/each}
 	{#if rest > 0.004}

@@ -1,4 +1,5 @@
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import { REVERSED_STRING } from '$core/rules/cautions';
 import type { Assessment } from '$core/trace/assess';
 import type { Cause } from '$core/trace/cause';
 import type { ProposedTest } from '$core/trace/next-tests';
@@ -20,7 +21,11 @@ const LISTED = 0.02;
 /** A string is a finding from this chance of anything being wrong on. */
 const FINDING = 0.15;
 
-/** Strings with something to say, most certain first; then what concerns all of them. */
+/** A string that may be reversed is a danger to whoever closes a switch: it stands first. */
+const isDanger = ({ tests }: Pick<Finding, 'tests'>) =>
+	tests.some(({ cautions }) => cautions.includes(REVERSED_STRING));
+
+/** Strings with something to say, danger first, then most certain; then what concerns all of them. */
 export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding[] {
 	const groups = new Map<string, Cause[]>();
 	for (const cause of assessment.causes) {
@@ -39,7 +44,12 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 			tests: testsOf(causes)
 		}))
 		.filter(({ chance }) => chance >= FINDING)
-		.sort((a, b) => Number(a.string === null) - Number(b.string === null) || b.chance - a.chance);
+		.sort(
+			(a, b) =>
+				Number(a.string === null) - Number(b.string === null) ||
+				Number(isDanger(b)) - Number(isDanger(a)) ||
+				b.chance - a.chance
+		);
 }
 
 function testsOf(causes: readonly Cause[]): ProposedTest[] {

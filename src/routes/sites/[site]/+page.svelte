@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { superForm } from 'sveltekit-superforms/client';
 	import { resolve } from '$app/paths';
 	import { findingsOf } from '$lib/ui/findings';
@@ -75,6 +76,24 @@
 			</p>
 		</div>
 	{:else}
+		<form method="POST" action="?/visit" use:enhance class="panel start" aria-label="Start a visit">
+			<Field
+				label="Who measures"
+				name="by"
+				bind:value={$form.by}
+				errors={$errors.by}
+				autocomplete="name"
+			/>
+			<Field
+				label="Reason, if there is one"
+				name="reason"
+				bind:value={$form.reason}
+				errors={$errors.reason}
+			/>
+			<button class="act" disabled={$submitting}>
+				Start a visit<ArrowRight size={20} aria-hidden="true" />
+			</button>
+		</form>
 		<section>
 			<div class="line">
 				<h2>
@@ -86,9 +105,8 @@
 				{record}
 				{places}
 				{suspects}
-				shown={data.last ? ['open-circuit-voltage'] : []}
-				marks={data.last ? ['operating-current'] : []}
-				room={data.last ? 214 : 420}
+				shown={data.last ? ['open-circuit-voltage', 'operating-current'] : []}
+				room={data.last ? 112 : 420}
 			/>
 			{#if data.last && findings.length > 0}
 				<ul class="findings">
@@ -105,45 +123,27 @@
 		</section>
 	{/if}
 
-	<div class="two">
-		{#if record.strings.length > 0}
-			<section class="panel start">
-				<h2>Start a visit</h2>
-				<form method="POST" action="?/visit" use:enhance>
-					<Field label="Who measures" name="by" bind:value={$form.by} errors={$errors.by} />
-					<Field
-						label="Reason"
-						name="reason"
-						bind:value={$form.reason}
-						errors={$errors.reason}
-						help="Routine, fault reported, before a repair; may stay empty"
-					/>
-					<p><button class="act" disabled={$submitting}>Start, conditions first</button></p>
-				</form>
-			</section>
+	<section class="visits">
+		<h2>Visits</h2>
+		{#if data.visits.length === 0}
+			<p class="soft">None yet.</p>
+		{:else}
+			<ul>
+				{#each data.visits as visit (visit.id)}
+					<li>
+						<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
+							<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
+							<span>{visit.reason || 'no reason given'}</span>
+							<span class="soft"
+								>{visit.by}, {visit.readings}
+								{visit.readings === 1 ? 'reading' : 'readings'}</span
+							>
+						</a>
+					</li>
+				{/each}
+			</ul>
 		{/if}
-		<section>
-			<h2>Visits</h2>
-			{#if data.visits.length === 0}
-				<p class="soft">None yet.</p>
-			{:else}
-				<ul>
-					{#each data.visits as visit (visit.id)}
-						<li>
-							<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
-								<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
-								<span>{visit.reason || 'no reason given'}</span>
-								<span class="soft"
-									>{visit.by}, {visit.readings}
-									{visit.readings === 1 ? 'reading' : 'readings'}</span
-								>
-							</a>
-						</li>
-					{/each}
-				</ul>
-			{/if}
-		</section>
-	</div>
+	</section>
 </div>
 
 <style>
@@ -220,25 +220,25 @@
 		color: var(--off);
 	}
 
-	.two {
-		display: grid;
-		grid-template-columns: minmax(0, 24rem) minmax(0, 1fr);
-		gap: 1.5rem 2.5rem;
+	.visits {
 		margin-top: 2rem;
-		align-items: start;
 	}
 
 	.start {
-		padding: 1.1rem 1.25rem 1.25rem;
-	}
-
-	form {
 		display: grid;
-		gap: 0.8rem;
-		margin-top: 0.5rem;
+		grid-template-columns: minmax(0, 16rem) minmax(0, 1fr) auto;
+		gap: 0.8rem 1.25rem;
+		align-items: start;
+		padding: 0.9rem 1.25rem 1.1rem;
+		margin-bottom: 1.5rem;
 	}
 
-	.two li a {
+	/* Beside the fields, not beside their labels. */
+	.start button {
+		margin-top: 1.55rem;
+	}
+
+	.visits li a {
 		display: grid;
 		padding: 0.6rem 0.4rem;
 		border-bottom: 1px solid var(--line);
@@ -246,13 +246,17 @@
 		text-decoration: none;
 	}
 
-	.two li a:hover {
+	.visits li a:hover {
 		background: var(--lit);
 	}
 
 	@media (max-width: 760px) {
-		.two {
+		.start {
 			grid-template-columns: minmax(0, 1fr);
+		}
+
+		.start button {
+			margin-top: 0;
 		}
 	}
 </style>

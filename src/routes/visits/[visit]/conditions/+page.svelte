@@ -61,6 +61,7 @@
 					errors={$errors.irradiance}
 					unit="W/m²"
 					figures
+					help="Sensor flat on a module’s plane, clean, nothing shading it or the array"
 				/>
 			</div>
 			<Choice

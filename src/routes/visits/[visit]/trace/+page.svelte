@@ -45,6 +45,7 @@
 			{WHO_DECIDES}
 		</p>
 
+		{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
 		{#each findings as finding (finding.key)}
 			<article class="panel" data-finding={finding.string?.label ?? 'all'}>
 				<header>
@@ -101,6 +102,10 @@
 
 	.next {
 		margin-top: 1rem;
+	}
+
+	.notice {
+		margin-bottom: 1.1rem;
 	}
 
 	article {

@@ -31,7 +31,35 @@
 	const wrong = (field: keyof LabelForm) => [
 		...new Set([...($errors[field] ?? []), ...beside(field, 'error')])
 	];
-	const unit = (values: readonly string[]) => values.map((value) => ({ value, words: value }));
+	const options = (values: readonly string[]) => values.map((value) => ({ value, words: value }));
+
+	interface FigureField {
+		readonly name: 'cellsInSeries' | 'sections' | 'pmax' | 'vmp' | 'imp' | 'voc' | 'isc';
+		readonly label: string;
+		readonly unit?: string;
+		readonly help?: string;
+		/** Two in a row instead of three. */
+		readonly wide?: boolean;
+	}
+	/** In the order in which most labels print them. */
+	const FIGURES: readonly FigureField[] = [
+		{
+			name: 'cellsInSeries',
+			label: 'Cells in series',
+			help: '120 half-cut cells are 60 in series'
+		},
+		{ name: 'sections', label: 'Sections', help: 'One for each bypass diode, nearly always 3' },
+		{ name: 'pmax', label: 'Pmax', unit: 'W' },
+		{ name: 'vmp', label: 'Vmp', unit: 'V' },
+		{ name: 'imp', label: 'Imp', unit: 'A' },
+		{ name: 'voc', label: 'Voc', unit: 'V', wide: true },
+		{ name: 'isc', label: 'Isc', unit: 'A', wide: true }
+	];
+	const TOLERANCES = [
+		{ name: 'vocPct', label: 'Tolerance of Voc ±', help: 'If the label states none, 2 % is usual' },
+		{ name: 'iscPct', label: 'Tolerance of Isc ±', help: 'If the label states none, 3 % is usual' }
+	] as const;
+	const NOT_STATED = 'Leave it empty if the label states none';
 </script>
 
 <svelte:head><title>Label · {data.site.name} · Zembo</title></svelte:head>
@@ -68,118 +96,72 @@
 				options={TECHNOLOGIES.map((value) => ({ value, words: value }))}
 				words={TECHNOLOGY_FACTS[$form.technology].words}
 			/>
-			<Field
-				label="Cells in series"
-				name="cellsInSeries"
-				bind:value={$form.cellsInSeries}
-				errors={wrong('cellsInSeries')}
-				odd={beside('cellsInSeries', 'odd')}
-				figures
-				help="120 half-cut cells are 60 in series"
-			/>
-			<Field
-				label="Sections (bypass diodes)"
-				name="sections"
-				bind:value={$form.sections}
-				errors={wrong('sections')}
-				figures
-				help="Nearly always 3"
-			/>
-			<Field
-				label="Pmax"
-				name="pmax"
-				bind:value={$form.pmax}
-				errors={wrong('pmax')}
-				odd={beside('pmax', 'odd')}
-				unit="W"
-				figures
-			/>
-			<Field
-				label="Vmp"
-				name="vmp"
-				bind:value={$form.vmp}
-				errors={wrong('vmp')}
-				odd={beside('vmp', 'odd')}
-				unit="V"
-				figures
-			/>
-			<Field
-				label="Imp"
-				name="imp"
-				bind:value={$form.imp}
-				errors={wrong('imp')}
-				odd={beside('imp', 'odd')}
-				unit="A"
-				figures
-			/>
-			<Field
-				label="Voc"
-				name="voc"
-				bind:value={$form.voc}
-				errors={wrong('voc')}
-				odd={beside('voc', 'odd')}
-				unit="V"
-				figures
-			/>
-			<Field
-				label="Isc"
-				name="isc"
-				bind:value={$form.isc}
-				errors={wrong('isc')}
-				odd={beside('isc', 'odd')}
-				unit="A"
-				figures
-			/>
-			<div class="pair">
+			{#each FIGURES as { name, label, unit, help, wide } (name)}
+				<div class:wide>
+					<Field
+						{label}
+						{name}
+						bind:value={$form[name]}
+						errors={wrong(name)}
+						odd={beside(name, 'odd')}
+						unit={unit ?? ''}
+						help={help ?? ''}
+						figures
+					/>
+				</div>
+			{/each}
+			<div class="wide pair">
 				<Field
-					label="Coefficient of Isc"
+					label="Isc per kelvin"
 					name="alpha"
 					bind:value={$form.alpha}
 					errors={wrong('alpha')}
 					odd={beside('alpha', 'odd')}
 					figures
-					help="Empty if the label states none"
+					help={NOT_STATED}
 				/>
 				<Choice
 					label="in"
 					name="alphaUnit"
 					bind:value={$form.alphaUnit}
-					options={unit(ALPHA_UNITS)}
+					options={options(ALPHA_UNITS)}
 				/>
 			</div>
-			<div class="pair">
+			<div class="wide pair">
 				<Field
-					label="Coefficient of Voc"
+					label="Voc per kelvin, negative"
 					name="beta"
 					bind:value={$form.beta}
 					errors={wrong('beta')}
 					odd={beside('beta', 'odd')}
 					figures
-					help="Negative; empty if the label states none"
+					help={NOT_STATED}
 				/>
-				<Choice label="in" name="betaUnit" bind:value={$form.betaUnit} options={unit(BETA_UNITS)} />
+				<Choice
+					label="in"
+					name="betaUnit"
+					bind:value={$form.betaUnit}
+					options={options(BETA_UNITS)}
+				/>
 			</div>
-			<Field
-				label="Tolerance of Voc ±"
-				name="vocPct"
-				bind:value={$form.vocPct}
-				errors={wrong('vocPct')}
-				unit="%"
-				figures
-				help="If the label states none, 2 % is usual"
-			/>
-			<Field
-				label="Tolerance of Isc ±"
-				name="iscPct"
-				bind:value={$form.iscPct}
-				errors={wrong('iscPct')}
-				unit="%"
-				figures
-				help="If the label states none, 3 % is usual"
-			/>
+			{#each TOLERANCES as { name, label, help } (name)}
+				<div class="wide">
+					<Field
+						{label}
+						{name}
+						bind:value={$form[name]}
+						errors={wrong(name)}
+						unit="%"
+						{help}
+						figures
+					/>
+				</div>
+			{/each}
 		</div>
-		<LabelCurve {plate} blocked={findings.some((f) => f.severity === 'error')} />
-		<p class="store"><button class="act" disabled={$submitting}>Store the label</button></p>
+		<div class="said">
+			<LabelCurve {plate} blocked={findings.some((f) => f.severity === 'error')} />
+			<button class="act" disabled={$submitting}>Store the label</button>
+		</div>
 	</form>
 </div>
 
@@ -203,7 +185,7 @@
 	/* Drawn as the thing it is: a rating plate with its four rivets. */
 	.plate {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+		grid-template-columns: repeat(6, minmax(0, 1fr));
 		gap: 0.9rem 1.25rem;
 		padding: 1.75rem;
 		background:
@@ -220,7 +202,11 @@
 		border-radius: 6px;
 	}
 
-	.name {
+	.plate > :global(*) {
+		grid-column: span 2;
+	}
+
+	.plate > .name {
 		grid-column: 1 / -1;
 	}
 
@@ -231,8 +217,15 @@
 		align-items: start;
 	}
 
-	.store {
-		grid-column: 1 / -1;
+	.plate > .wide {
+		grid-column: span 3;
+	}
+
+	.said {
+		display: grid;
+		gap: 1rem;
+		position: sticky;
+		top: 1rem;
 	}
 
 	@media (max-width: 900px) {
@@ -242,7 +235,22 @@
 
 		.plate {
 			padding: 1.5rem 1.1rem;
-			grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr));
+			gap: 0.8rem 0.7rem;
+		}
+
+		.said {
+			position: static;
+		}
+	}
+
+	@media (max-width: 560px) {
+		.plate > :global(*) {
+			grid-column: span 3;
+		}
+
+		.plate > :global(.field),
+		.plate > .wide.pair {
+			grid-column: 1 / -1;
 		}
 	}
 </style>
