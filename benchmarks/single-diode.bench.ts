@@ -2,11 +2,13 @@ import { Bench } from 'tinybench';
 import { fitLabel } from '$core/module/fit';
 import { currentAt, maximumPowerPoint, voltageAt } from '$core/module/single-diode';
 import { currentByBisection } from './baseline/bisection';
+import { fitFiveUnknowns } from './baseline/five-unknowns';
 import { printTable } from './print';
 
 /*
- * Solves of the single-diode equation and fits of labels, per second on one core. The baseline is
- * a textbook solver: bisection on the current to the same tolerance.
+ * Solves of the single-diode equation and fits of labels, per second on one core. The baselines are
+ * a textbook solver (bisection on the current to the same tolerance) and the five equations of a
+ * label solved as they stand.
  */
 
 const label = {
@@ -46,12 +48,21 @@ bench
 	.add(
 		'maximum-power point',
 		overAll(amps, () => maximumPowerPoint(module_).amps)
-	)
-	.add('label fit', () => {
-		for (let i = 0; i < POINTS; i++) {
-			sink += fitLabel({ ...label, vmp: label.vmp + 1e-4 * i }).residual;
-		}
-	});
+	);
 await bench.run();
 printTable('single-diode model', bench, POINTS, 'baseline: I(V) by bisection');
+
+/** The same label with its Vmp moved a little, so that no two fits are alike. */
+const labels = Array.from({ length: 200 }, (_, i) => ({ ...label, vmp: label.vmp + 5e-4 * i }));
+if (fitFiveUnknowns(label) > 1e-6) throw new Error('the baseline does not meet the label');
+const fits = new Bench({ time: 800, warmupTime: 300 });
+fits
+	.add('baseline: five unknowns at once', () => {
+		for (const each of labels) sink += fitFiveUnknowns(each);
+	})
+	.add('label fit', () => {
+		for (const each of labels) sink += fitLabel(each).residual;
+	});
+await fits.run();
+printTable('label fits', fits, labels.length, 'baseline: five unknowns at once');
 if (Number.isNaN(sink)) throw new Error('a solve gave NaN');

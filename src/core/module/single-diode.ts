@@ -32,7 +32,14 @@ export interface OperatingPoint {
 
 /** Steps after which a solve is given up; convergence takes 2 to 8, so this is a fuse, not a plan. */
 const STEPS_AT_MOST = 200;
-const RELATIVE_STEP = 1e-12;
+/**
+ * A step below this share of |Vd| + a is the last. Newton leaves an error of at most step^2/(2a), so
+ * with Vd at 30 to 40 a what is left lies below 1e-13 of Vd.
+ */
+const LAST_STEP = 1e-8;
+
+/** The diode carries nearly all where the shunt would take less than this share at the most. */
+const MOSTLY_DIODE = 0.8;
 
 /**
  * Newton from above on a decreasing concave residual
@@ -51,7 +58,30 @@ function junctionVoltage(
 		const residual = drive - exponential + saturationCurrent - vd * conductance;
 		const move = residual / (exponential / a + conductance);
 		vd += move;
-		if (Math.abs(move) <= RELATIVE_STEP * (Math.abs(vd) + a)) break;
+		if (Math.abs(move) <= LAST_STEP * (Math.abs(vd) + a)) break;
+	}
+	return vd;
+}
+
+/**
+ * The same root where the diode carries nearly all of the drive: there its logarithm
+ * `Vd - a ln((drive + I0 - Vd g)/I0)` is almost a straight line, and being convex it is walked down
+ * from above in two or three steps.
+ */
+function junctionVoltageOfDiode(
+	drive: number,
+	conductance: number,
+	saturationCurrent: number,
+	a: number,
+	start: number
+): number {
+	let vd = start;
+	for (let step = 0; step < STEPS_AT_MOST; step++) {
+		const carried = drive + saturationCurrent - vd * conductance;
+		const miss = vd - a * Math.log(carried / saturationCurrent);
+		const move = miss / (1 + (a * conductance) / carried);
+		vd -= move;
+		if (Math.abs(move) <= LAST_STEP * (Math.abs(vd) + a)) break;
 	}
 	return vd;
 }
@@ -90,12 +120,13 @@ export function voltageAt(diode: SingleDiode, amps: number): number {
 	const gsh = 1 / diode.shuntResistance;
 	const surplus = il - amps;
 	if (gsh === 0 && surplus <= -i0) return Number.NEGATIVE_INFINITY;
-	let start = 0;
-	if (surplus > 0) {
-		start = a * Math.log1p(surplus / i0);
-		if (gsh > 0) start = Math.min(start, surplus / gsh);
-	}
-	return junctionVoltage(surplus, gsh, i0, a, start) - amps * diode.seriesResistance;
+	const drop = amps * diode.seriesResistance;
+	if (surplus <= 0) return junctionVoltage(surplus, gsh, i0, a, 0) - drop;
+	const byDiode = a * Math.log1p(surplus / i0);
+	const leaked = byDiode * gsh;
+	return leaked < MOSTLY_DIODE * surplus
+		? junctionVoltageOfDiode(surplus, gsh, i0, a, byDiode) - drop
+		: junctionVoltage(surplus, gsh, i0, a, Math.min(byDiode, surplus / gsh)) - drop;
 }
 
 /** Open-circuit voltage, V. */
