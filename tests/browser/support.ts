@@ -161,7 +161,7 @@ export class Person {
 		await this.press('Saltmarsh Ferry Terminal');
 		await this.arrivesAt(/\/sites\/[0-9a-f-]+$/);
 		await this.fill('by', 'Tamsin Orrell');
-		await this.press('Start, conditions first');
+		await this.press('Start a visit');
 		await this.arrivesAt(/\/conditions$/);
 		await this.fill('irradiance', irradiance);
 		await this.fill('cellTemperature', cellTemperature);
