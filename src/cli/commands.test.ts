@@ -2,17 +2,10 @@ import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import demo from '../../demo/saltmarsh-2026-11-17.zembo-visit.json';
+import { PLATE } from '../../tests/support/scenario';
 import { COMMANDS, run } from './commands';
 
-const plate = {
-	vmp: 33.15,
-	imp: 10.11,
-	voc: 40.58,
-	isc: 10.78,
-	alphaIscPctPerK: 0.048,
-	betaVocPctPerK: -0.27,
-	cellsInSeries: 60
-};
+const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = PLATE;
 const main = fileURLToPath(new URL('../../build-tools/zembo.js', import.meta.url));
 const zembo = (args: string[], input: string) => {
 	const { stdout, stderr, status } = spawnSync(process.execPath, [main, ...args], {

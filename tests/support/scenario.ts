@@ -10,7 +10,10 @@ import {
 } from '$core/expectation/visit';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
-import { maximumPowerPoint } from '$core/module/single-diode';
+import { fitLabel } from '$core/module/fit';
+import type { Plate } from '$core/module/plate';
+import { maximumPowerPoint, type SingleDiode } from '$core/module/single-diode';
+import { translate } from '$core/module/translate';
 
 /*
  * Arrays and visits for tests: readings come from the circuit under a truth that is drawn apart from
@@ -22,6 +25,23 @@ export const testId = (n: number) => `019a0000-0000-7000-8000-${pad(n)}`;
 
 const LABELS = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
 
+/** A label that agrees with itself. */
+export const PLATE: Plate = {
+	technology: 'mono-PERC',
+	cellsInSeries: 60,
+	sections: 3,
+	pmax: 335,
+	vmp: 33.15,
+	imp: 10.11,
+	voc: 40.58,
+	isc: 10.78,
+	alphaIscPctPerK: 0.048,
+	betaVocPctPerK: -0.27
+};
+
+/** That label in light of 812 W/m2 and cells of 46 degC, fitted and translated. */
+export const MODULE_HERE: SingleDiode = translate(fitLabel(PLATE), 812, 46);
+
 export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12): ArrayRecord {
 	return {
 		inServiceSince: 2020,
@@ -29,18 +49,7 @@ export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12
 			{
 				id: testId(1),
 				name: 'Type 335',
-				plate: {
-					technology: 'mono-PERC',
-					cellsInSeries: 60,
-					sections: 3,
-					pmax: 335,
-					vmp: 33.15,
-					imp: 10.11,
-					voc: 40.58,
-					isc: 10.78,
-					alphaIscPctPerK: 0.048,
-					betaVocPctPerK: -0.27
-				},
+				plate: PLATE,
 				tolerance: { vocPct: 2, iscPct: 3 }
 			}
 		],

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { MODULE_HERE as module_ } from '../../../tests/support/scenario';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import {
 	stringCurrentAt,
@@ -9,13 +10,6 @@ import {
 	type StringCircuit
 } from './string';
 
-const module_ = {
-	photocurrent: 8.9432,
-	saturationCurrent: 2.7447e-10,
-	seriesResistance: 0.287,
-	shuntResistance: 213.4,
-	modifiedIdeality: 1.5694
-};
 const voc = openCircuitVoltage(module_);
 const healthy = wholeString(module_, 12, 3, 0.4);
 

@@ -1,17 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { StringRecord } from '../circuit/record';
+import { MODULE_HERE as module_ } from '../../../tests/support/scenario';
 import { stringCurrentAt, stringOpenCircuit, wholeString } from '../circuit/string';
 import { openCircuitVoltage } from '../module/single-diode';
 import { CATALOGUE, faultOf } from './catalogue';
 import { STRING_FAULT_CODES, type StringFaultCode } from './fault';
 
-const module_ = {
-	photocurrent: 8.9432,
-	saturationCurrent: 2.7447e-10,
-	seriesResistance: 0.287,
-	shuntResistance: 213.4,
-	modifiedIdeality: 1.5694
-};
 const fused: StringRecord = {
 	id: 's',
 	label: 'A1',

@@ -1,20 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { relativeCoefficient } from './coefficients';
+import { PLATE as plate } from '../../../tests/support/scenario';
 import { checkLabel } from './plausibility';
 import type { Plate } from './plate';
-
-const plate: Plate = {
-	technology: 'mono-PERC',
-	cellsInSeries: 60,
-	sections: 3,
-	pmax: 335,
-	vmp: 33.15,
-	imp: 10.11,
-	voc: 40.58,
-	isc: 10.78,
-	alphaIscPctPerK: 0.048,
-	betaVocPctPerK: -0.27
-};
 
 describe('checkLabel', () => {
 	it('has nothing to say about a label that agrees with itself', () => {

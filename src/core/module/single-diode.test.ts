@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { MODULE_HERE as module_, PLATE } from '../../../tests/support/scenario';
 import { fitLabel } from './fit';
 import type { FitPlate } from './plate';
 import {
@@ -7,8 +8,7 @@ import {
 	maximumPowerPoint,
 	openCircuitVoltage,
 	shortCircuitCurrent,
-	voltageAt,
-	type SingleDiode
+	voltageAt
 } from './single-diode';
 import { saturationCurrentRatio, translate } from './translate';
 
@@ -27,14 +27,6 @@ const plausibleLabel: fc.Arbitrary<FitPlate> = fc
 		const voc = vocPerCell * rest.cellsInSeries;
 		return { ...rest, voc, vmp: voltsShare * voc, imp: ampsShare * rest.isc };
 	});
-
-const module_: SingleDiode = {
-	photocurrent: 8.9432,
-	saturationCurrent: 2.7447e-10,
-	seriesResistance: 0.287,
-	shuntResistance: 213.4,
-	modifiedIdeality: 1.5694
-};
 
 describe('the single-diode equation', () => {
 	it('is solved both ways round, from far reverse to far forward', () => {
@@ -102,29 +94,13 @@ describe('fitting labels', () => {
 
 describe('translation', () => {
 	it('is nothing at standard test conditions', () => {
-		const fit = fitLabel({
-			cellsInSeries: 60,
-			voc: 40.58,
-			isc: 10.78,
-			vmp: 33.15,
-			imp: 10.11,
-			alphaIscPctPerK: 0.048,
-			betaVocPctPerK: -0.27
-		});
+		const fit = fitLabel(PLATE);
 		expect(translate(fit, 1000, 25)).toEqual(fit.reference);
 		expect(saturationCurrentRatio(fit.bandGap, 45)).toBeGreaterThan(10);
 	});
 
 	it('more light never lowers Isc or Voc; more heat always lowers Voc', () => {
-		const fit = fitLabel({
-			cellsInSeries: 60,
-			voc: 40.58,
-			isc: 10.78,
-			vmp: 33.15,
-			imp: 10.11,
-			alphaIscPctPerK: 0.048,
-			betaVocPctPerK: -0.27
-		});
+		const fit = fitLabel(PLATE);
 		fc.assert(
 			fc.property(
 				fc.double({ min: 20, max: 1300, noNaN: true }),

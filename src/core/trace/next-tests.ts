@@ -91,7 +91,8 @@ const MODULE_POLARITY: TestTemplate = {
 	exposure: 'joint-dead',
 	title: (place) => `Follow the leads of ${place} from module to module`,
 	how: 'By eye first: a module whose leads cross, or whose label stands the other way up. Then polarity at the two connectors of the suspect module.',
-	outcomes: 'A module with plus where its neighbours have minus is the one turned round.'
+	outcomes:
+		'Plus where its neighbours have minus: that module is turned round. All alike: two modules are missing, count them.'
 };
 
 const CLEAN_ONE: TestTemplate = {

@@ -1,0 +1,69 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrayRecord } from '../../../tests/support/scenario';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { agedModel, moduleHere, predictReading, predictValue, stringHere } from './predict';
+
+const { moduleTypes, strings } = arrayRecord();
+const [type] = moduleTypes;
+const [string] = strings;
+const at = (years: number, light = 800, heat = 45) =>
+	moduleHere(agedModel(type!, years), light, heat);
+const whole = (years: number) => stringHere(string!, agedModel(type!, years), at(years));
+
+describe('ageing', () => {
+	it('does not make a healthy string of 20 years look a module short', () => {
+		const lost = 1 - openCircuitVoltage(at(20)) / openCircuitVoltage(at(0));
+		expect(lost).toBeLessThan(0.02);
+		expect(12 * lost).toBeLessThan(1 / 3);
+	});
+
+	it('takes about half a percent of power a year, most of it as current', () => {
+		const power = (years: number) => {
+			const { volts, amps } = maximumPowerPoint(at(years));
+			return volts * amps;
+		};
+		expect(1 - power(10) / power(0)).toBeCloseTo(0.05, 2);
+		expect(1 - shortCircuitCurrent(at(10)) / shortCircuitCurrent(at(0))).toBeCloseTo(0.035, 3);
+	});
+
+	it('ends before nothing is left', () => {
+		const ancient = at(10_000);
+		expect(shortCircuitCurrent(ancient)).toBeGreaterThan(0);
+		expect(openCircuitVoltage(ancient)).toBeGreaterThan(0);
+	});
+});
+
+describe('a whole string’s reading', () => {
+	it('is its modules’ volts in series, its modules’ current, and falls with bus volts', () => {
+		expect(predictValue(whole(0), 'open-circuit-voltage', null)).toBeCloseTo(
+			12 * openCircuitVoltage(at(0)),
+			6
+		);
+		const isc = predictValue(whole(0), 'short-circuit-current', null);
+		expect(isc).toBeCloseTo(shortCircuitCurrent(at(0)), 1);
+		fc.assert(
+			fc.property(fc.double({ min: 0, max: 520, noNaN: true }), (volts) => {
+				const amps = predictValue(whole(0), 'operating-current', volts);
+				expect(amps).toBeLessThanOrEqual(isc + 1e-9);
+				expect(predictValue(whole(0), 'operating-current', volts + 1)).toBeLessThan(amps);
+			})
+		);
+	});
+
+	it('follows the bus volts as steeply as it says', () => {
+		for (const volts of [300, 370, 420, 450]) {
+			const { value, perVolt } = predictReading(whole(3), 'operating-current', volts);
+			const next = predictValue(whole(3), 'operating-current', volts + 0.01);
+			expect((next - value) / 0.01 / perVolt).toBeCloseTo(1, 2);
+		}
+	});
+
+	it('does not follow volts where it has none, or where the path is open', () => {
+		expect(predictReading(whole(0), 'open-circuit-voltage', null).perVolt).toBe(0);
+		expect(predictReading({ ...whole(0), open: true }, 'operating-current', 370)).toEqual({
+			value: 0,
+			perVolt: 0
+		});
+	});
+});

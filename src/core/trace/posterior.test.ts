@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
+import { expectReadings } from '../expectation/expect';
+import type { StringFaultCode } from '../faults/fault';
+import { assess } from './assess';
+import { groupPosterior } from './posterior';
+
+const record = arrayRecord();
+const posteriorOf = (scenario: Omit<Parameters<typeof visitOf>[0], 'record'>) => {
+	const [group] = expectReadings(record, visitOf({ record, ...scenario })).siblingGroups;
+	return groupPosterior(group!);
+};
+
+describe('the posterior', () => {
+	it('gives each string all of its chances: whole, wrongly read, or with one fault', () => {
+		for (let seed = 1; seed <= 8; seed++) {
+			const { strings } = posteriorOf({
+				faults: seed % 2 ? { A2: { code: 'module-missing' } } : {},
+				normal: normalFrom(seed)
+			});
+			for (const { hypotheses, wrongReading } of strings) {
+				const faults = hypotheses.reduce((sum, { probability }) => sum + probability, 0);
+				const wrong = [...wrongReading.values()].reduce((sum, p) => sum + p, 0);
+				// What is left is two wrong readings at once.
+				expect(faults + wrong).toBeGreaterThan(0.99);
+				expect(faults + wrong).toBeLessThan(1 + 1e-9);
+			}
+		}
+	});
+
+	it('gives what all strings share all of its chances', () => {
+		for (const lightFactor of [0.7, 1, 1.25]) {
+			const { shared } = posteriorOf({ lightFactor });
+			// Points of next to no weight are left out of the averages.
+			expect(Object.values(shared).reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 5);
+		}
+	});
+
+	it('keeps a fault that no reading can show at its prior', () => {
+		const { strings } = posteriorOf({ quantities: ['open-circuit-voltage'] });
+		const [first] = strings;
+		const blown = first!.hypotheses
+			.filter(({ hypothesis }) => hypothesis.fault?.code === 'fuse-blown')
+			.reduce((sum, { probability }) => sum + probability, 0);
+		expect(blown).toBeCloseTo(0.015, 2);
+	});
+
+	it('does not care in which order strings stand in the record', () => {
+		const visit = visitOf({
+			record,
+			faults: { A3: { code: 'section-open' } },
+			normal: normalFrom(6)
+		});
+		const turned = { ...record, strings: [...record.strings].reverse() };
+		const lines = (array: typeof record) =>
+			new Map(assess(array, visit).causes.map((cause) => [cause.stringId, cause.probability]));
+		const one = lines(record);
+		const other = lines(turned);
+		for (const [id, probability] of one) expect(other.get(id)).toBeCloseTo(probability, 6);
+	});
+
+	it('is sure no more often than it is right', () => {
+		// Faults drawn from a set whose lines are told apart; chances in two bins against the truth.
+		const codes: readonly StringFaultCode[] = [
+			'bypass-diode-shorted',
+			'module-missing',
+			'connector-open',
+			'fuse-blown',
+			'module-reversed',
+			'connector-reversed'
+		];
+		const bins = {
+			sure: { claimed: 0, right: 0, count: 0 },
+			unsure: { claimed: 0, right: 0, count: 0 }
+		};
+		for (let seed = 1; seed <= 120; seed++) {
+			const code = codes[seed % codes.length]!;
+			const string = record.strings[seed % record.strings.length]!;
+			const faults: Record<string, Planted> = { [string.label]: { code } };
+			const { causes } = assess(
+				record,
+				visitOf({ record, faults, normal: normalFrom(1000 + seed) })
+			);
+			for (const cause of causes) {
+				if (cause.stringId === null || cause.probability < 0.3) continue;
+				const bin = cause.probability > 0.9 ? bins.sure : bins.unsure;
+				bin.count++;
+				bin.claimed += cause.probability;
+				const named = cause.members.some((member) => member.code === code);
+				if (named && cause.stringId === string.id) bin.right++;
+			}
+		}
+		expect(bins.sure.count).toBeGreaterThan(90);
+		// Claimed 0.97 or more on average: of 100 lines, more than 8 wrong would be chance below 1 in 50.
+		expect(bins.sure.right / bins.sure.count).toBeGreaterThan(0.92);
+		expect(bins.unsure.count).toBeLessThan(30);
+	}, 60_000);
+});

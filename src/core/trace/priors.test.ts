@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrayRecord } from '../../../tests/support/scenario';
+import { STRING_FAULT_CODES } from '../faults/fault';
+import { hypothesesOf } from './hypotheses';
+import { logSharedPriors, logSum } from './shared-causes';
+import { shiftGrid } from './shift-grid';
+
+const { moduleTypes, strings } = arrayRecord();
+const type = moduleTypes[0]!;
+const string = strings[0]!;
+
+describe('hypotheses of a string', () => {
+	it('add up to one, the whole string first', () => {
+		fc.assert(
+			fc.property(fc.integer({ min: 1, max: 200 }), fc.boolean(), (moduleCount, fused) => {
+				const all = hypothesesOf(
+					{ ...string, moduleCount, fuse: fused ? { rating: null } : null },
+					type
+				);
+				expect(all[0].fault).toBeNull();
+				expect(all.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 9);
+				for (const { prior } of all) expect(prior).toBeGreaterThan(0);
+			})
+		);
+	});
+
+	it('hold every fault, but no blown fuse where there is none', () => {
+		const codes = (fuse: typeof string.fuse) =>
+			new Set(hypothesesOf({ ...string, fuse }, type).map(({ fault }) => fault?.code ?? 'whole'));
+		expect(codes({ rating: 15 })).toEqual(new Set(['whole', ...STRING_FAULT_CODES]));
+		expect(codes(null).has('fuse-blown')).toBe(false);
+	});
+
+	it('weigh a connector more the more connectors there are', () => {
+		const chance = (moduleCount: number) =>
+			hypothesesOf({ ...string, moduleCount }, type)
+				.filter(({ fault }) => fault?.code === 'connector-open')
+				.reduce((sum, h) => sum + h.prior, 0);
+		expect(chance(24)).toBeGreaterThan(1.8 * chance(12));
+	});
+});
+
+describe('what moves all strings alike', () => {
+	const doubt = { light: 0.04, heat: 2.5 };
+	const shares = (light: number, heat: number) => {
+		const logs = logSharedPriors({ light, heat }, doubt);
+		const all = logSum(Object.values(logs));
+		return {
+			asStated: Math.exp(logs['as-stated'] - all),
+			soiling: Math.exp(logs.soiling - all),
+			wrong: Math.exp(logs['conditions-wrong'] - all)
+		};
+	};
+
+	it('is nothing where the strings agree with the sensor', () => {
+		expect(shares(0.01, 0.5).asStated).toBeGreaterThan(0.9);
+	});
+
+	it('may be dirt where there is less light, and cannot be where there is more', () => {
+		expect(shares(-0.18, 0).soiling).toBeGreaterThan(0.3);
+		expect(shares(0.2, 0).soiling).toBeLessThan(0.01);
+		expect(shares(0.2, 0).wrong).toBeGreaterThan(0.9);
+	});
+
+	it('is the conditions where heat is off, since dirt does not warm', () => {
+		expect(shares(0, 18).wrong).toBeGreaterThan(0.95);
+	});
+
+	it('is spread over all shifts to one', () => {
+		let sum = 0;
+		const step = { light: 0.02, heat: 1 };
+		for (let light = -2.5; light < 2; light += step.light) {
+			for (let heat = -70; heat < 70; heat += step.heat) {
+				sum +=
+					Math.exp(logSum(Object.values(logSharedPriors({ light, heat }, doubt)))) *
+					step.light *
+					step.heat;
+			}
+		}
+		expect(sum).toBeCloseTo(1, 2);
+	});
+
+	it('is summed without overflow', () => {
+		expect(logSum([-1000, -1000])).toBeCloseTo(-1000 + Math.LN2, 9);
+		expect(logSum([800, 3])).toBeCloseTo(800, 9);
+		expect(logSum([-Infinity, -Infinity])).toBe(-Infinity);
+	});
+});
+
+describe('the grid over light and heat', () => {
+	it('integrates the bell it is laid over, however its axes lie', () => {
+		fc.assert(
+			fc.property(
+				fc.double({ min: 20, max: 5000, noNaN: true }),
+				fc.double({ min: 0.05, max: 30, noNaN: true }),
+				fc.double({ min: -0.95, max: 0.95, noNaN: true }),
+				(ll, hh, correlation) => {
+					const lh = correlation * Math.sqrt(ll * hh);
+					const centre = { light: 0.02, heat: -3 };
+					const grid = shiftGrid([{ shift: centre, information: [ll, lh, hh], items: [] }]);
+					const norm = Math.sqrt(ll * hh - lh * lh) / (2 * Math.PI);
+					const sum = grid.reduce((total, { light, heat, logArea }) => {
+						const dl = light - centre.light;
+						const dh = heat - centre.heat;
+						const exponent = -0.5 * (ll * dl * dl + 2 * lh * dl * dh + hh * dh * dh);
+						return total + norm * Math.exp(exponent + logArea);
+					}, 0);
+					expect(sum).toBeCloseTo(1, 3);
+				}
+			)
+		);
+	});
+});
