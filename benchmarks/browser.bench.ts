@@ -1,3 +1,4 @@
+import { meterCard } from '../demo/saltmarsh';
 import { openBrowser, Person, startServer } from '../tests/browser/support';
 
 /*
@@ -6,7 +7,7 @@ import { openBrowser, Person, startServer } from '../tests/browser/support';
  * for two frames, which is the least that any change on the screen takes.
  */
 
-const VOLTS = ['460.8', '446.8', '459.4', '421.4', '459.6', '459.4', '459.3', '460.4'];
+const VOLTS = meterCard().map(({ openCircuit }) => String(openCircuit));
 
 const server = await startServer({ demo: true });
 const driver = await openBrowser();

@@ -3,19 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { meterCard } from '../../demo/saltmarsh';
 import { openBrowser, Person, printed, startServer, type Server } from './support';
 
-/** What the meter shows at the terminal: the card of demo/README.md. */
-const CARD = [
-	['A1', '460.8', '370.2', '8.12'],
-	['A2', '446,8', '370.2', '7,75'],
-	['A3', '459.4', '370.2', '8.15'],
-	['A4', '421.4', '370.2', '6.61'],
-	['B1', '459.6', '371.6', '0'],
-	['B2', '459.4', '371.6', '8.13'],
-	['B3', '459.3', '371.6', '6.6'],
-	['B4', '460.4', '371.6', '8.02']
-] as const;
+/** As typed: one string with decimal commas, the others with points. */
+const typed = (mark: string, figure: number) =>
+	mark === 'A2' ? String(figure).replace('.', ',') : String(figure);
 
 let server: Server;
 let empty: Server;
@@ -36,18 +29,19 @@ describe('the first day at the terminal', () => {
 
 	it('types eight strings, the verdict standing there before the next number', async () => {
 		visit = await person.startsVisit();
-		for (const [label, voc] of CARD) {
-			await person.isAt(label, 'open circuit');
-			await person.types(voc, Key.ENTER);
+		const card = meterCard();
+		for (const { mark, openCircuit } of card) {
+			await person.isAt(mark, 'open circuit');
+			await person.types(typed(mark, openCircuit), Key.ENTER);
 		}
-		for (const [label, , volts, amps] of CARD) {
+		for (const { mark: label, busVolts, running } of card) {
 			// The volts of an input are typed once; its other strings have them already.
 			if (label === 'A1' || label === 'B1') {
 				await person.isAt(label, 'running', 'bus');
-				await person.types(volts, Key.ENTER);
+				await person.types(String(busVolts), Key.ENTER);
 			}
 			await person.isAt(label, 'running');
-			await person.types(amps, Key.ENTER);
+			await person.types(typed(label, running), Key.ENTER);
 			await person.sees(`${label} I`, '.recent');
 		}
 		await person.press('Open circuit');

@@ -1,7 +1,8 @@
 import Database from 'better-sqlite3';
-import { Kysely, Migrator, SqliteDialect, type Migration, type Transaction } from 'kysely';
+import { Kysely, Migrator, type Migration, type Transaction } from 'kysely';
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { SharedSqliteDialect } from './dialect';
 import type { Tables } from './schema';
 
 export type Db = Kysely<Tables>;
@@ -15,16 +16,17 @@ const BUSY_TIMEOUT = 5000;
 
 /**
  * Opens the database of a path (or ":memory:"), with write-ahead log and foreign keys, and brings
- * its tables up to date. Every migration runs in a transaction of its own.
+ * its tables up to date in one transaction.
  */
 export async function openDatabase(path: string): Promise<Db> {
 	if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
 	const database = new Database(path);
+	// First, so that the other settings wait for a busy writer too.
+	database.pragma(`busy_timeout = ${BUSY_TIMEOUT}`);
 	database.pragma('journal_mode = WAL');
 	database.pragma('synchronous = FULL');
 	database.pragma('foreign_keys = ON');
-	database.pragma(`busy_timeout = ${BUSY_TIMEOUT}`);
-	const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database }) });
+	const db = new Kysely<Tables>({ dialect: new SharedSqliteDialect(database) });
 	const { error } = await new Migrator({
 		db,
 		provider: {
@@ -32,7 +34,7 @@ export async function openDatabase(path: string): Promise<Db> {
 				Object.fromEntries(
 					Object.entries(migrations).map(([file, { up }]) => [
 						file.replace(/^.*\/|\.ts$/g, ''),
-						{ up: (kysely: Kysely<unknown>) => kysely.transaction().execute((trx) => up(trx)) }
+						{ up }
 					])
 				)
 		}
