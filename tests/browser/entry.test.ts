@@ -1,6 +1,6 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, type Server } from './support';
+import { openBrowser, Person, startServer, WAIT, type Server } from './support';
 
 let server: Server;
 let driver: WebDriver;
@@ -30,7 +30,7 @@ const stored = async () => {
 	return document.visit;
 };
 const storedCount = (count: number) =>
-	driver.wait(async () => (await stored()).readings.length === count, 5000);
+	driver.wait(async () => (await stored()).readings.length === count, WAIT);
 
 describe('entering readings', () => {
 	it('refuses what is no figure, says how to mend it and keeps it', async () => {
@@ -109,7 +109,7 @@ describe('entering readings', () => {
 		await person.isAt('A1', 'running', 'bus');
 		await person.types(Key.chord(Key.CONTROL, 'z'));
 		await person.isAt('A1', 'open circuit');
-		await driver.wait(async () => (await stored()).withdrawals.length === 1, 5000);
+		await driver.wait(async () => (await stored()).withdrawals.length === 1, WAIT);
 		expect(await (await field()).getAttribute('value')).toBe('460.8');
 		await person.sees('None yet', '.recent');
 	});
@@ -143,7 +143,7 @@ describe('entering readings', () => {
 		await storedCount(1);
 		await driver.wait(
 			async () => (await driver.findElements(By.css('.question'))).length === 0,
-			5000
+			WAIT
 		);
 		await server.kill();
 		await server.restart();

@@ -8,7 +8,8 @@ import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs
 
 /** Every command starts in the project's folder. */
 const ROOT = process.cwd();
-const WAIT = 10_000;
+/** The longest that anything is waited for, ms: a ceiling for a busy machine, never a pause. */
+export const WAIT = 20_000;
 
 /** Zembo's built server on a database of its own. */
 export interface Server {

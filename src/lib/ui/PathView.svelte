@@ -357,4 +357,14 @@
 			grid-column: 1 / -1;
 		}
 	}
+
+	@media print {
+		.feeder {
+			break-inside: avoid;
+		}
+
+		.row {
+			min-height: 36px;
+		}
+	}
 </style>

@@ -38,6 +38,17 @@
 	}
 
 	const history = $derived([...session.document.visit.conditions].reverse());
+
+	const metersRefused = $derived(Object.values($meterErrors).some(Boolean));
+	const METERS = [
+		{ meter: 'volts', words: 'Volts', unit: 'V' },
+		{ meter: 'amps', words: 'Clamp', unit: 'A' }
+	] as const;
+	const ACCURACY = [
+		{ part: 'Pct', words: '% of reading' },
+		{ part: 'Counts', words: 'counts' },
+		{ part: 'Resolution', words: 'one count' }
+	] as const;
 </script>
 
 <svelte:head><title>Conditions · {session.document.site.name} · Zembo</title></svelte:head>
@@ -127,88 +138,44 @@
 				Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.
 			</p>
 			<table>
-				<thead
-					><tr
-						><th><span class="sr-only">Meter</span></th><th>% of reading</th><th>counts</th><th
-							>one count</th
-						></tr
-					></thead
-				>
+				<thead>
+					<tr>
+						<th><span class="sr-only">Meter</span></th>
+						{#each ACCURACY as { words } (words)}<th>{words}</th>{/each}
+					</tr>
+				</thead>
 				<tbody>
-					<tr>
-						<th scope="row">Volts</th>
-						<td
-							><input
-								name="voltsPct"
-								aria-label="Volts, % of reading"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.voltsPct}
-								aria-invalid={Boolean($meterErrors.voltsPct)}
-							/></td
-						>
-						<td
-							><input
-								name="voltsCounts"
-								aria-label="Volts, counts"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.voltsCounts}
-								aria-invalid={Boolean($meterErrors.voltsCounts)}
-							/></td
-						>
-						<td
-							><input
-								name="voltsResolution"
-								aria-label="Volts, one count"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.voltsResolution}
-								aria-invalid={Boolean($meterErrors.voltsResolution)}
-							/> V</td
-						>
-					</tr>
-					<tr>
-						<th scope="row">Clamp</th>
-						<td
-							><input
-								name="ampsPct"
-								aria-label="Clamp, % of reading"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.ampsPct}
-								aria-invalid={Boolean($meterErrors.ampsPct)}
-							/></td
-						>
-						<td
-							><input
-								name="ampsCounts"
-								aria-label="Clamp, counts"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.ampsCounts}
-								aria-invalid={Boolean($meterErrors.ampsCounts)}
-							/></td
-						>
-						<td
-							><input
-								name="ampsResolution"
-								aria-label="Clamp, one count"
-								inputmode="decimal"
-								class="figure"
-								bind:value={$meterForm.ampsResolution}
-								aria-invalid={Boolean($meterErrors.ampsResolution)}
-							/> A</td
-						>
-					</tr>
+					{#each METERS as { meter, words, unit } (meter)}
+						<tr>
+							<th scope="row">{words}</th>
+							{#each ACCURACY as column (column.part)}
+								{@const name = `${meter}${column.part}` as const}
+								<td>
+									<input
+										{name}
+										aria-label="{words}, {column.words}"
+										inputmode="decimal"
+										class="figure"
+										bind:value={$meterForm[name]}
+										aria-invalid={Boolean($meterErrors[name])}
+									/>
+									{column.part === 'Resolution' ? unit : ''}
+								</td>
+							{/each}
+						</tr>
+					{/each}
 				</tbody>
 			</table>
-			{#each Object.values($meterErrors).flat() as words, i (i)}<p class="error">{words}</p>{/each}
+			{#each METERS as { meter, words } (meter)}
+				{#each ACCURACY as column (column.part)}
+					{#each $meterErrors[`${meter}${column.part}`] ?? [] as wrong (wrong)}
+						<p class="error">{words}, {column.words}: {wrong}</p>
+					{/each}
+				{/each}
+			{/each}
 			<p class="done">
 				<button class="act-plain">Store the meters</button>
-				{#if $metersPosted && Object.keys($meterErrors).length === 0}<span role="status"
-						>Stored.</span
-					>{/if}
+				{#if $metersPosted && !metersRefused}<span role="status">Stored.</span>{/if}
 			</p>
 		</form>
 		<section>

@@ -50,7 +50,9 @@
 		<Download size={20} aria-hidden="true" />Visit as a file
 	</a>
 	<span class="soft"
-		>The file holds record, conditions and every reading, and is read back on the page of sites.</span
+		>The file holds record, conditions and every reading, and is read back on the page of sites; <a
+			href={resolve('/formats/zembo-visit.json')}>its form</a
+		> is open.</span
 	>
 </div>
 
@@ -92,7 +94,10 @@
 							<tr>
 								<td class="figure">{i === 0 ? (string?.label ?? 'all') : ''}</td>
 								<td
-									>{cause.title}{#if cause.perhaps}. {cause.perhaps}{/if}</td
+									>{cause.title}{#if cause.perhaps}. {cause.perhaps}{/if}
+									{#each cause.reasons.filter(({ weighs }) => weighs === 'for') as reason, r (r)}
+										<span class="reason soft">{reason.words}</span>
+									{/each}</td
 								>
 								<td class="num figure"
 									>{cause.probability > 0.995 ? '>99' : Math.round(100 * cause.probability)} %</td
@@ -123,6 +128,7 @@
 				{/each}
 			</p>
 		{:else}<p>Not entered: no reading has a basis.</p>{/if}
+		{#each session.assessment.warnings as warning (warning)}<p>{warning}</p>{/each}
 		<p class="soft">
 			Meters: volts ± ({visit.meters.volts.pctOfReading} % + {visit.meters.volts.counts} x {visit
 				.meters.volts.resolution} V), clamp ± ({visit.meters.amps.pctOfReading} % + {visit.meters
@@ -130,7 +136,7 @@
 		</p>
 	</section>
 
-	<section class="keep">
+	<section>
 		<h2>Array</h2>
 		<PathView
 			{record}
@@ -139,6 +145,28 @@
 			marks={['open-circuit-voltage', 'operating-current']}
 			room={260}
 		/>
+		<table>
+			<thead>
+				<tr>
+					<th>String</th><th class="num">Modules</th><th>Module type</th>
+					<th class="num">Cable, ohm</th><th class="num">Fuse, A</th><th>Input</th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each record.strings as string (string.id)}
+					<tr>
+						<td class="figure">{string.label}</td>
+						<td class="num figure">{string.moduleCount}</td>
+						<td>{typeOf(string.moduleTypeId)?.name}</td>
+						<td class="num figure">{string.cableResistance}</td>
+						<td class="num figure">
+							{string.fuse ? (string.fuse.rating ?? 'unknown') : 'none'}
+						</td>
+						<td>{string.input ?? 'unknown'}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
 		<table>
 			<thead
 				><tr
@@ -183,7 +211,7 @@
 				><tr
 					><th>Place</th><th class="num">Read</th><th class="num">Expected</th><th class="num"
 						>Difference</th
-					><th>Verdict</th><th>In modules and sections</th></tr
+					><th>Verdict</th><th>What it means</th></tr
 				></thead
 			>
 			<tbody>
@@ -317,6 +345,11 @@
 		text-align: end;
 	}
 
+	.reason {
+		display: block;
+		font-size: 0.92em;
+	}
+
 	ul {
 		list-style: square;
 		padding-inline-start: 1.2rem;
@@ -343,9 +376,12 @@
 			font-size: 9.5pt;
 		}
 
-		tr,
-		.keep {
+		tr {
 			break-inside: avoid;
+		}
+
+		h2 {
+			break-after: avoid;
 		}
 	}
 </style>

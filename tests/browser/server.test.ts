@@ -1,0 +1,158 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { PLATE, testId } from '../support/scenario';
+import { startServer, type Server } from './support';
+
+const VISIT = '019a8000-0000-7000-8000-000000000004';
+
+/** A started `npm run demo` and the address it printed. */
+interface Demo {
+	readonly child: ChildProcess;
+	readonly address: string;
+	readonly said: string;
+}
+
+const running: ChildProcess[] = [];
+const folder = mkdtempSync(join(tmpdir(), 'zembo-commands-'));
+
+function startDemo(...args: string[]): Promise<Demo> {
+	const env = { ...process.env, ZEMBO_DATABASE: join(folder, 'demo.db') };
+	const child = spawn(process.execPath, ['scripts/demo.mjs', ...args], { env });
+	running.push(child);
+	return new Promise((resolve, reject) => {
+		let said = '';
+		const hear = (chunk: Buffer) => {
+			said += chunk.toString();
+			const address = /demo data: (\S+)/.exec(said)?.[1];
+			if (address && said.includes('Ctrl C')) resolve({ child, address, said });
+		};
+		child.stdout.on('data', hear);
+		child.stderr.on('data', hear);
+		child.once('exit', () => reject(new Error(`the demo ended: ${said}`)));
+	});
+}
+
+const ended = (child: ChildProcess) =>
+	new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)));
+
+afterEach(async () => {
+	await Promise.all(
+		running.splice(0).map((child) => {
+			if (child.exitCode !== null) return null;
+			const end = ended(child);
+			child.kill('SIGKILL');
+			return end;
+		})
+	);
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('npm run demo', () => {
+	it('serves on loopback, says what to try, keeps its data, and starts over when told', async () => {
+		const first = await startDemo();
+		expect(first.said).toMatch(/Try first: open Saltmarsh Ferry Terminal/);
+		expect(first.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
+		expect(await (await fetch(first.address)).text()).toContain('Saltmarsh Ferry Terminal');
+		// Another address of this machine is not served.
+		const port = new URL(first.address).port;
+		await expect(fetch(`http://127.0.0.2:${port}`)).rejects.toThrow();
+		const made = await fetch(`${first.address}/sites/new`, {
+			method: 'POST',
+			headers: {
+				origin: first.address,
+				'content-type': 'application/x-www-form-urlencoded'
+			},
+			body: new URLSearchParams({ name: 'Cairn Rigg', place: '', timeZone: 'Etc/UTC' })
+		});
+		expect(made.status).toBe(200);
+		first.child.kill('SIGTERM');
+		expect(await ended(first.child)).toBe(0);
+
+		const second = await startDemo();
+		expect(await (await fetch(second.address)).text()).toContain('Cairn Rigg');
+		second.child.kill('SIGTERM');
+		await ended(second.child);
+
+		const fresh = await startDemo('--fresh');
+		const page = await (await fetch(fresh.address)).text();
+		expect(page).toContain('Saltmarsh Ferry Terminal');
+		expect(page).not.toContain('Cairn Rigg');
+	});
+
+	it('takes the next free port where the first is taken', async () => {
+		const one = await startDemo();
+		const two = await startDemo();
+		expect(two.address).not.toBe(one.address);
+		expect((await fetch(two.address)).status).toBe(200);
+	});
+});
+
+describe('npm run -s zembo', () => {
+	it('answers with JSON alone', () => {
+		const { stdout, status } = spawnSync('npm', ['run', '-s', 'zembo', '--', 'operate'], {
+			input: JSON.stringify({ plate: PLATE, irradiance: 800, cellTemperature: 45 }),
+			encoding: 'utf8'
+		});
+		expect(status).toBe(0);
+		expect(Object.keys(JSON.parse(stdout) as object)).toEqual(['voc', 'isc', 'vmp', 'imp', 'pmp']);
+	});
+});
+
+describe('what programs send', () => {
+	let server: Server;
+	beforeAll(async () => {
+		server = await startServer({ demo: true });
+	});
+	afterAll(() => server?.remove());
+
+	const send = (path: string, body: string) =>
+		fetch(`${server.address}${path}`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json', accept: 'application/json' },
+			body
+		});
+	const readings = async () => {
+		const file = await fetch(`${server.address}/visits/${VISIT}/visit.json`);
+		return ((await file.json()) as { visit: { readings: object[] } }).visit.readings;
+	};
+	const reading = async (change: object) =>
+		JSON.stringify({ ...(await readings())[0], id: testId(7), ...change });
+
+	it('is refused in words where it cannot be, and nothing stored is harmed', async () => {
+		const before = await readings();
+		const path = `/visits/${VISIT}/readings`;
+		const cases: [string, number, RegExp][] = [
+			['not json', 400, /not JSON/],
+			['{}', 400, /./],
+			[await reading({ value: 'NaN' }), 400, /./],
+			[await reading({ value: null }), 400, /./],
+			[await reading({ value: 1e9 }), 400, /beyond what a string can show/],
+			[await reading({ stringId: testId(8) }), 400, /no such string/],
+			[await reading({ switchingState: 'operating' }), 400, /isolated-open-circuit/],
+			[await reading({ surprise: true }), 400, /surprise/],
+			[await reading({ takenAt: 'yesterday' }), 400, /./],
+			// Somebody else's reading stands at the place.
+			[await reading({ supersedes: null }), 409, /meanwhile/]
+		];
+		for (const [body, status, words] of cases) {
+			const answer = await send(path, body);
+			expect(answer.status).toBe(status);
+			expect(await answer.text()).toMatch(words);
+		}
+		expect((await send(`/visits/${testId(404)}/readings`, await reading({}))).status).toBe(404);
+		expect((await send(`/visits/${VISIT}/withdrawals`, '{"id":1}')).status).toBe(400);
+		expect(await readings()).toEqual(before);
+	});
+
+	it('is stored once however often it is sent', async () => {
+		const [standing] = (await readings()) as { id: string }[];
+		const body = await reading({ supersedes: standing!.id, value: 470.1 });
+		const path = `/visits/${VISIT}/readings`;
+		const answers = await Promise.all([send(path, body), send(path, body), send(path, body)]);
+		expect(answers.map(({ status }) => status)).toEqual([201, 201, 201]);
+		expect(await readings()).toHaveLength(17);
+	});
+});
