@@ -25,6 +25,19 @@ async function listen(server, host, named) {
 	throw new Error(`No free port from ${FIRST_PORT} to ${FIRST_PORT + PORTS_TRIED - 1}.`);
 }
 
+/** The application's handler; it opens the database, so what is wrong with that shows here. */
+async function handlerOf(entry) {
+	try {
+		return (await import(pathToFileURL(entry).href)).handler;
+	} catch (error) {
+		console.error(`Zembo did not start: ${error.message}`);
+		console.error(
+			`Its database is ${process.env.ZEMBO_DATABASE ?? 'data/zembo.db'}; ZEMBO_DATABASE names another file. Nothing was changed.`
+		);
+		process.exit(1);
+	}
+}
+
 /** Serves the built application; resolves with its address once it listens. */
 export async function serve() {
 	const entry = join(ROOT, 'build/handler.js');
@@ -35,7 +48,7 @@ export async function serve() {
 	// Plain http has no header that says so; without it the check of a form's origin would fail.
 	process.env.PROTOCOL_HEADER ??= 'x-forwarded-proto';
 	process.env.BODY_SIZE_LIMIT ??= '64M';
-	const { handler } = await import(pathToFileURL(entry).href);
+	const handler = await handlerOf(entry);
 	const server = createServer((request, response) => {
 		request.headers['x-forwarded-proto'] ??= 'http';
 		handler(request, response, () => response.writeHead(404).end());

@@ -1,4 +1,5 @@
-import type { Handle, HandleServerError } from '@sveltejs/kit';
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { database } from '$lib/server/database';
 
 const MODES = ['light', 'dark', 'sunlight'];
 
@@ -10,6 +11,11 @@ const SECURITY_HEADERS = {
 	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin',
 	'permissions-policy': 'camera=(), geolocation=(), microphone=()'
+};
+
+/** Migrations run when the server starts, not at the first visitor; one that fails ends the start. */
+export const init: ServerInit = async () => {
+	await database();
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

@@ -149,6 +149,21 @@ describe('what cannot be', () => {
 		expect((await fetch(server.address)).status).toBe(200);
 	});
 
+	it('keeps what is typed in a form when the server is gone, and stores it when it is back', async () => {
+		await person.goTo('/sites/new');
+		await person.fill('name', 'Kiln Lane ticket office');
+		await server.kill();
+		await person.press('Make the site');
+		await person.sees('The server did not answer. Nothing was stored');
+		expect(await (await person.find('input[name=name]')).getAttribute('value')).toBe(
+			'Kiln Lane ticket office'
+		);
+		await server.restart();
+		await person.press('Make the site');
+		await person.arrivesAt(/\/take-over$/);
+		await person.sees('Kiln Lane ticket office');
+	});
+
 	it('keeps conditions that were refused on the screen', async () => {
 		const visit = '019a8000-0000-7000-8000-000000000004';
 		await person.goTo(`/visits/${visit}/conditions`);

@@ -90,6 +90,17 @@ describe('npm run demo', () => {
 	});
 });
 
+describe('npm start', () => {
+	it('says what is wrong where the database cannot be opened', () => {
+		const { stderr, status } = spawnSync(process.execPath, ['scripts/serve.mjs'], {
+			env: { ...process.env, ZEMBO_DATABASE: folder },
+			encoding: 'utf8'
+		});
+		expect(status).toBe(1);
+		expect(stderr).toMatch(/Zembo did not start: .*\n.*ZEMBO_DATABASE names another file/);
+	});
+});
+
 describe('npm run -s zembo', () => {
 	it('answers with JSON alone', () => {
 		const { stdout, status } = spawnSync('npm', ['run', '-s', 'zembo', '--', 'operate'], {

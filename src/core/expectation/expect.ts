@@ -74,11 +74,12 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 				.map((type) => siblingGroup(type, record, years, conditions, visit.meters, standing))
 		: [];
 	const limits = thresholds(standing.size + groups.length);
+	const bus = busVoltsByInput(record, standing);
 	const places = record.strings.flatMap((string) =>
 		QUANTITIES.filter(
 			(quantity) =>
 				quantity !== 'short-circuit-current' || standing.has(placeKey(string.id, quantity))
-		).map((quantity) => judgePlace(string, quantity, record, groups, standing, limits))
+		).map((quantity) => judgePlace(string, quantity, record, groups, standing, bus, limits))
 	);
 	return {
 		places,
@@ -95,6 +96,7 @@ function judgePlace(
 	record: ArrayRecord,
 	groups: readonly SiblingGroup[],
 	standing: ReadonlyMap<string, Reading>,
+	bus: ReadonlyMap<string, number>,
 	limits: Thresholds
 ): PlaceVerdict {
 	const key = placeKey(string.id, quantity);
@@ -116,7 +118,8 @@ function judgePlace(
 	const group = groups.find((candidate) => candidate.model.type === type);
 	if (!type) return { ...none, missing: 'The string’s module type is not recorded.' };
 	if (!group) return { ...none, missing: 'Irradiance and cell temperature are not entered yet.' };
-	const atVolts = reading?.atVolts ?? busVolts(string, record, standing);
+	const atVolts =
+		reading?.atVolts ?? (string.input === null ? null : (bus.get(string.input) ?? null));
 	if (quantity === 'operating-current' && atVolts === null) {
 		return { ...none, missing: 'The volts at which the current flows are not known yet.' };
 	}
@@ -147,18 +150,19 @@ function judgePlace(
 	};
 }
 
-/** Strings of one input share its volts: the newest that was read at a sibling, or null. */
-function busVolts(
-	string: StringRecord,
+/** Strings of one input share its volts: by input, the newest that was read at one of them. */
+function busVoltsByInput(
 	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>
-): number | null {
-	if (string.input === null) return null;
-	const readings = record.strings
-		.filter((sibling) => sibling.input === string.input)
-		.flatMap((sibling) => standing.get(placeKey(sibling.id, 'operating-current')) ?? [])
-		.sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1));
-	return readings[0]?.atVolts ?? null;
+): ReadonlyMap<string, number> {
+	const newest = new Map<string, Reading>();
+	for (const { id, input } of record.strings) {
+		const reading = standing.get(placeKey(id, 'operating-current'));
+		if (input === null || !reading) continue;
+		const known = newest.get(input);
+		if (!known || known.takenAt < reading.takenAt) newest.set(input, reading);
+	}
+	return new Map([...newest].map(([input, { atVolts }]) => [input, atVolts!]));
 }
 
 function expectValue(

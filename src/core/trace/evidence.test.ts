@@ -1,8 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readingLikelihood } from './evidence';
+import { rightDensity, wrongDensity } from './evidence';
 
 const SCALE = 600;
+const readingLikelihood = (
+	measured: number,
+	value: number | null,
+	sigma: number,
+	scale: number
+) => ({
+	right: rightDensity(measured, { value, sigma, scale }),
+	wrong: wrongDensity(measured, { value, sigma, scale })
+});
 
 describe('a reading under one hypothesis', () => {
 	it('is likeliest where it was foretold', () => {

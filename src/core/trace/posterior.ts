@@ -4,7 +4,7 @@ import { combine, ownDoubt } from '../expectation/error-model';
 import { moduleAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
 import { predictReading, predictValue, stringHere, type Prediction } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
-import { readingLikelihood } from './evidence';
+import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
 import { shiftGrid } from './shift-grid';
@@ -117,11 +117,7 @@ function gatherQuestions(strings: readonly StringCase[]): {
 /** A string's readings as numbers, with the priors of its hypotheses. */
 interface StringEvidence {
 	readonly priors: readonly number[];
-	readonly items: readonly {
-		readonly measured: number;
-		readonly scale: number;
-		readonly question: number;
-	}[];
+	readonly items: readonly { readonly measured: number; readonly question: number }[];
 }
 
 /** What one light and heat make of a string's readings. */
@@ -136,31 +132,33 @@ interface StringWeight {
 	readonly wholeButOne: readonly number[];
 }
 
+/** @param foretold per question and hypothesis, what is foretold at this light and heat */
 function weighString(
 	{ priors, items }: StringEvidence,
-	predictions: readonly (readonly (number | null)[])[],
-	sigmas: readonly (readonly number[])[]
+	foretold: readonly (readonly Foretold[])[]
 ): StringWeight {
-	const densities = new Float64Array(priors.length);
-	const right: number[] = [];
-	const wrong: number[] = [];
-	let total = 0;
-	for (let h = 0; h < priors.length; h++) {
-		let density = 1;
-		for (const { measured, scale, question } of items) {
-			const predicted = predictions[question]![h]!;
-			const likelihood = readingLikelihood(measured, predicted, sigmas[question]![h]!, scale);
-			density *= likelihood.right + likelihood.wrong;
-			if (h > 0) continue;
-			right.push(likelihood.right);
-			wrong.push(likelihood.wrong);
+	const densities = new Float64Array(priors.length).fill(1);
+	for (const { measured, question } of items) {
+		const answers = foretold[question]!;
+		for (let h = 0; h < densities.length; h++) {
+			const answer = answers[h]!;
+			densities[h]! *= rightDensity(measured, answer) + wrongDensity(measured, answer);
 		}
-		densities[h] = density;
-		total += priors[h]! * density;
 	}
-	const whole = (other: number) =>
-		(priors[0]! * right.reduce((product, r, i) => product * (i === other ? wrong[i]! : r), 1)) /
-		total;
+	let total = 0;
+	for (let h = 0; h < densities.length; h++) total += priors[h]! * densities[h]!;
+	const right = items.map(({ measured, question }) =>
+		rightDensity(measured, foretold[question]![0]!)
+	);
+	const wrong = items.map(({ measured, question }) =>
+		wrongDensity(measured, foretold[question]![0]!)
+	);
+	/** Chance of the whole string with every reading right but one, or but none. */
+	const whole = (other: number) => {
+		let product = priors[0]! / total;
+		for (let i = 0; i < items.length; i++) product *= i === other ? wrong[i]! : right[i]!;
+		return product;
+	};
 	return {
 		densities,
 		total,
@@ -198,20 +196,22 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		priors: hypotheses.map((hypothesis) => hypothesis.prior),
 		items: readings.map((item) => ({
 			measured: item.measured,
-			scale: scaleOf(group, item),
 			question: questions.indexOf.get(item)!
 		}))
 	}));
 	const points = grid.map((point) => {
 		const module = moduleAtShift(group, point);
-		const predictions = questions.list.map(({ item, hypotheses }) => {
+		const foretold = questions.list.map(({ item, hypotheses }, q): Foretold[] => {
 			const whole = stringHere(item.string, group.model, module);
-			return hypotheses.map((hypothesis) => {
+			const scale = scaleOf(group, item);
+			const { quantity, atVolts } = item.reading;
+			return hypotheses.map((hypothesis, h) => {
 				const circuit = circuitUnder(hypothesis, whole, item);
-				return circuit && predictValue(circuit, item.reading.quantity, item.reading.atVolts);
+				const value = circuit && predictValue(circuit, quantity, atVolts);
+				return { value, sigma: sigmas[q]![h]!, scale };
 			});
 		});
-		const perString = evidence.map((string) => weighString(string, predictions, sigmas));
+		const perString = evidence.map((string) => weighString(string, foretold));
 		const priors = logSharedPriors(point, group.doubt);
 		const prior = logSum(Object.values(priors));
 		const log = point.logArea + prior + perString.reduce((sum, s) => sum + Math.log(s.total), 0);

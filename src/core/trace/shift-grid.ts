@@ -5,14 +5,19 @@ export interface GridPoint extends Shift {
 	readonly logArea: number;
 }
 
-/** Points along each axis, and how far the grid reaches in standard uncertainties. */
-const POINTS = 7;
-const REACH = 3.9;
+/** Standard uncertainties from one point to the next, and steps from the middle to each side. */
+const SPACING = 1.3;
+const STEPS = 3;
+
+/** Steps along both axes; the far corners, with 1e-4 of a normal density between them, are left out. */
+const OFFSETS = Array.from({ length: 2 * STEPS + 1 }, (_, i) => i - STEPS)
+	.flatMap((i, _, all) => all.map((j) => [i, j] as const))
+	.filter(([i, j]) => i * i + j * j <= 10);
 
 /**
  * A grid over effective light and heat, laid along the axes of the readings' own covariance about
- * each answer they allow. Spacing is 1.3 standard uncertainties, at which the trapezoid rule on a
- * normal density is exact to 2e-5 (2 exp(-2 pi^2/h^2)), and 1e-4 of it lies outside.
+ * each answer they allow. At its spacing the trapezoid rule on a normal density is exact to 2e-5
+ * (2 exp(-2 pi^2/h^2)), and 2e-4 of it lies outside.
  */
 export function shiftGrid(estimates: readonly SharedEstimate[]): GridPoint[] {
 	return estimates.flatMap(({ shift, information: [ll, lh, hh] }) => {
@@ -24,11 +29,10 @@ export function shiftGrid(estimates: readonly SharedEstimate[]): GridPoint[] {
 		const a = Math.sqrt(varLight);
 		const b = covariance / a;
 		const c = Math.sqrt(Math.max(varHeat - b * b, 1e-12));
-		const step = (2 * REACH) / (POINTS - 1);
-		const logArea = Math.log(step * step * a * c);
-		return Array.from({ length: POINTS * POINTS }, (_, i) => {
-			const u = -REACH + step * (i % POINTS);
-			const v = -REACH + step * Math.floor(i / POINTS);
+		const logArea = Math.log(SPACING * SPACING * a * c);
+		return OFFSETS.map(([i, j]) => {
+			const u = SPACING * i;
+			const v = SPACING * j;
 			return { light: shift.light + a * u, heat: shift.heat + b * u + c * v, logArea };
 		});
 	});

@@ -1,9 +1,10 @@
 <script lang="ts">
-	import { superForm } from 'sveltekit-superforms/client';
 	import { enhance as plainEnhance } from '$app/forms';
 	import type { ModuleType, StringRecord } from '$core/circuit/record';
 	import type { StringsForm } from '$core/document/forms';
 	import Field from './Field.svelte';
+	import FormTrouble from './FormTrouble.svelte';
+	import { keptForm } from './kept-form';
 	import StringDrawing from './StringDrawing.svelte';
 	import StringFields from './StringFields.svelte';
 
@@ -27,9 +28,8 @@
 	};
 	let open = $state(false);
 	// svelte-ignore state_referenced_locally
-	const { form, errors, enhance } = superForm(start, {
+	const { form, errors, enhance, message } = keptForm(start, {
 		id: string.id,
-		resetForm: false,
 		onUpdated: ({ form: done }) => {
 			if (done.valid) open = false;
 		}
@@ -53,6 +53,7 @@
 		<input type="hidden" name="id" value={string.id} />
 		<Field label="Mark" name="labels" bind:value={$form.labels} errors={$errors.labels} />
 		<StringFields {form} errors={$errors} {moduleTypes} />
+		<FormTrouble words={$message} />
 		<p><button class="act">Store the change</button></p>
 	</form>
 	<form method="POST" action="?/remove" use:plainEnhance class="remove">

@@ -62,6 +62,9 @@ export class VisitSession {
 	storing = $state.raw<ReadonlySet<string>>(new Set());
 	by = $state('');
 
+	/** Whether a reading is not at the server yet, or was not taken by it. */
+	pending = $derived(this.storing.size > 0 || this.unsent.length > 0);
+
 	places = $derived(new Map(this.assessment.places.map((place) => [place.key, place])));
 	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
 	suspects = $derived(

@@ -1,16 +1,17 @@
 <script lang="ts">
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
-	import { superForm } from 'sveltekit-superforms/client';
 	import { resolve } from '$app/paths';
 	import { findingsOf } from '$lib/ui/findings';
 	import Field from '$lib/ui/Field.svelte';
+	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { keptForm } from '$lib/ui/kept-form';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { day, dayAndTime } from '$lib/ui/when';
 	import { kilowatts } from '$lib/ui/words';
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
-	const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 	const record = $derived(data.revision.record);
 	const modules = $derived(record.strings.reduce((sum, string) => sum + string.moduleCount, 0));
 	const watts = $derived(
@@ -93,6 +94,7 @@
 			<button class="act" disabled={$submitting}>
 				Start a visit<ArrowRight size={20} aria-hidden="true" />
 			</button>
+			<FormTrouble words={$message} />
 		</form>
 		<section>
 			<div class="line">

@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { superForm } from 'sveltekit-superforms/client';
 	import Field from '$lib/ui/Field.svelte';
+	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { keptForm } from '$lib/ui/kept-form';
 	import { onMount } from 'svelte';
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
-	const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 	const zones = Intl.supportedValuesOf('timeZone');
 
 	onMount(() => {
@@ -55,6 +56,7 @@
 		<datalist id="zones"
 			>{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist
 		>
+		<FormTrouble words={$message} />
 		<p><button class="act" disabled={$submitting}>Make the site</button></p>
 	</form>
 </div>

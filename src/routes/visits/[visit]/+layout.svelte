@@ -16,6 +16,13 @@
 	});
 </script>
 
+<!-- A tab that is closed with readings not stored yet would lose them. -->
+<svelte:window
+	onbeforeunload={(event) => {
+		if (session.pending) event.preventDefault();
+	}}
+/>
+
 <div class="visit">
 	<StageRail {session} />
 	<div class="stage">

@@ -1,18 +1,19 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
-	import { superForm } from 'sveltekit-superforms/client';
 	import { enhance as plainEnhance } from '$app/forms';
 	import { resolve } from '$app/paths';
 	import { expandLabels } from '$core/document/forms';
 	import { checkLabel } from '$core/module/plausibility';
 	import Field from '$lib/ui/Field.svelte';
+	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { keptForm } from '$lib/ui/kept-form';
 	import StringEditor from '$lib/ui/StringEditor.svelte';
 	import StringFields from '$lib/ui/StringFields.svelte';
 
 	let { data, form: answer } = $props();
 	// svelte-ignore state_referenced_locally
-	const add = superForm(data.addForm, { resetForm: false, id: 'add' });
-	const { form, errors, enhance, submitting } = add;
+	const add = keptForm(data.addForm, { id: 'add' });
+	const { form, errors, enhance, submitting, message } = add;
 	const record = $derived(data.revision.record);
 	// The year as it was typed where it was refused, else as it is stored.
 	// svelte-ignore state_referenced_locally
@@ -103,6 +104,7 @@
 						: 'A1-A4 makes four; or A1, A2'}
 				/>
 				<StringFields {form} errors={$errors} moduleTypes={record.moduleTypes} />
+				<FormTrouble words={$message} />
 				<p>
 					<button class="act" disabled={$submitting}
 						>{labels.length > 1 ? `Add ${labels.length} strings` : 'Add'}</button

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { superForm } from 'sveltekit-superforms/client';
 	import {
 		IRRADIANCE_SOURCE_FACTS,
 		IRRADIANCE_SOURCES,
@@ -8,21 +7,24 @@
 	} from '$core/conditions/conditions';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { keptForm } from '$lib/ui/kept-form';
 	import { dayAndTime } from '$lib/ui/when';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 
 	let { data } = $props();
 	const session = useVisit();
 	// svelte-ignore state_referenced_locally
-	const conditions = superForm(data.conditionsForm, { resetForm: false, id: 'conditions' });
-	const { form, errors, enhance, submitting } = conditions;
+	const conditions = keptForm(data.conditionsForm, { id: 'conditions' });
+	const { form, errors, enhance, submitting, message } = conditions;
 	// svelte-ignore state_referenced_locally
-	const meters = superForm(data.metersForm, { resetForm: false, id: 'meters' });
+	const meters = keptForm(data.metersForm, { id: 'meters' });
 	const {
 		form: meterForm,
 		errors: meterErrors,
 		enhance: enhanceMeters,
-		posted: metersPosted
+		posted: metersPosted,
+		message: meterMessage
 	} = meters;
 
 	/** A source brings its usual uncertainty; another may be typed over it. */
@@ -128,6 +130,7 @@
 				help="Standard uncertainty"
 			/>
 		</fieldset>
+		<FormTrouble words={$message} />
 		<p><button class="act" disabled={$submitting}>Store and measure</button></p>
 	</form>
 
@@ -173,6 +176,7 @@
 					{/each}
 				{/each}
 			{/each}
+			<FormTrouble words={$meterMessage} />
 			<p class="done">
 				<button class="act-plain">Store the meters</button>
 				{#if $metersPosted && !metersRefused}<span role="status">Stored.</span>{/if}

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { superForm } from 'sveltekit-superforms/client';
 	import { resolve } from '$app/paths';
 	import { labelFormSchema, plateOfForm, type LabelForm } from '$core/document/forms';
 	import { ALPHA_UNITS, BETA_UNITS } from '$core/module/coefficients';
@@ -8,11 +7,13 @@
 	import { TECHNOLOGIES, TECHNOLOGY_FACTS } from '$core/module/technology';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { keptForm } from '$lib/ui/kept-form';
 	import LabelCurve from '$lib/ui/LabelCurve.svelte';
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
-	const { form, errors, enhance, submitting } = superForm(data.form, { resetForm: false });
+	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 
 	const typed = $derived(plateOfForm($form));
 	const findings = $derived(checkLabel(typed));
@@ -160,6 +161,7 @@
 		</div>
 		<div class="said">
 			<LabelCurve {plate} blocked={findings.some((f) => f.severity === 'error')} />
+			<FormTrouble words={$message} />
 			<button class="act" disabled={$submitting}>Store the label</button>
 		</div>
 	</form>
