@@ -91,6 +91,28 @@ describe('entering readings', () => {
 		expect(await answer.json()).toMatchObject({ kind: 'question' });
 	});
 
+	it('loses no figure that is typed before the last one is judged', async () => {
+		// One string of keys: nothing waits for the verdict between them.
+		await person.types('460.8', Key.ENTER, '446.8');
+		await person.isAt('A2', 'open circuit');
+		await driver.wait(
+			async () => (await (await field()).getAttribute('value')) === '446.8',
+			WAIT,
+			'the second figure is not there'
+		);
+		await storedCount(1);
+		expect((await stored()).readings[0]).toMatchObject({ value: 460.8 });
+	});
+
+	it('stores a figure once though Enter is pressed twice', async () => {
+		await person.types('460.8', Key.ENTER, Key.ENTER);
+		await person.isAt('A2', 'open circuit');
+		await storedCount(1);
+		await person.types('446.8', Key.ENTER);
+		await storedCount(2);
+		expect((await stored()).readings.map(({ typed }) => typed)).toEqual(['460.8', '446.8']);
+	});
+
 	it('says reversed polarity in words', async () => {
 		await person.types('-460.8', Key.ENTER);
 		await person.sees('polarity reversed, the amount is right', '[data-string=A1]');
@@ -107,6 +129,9 @@ describe('entering readings', () => {
 		await person.isAt('A1', 'open circuit');
 		await person.types('m');
 		await person.isAt('A1', 'running', 'bus');
+		await person.types('n');
+		await person.isAt('A2', 'running', 'bus');
+		// Undo goes back to the place whose reading is taken back, with its figure.
 		await person.types(Key.chord(Key.CONTROL, 'z'));
 		await person.isAt('A1', 'open circuit');
 		await driver.wait(async () => (await stored()).withdrawals.length === 1, WAIT);

@@ -1,7 +1,4 @@
 <script lang="ts">
-	import Delete from '@lucide/svelte/icons/delete';
-	import CornerDownLeft from '@lucide/svelte/icons/corner-down-left';
-	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { tick, untrack } from 'svelte';
 	import type { StringRecord } from '$core/circuit/record';
 	import { readFigure } from '$core/document/figure';
@@ -9,7 +6,9 @@
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import { placeKey } from '$core/expectation/standing';
 	import { QUANTITIES, type Quantity } from '$core/expectation/visit';
-	import VerdictMark from './VerdictMark.svelte';
+	import EntryQuestions from './EntryQuestions.svelte';
+	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
+	import RecentReadings from './RecentReadings.svelte';
 	import type { VisitSession } from './visit-session.svelte';
 	import { figureOf, QUANTITY_WORDS } from './words';
 
@@ -20,9 +19,9 @@
 		place: PlaceVerdict | null;
 		onmove: (by: 1 | -1) => void;
 		onstored: (key: string) => void;
-		onquantity: (quantity: Quantity) => void;
+		onplace: (stringId: string, quantity: Quantity) => void;
 	}
-	let { session, string, quantity, place, onmove, onstored, onquantity }: Props = $props();
+	let { session, string, quantity, place, onmove, onstored, onplace }: Props = $props();
 
 	const words = $derived(QUANTITY_WORDS[quantity]);
 	const running = $derived(quantity === 'operating-current');
@@ -35,15 +34,13 @@
 	let busField = $state<HTMLInputElement>();
 	/** Where the keypad writes. */
 	let onBus = $state(false);
+	/** A figure is being judged. */
+	let judging = false;
 
 	const key = $derived(placeKey(string.id, quantity));
-	const label = $derived(
-		(id: string) => session.document.record.strings.find((s) => s.id === id)?.label ?? ''
-	);
 	/** Strings of one input share their volts, so the last typed for it stands there already. */
 	const busKey = $derived(string.input ?? string.id);
 	const bus = $derived(busTyped[busKey] ?? String(knownBus() ?? ''));
-	const recent = $derived(session.recent(3));
 
 	function knownBus(): number | null {
 		const own = session.standing(string.id, 'operating-current');
@@ -66,7 +63,7 @@
 	});
 
 	async function enter() {
-		if (session.question) return;
+		if (session.question || judging) return;
 		if (onBus && running) {
 			const volts = readFigure(bus, READING_LIMITS.volts);
 			error = volts.ok ? null : volts.problem;
@@ -85,24 +82,39 @@
 		if (!read.ok) return refuse(read.problem);
 		if (volts && !volts.ok) return refuse(`Volts while running: ${volts.problem}`);
 		error = null;
+		await store(read.value, volts?.value ?? null);
+	}
+
+	/**
+	 * Hands the figure over and goes on. What is typed while it is judged belongs to the next place,
+	 * so the field is empty at once; a figure that is asked about comes back.
+	 */
+	async function store(value: number, atVolts: number | null) {
 		const at = key;
-		const go = await session.enter({
-			stringId: string.id,
-			quantity,
-			value: read.value,
-			atVolts: volts?.value ?? null,
-			typed: (typed[at] ?? '').trim()
-		});
-		if (go) forgetAndGo(at);
+		const text = (typed[at] ?? '').trim();
+		typed[at] = '';
+		judging = true;
+		let stored = false;
+		try {
+			stored = await session.enter({ stringId: string.id, quantity, value, atVolts, typed: text });
+		} catch {
+			refuse('Zembo could not judge this figure. It is not stored; press Enter to try again.');
+		}
+		judging = false;
+		if (stored) await goOn(at);
+		else typed[at] = text;
 	}
 
 	function refuse(words: string) {
 		error = words;
 	}
 
-	function forgetAndGo(at: string) {
-		delete typed[at];
-		onstored(at);
+	async function goOn(from: string) {
+		const early = typed[from] ?? '';
+		delete typed[from];
+		onstored(from);
+		await tick();
+		if (early !== '') typed[key] = early;
 	}
 
 	async function confirm() {
@@ -112,7 +124,8 @@
 		const overtaken = asked.kind === 'overtaken';
 		if (await session.confirm()) {
 			if (overtaken) return;
-			forgetAndGo(at);
+			delete typed[at];
+			await goOn(at);
 		}
 	}
 
@@ -128,21 +141,13 @@
 		if (!taken) return;
 		const at = placeKey(taken.stringId, taken.quantity);
 		typed[at] = taken.typed;
-		onquantity(taken.quantity);
+		onplace(taken.stringId, taken.quantity);
 		field?.focus();
 	}
 
-	function press(sign: string) {
-		const change = (text: string) =>
-			sign === 'back'
-				? text.slice(0, -1)
-				: sign === '±'
-					? text.startsWith('-')
-						? text.slice(1)
-						: `-${text}`
-					: text + sign;
-		if (onBus) busTyped[busKey] = change(bus);
-		else typed[key] = change(typed[key] ?? '');
+	function press(pressed: KeypadKey) {
+		if (onBus) busTyped[busKey] = afterKey(bus, pressed);
+		else typed[key] = afterKey(typed[key] ?? '', pressed);
 	}
 
 	function keys(event: KeyboardEvent) {
@@ -157,7 +162,7 @@
 		else if (event.key === 'ArrowUp' || (event.key === 'p' && empty)) step(event, -1);
 		else if (event.key === 'm' && empty) {
 			event.preventDefault();
-			onquantity(QUANTITIES[(QUANTITIES.indexOf(quantity) + 1) % QUANTITIES.length]!);
+			onplace(string.id, QUANTITIES[(QUANTITIES.indexOf(quantity) + 1) % QUANTITIES.length]!);
 		} else if (event.key === 'z' && (event.ctrlKey || event.metaKey) && empty) {
 			event.preventDefault();
 			void undo();
@@ -171,8 +176,6 @@
 		event.preventDefault();
 		onmove(by);
 	}
-
-	const KEYPAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '±', '0', '.'];
 </script>
 
 <section class="entry panel" aria-label="Next reading">
@@ -242,120 +245,11 @@
 		{/if}
 	</div>
 
-	{#if session.question}
-		<div class="question" role="alertdialog" aria-label="Before it is stored">
-			<p>{session.question.words}</p>
-			<div>
-				<button type="button" class="act" onclick={dismiss}>
-					{session.question.kind === 'overtaken' ? 'Keep theirs' : 'Change it'}
-				</button>
-				<button type="button" class="act-plain" onclick={confirm}>Store it</button>
-			</div>
-		</div>
-	{/if}
+	<EntryQuestions {session} onconfirm={confirm} ondismiss={dismiss} />
 
-	{#each session.unsent as item (item.reading.id)}
-		<div class="question" role="alert">
-			<p>
-				Not stored: <strong>{label(item.reading.stringId)} {item.reading.typed}</strong>. {item.words}
-			</p>
-			<div>
-				{#if item.again}
-					<button type="button" class="act" onclick={() => session.sendAgain(item)}
-						>Send again</button
-					>
-				{/if}
-				<button type="button" class="act-plain" onclick={() => session.forget(item)}>Drop it</button
-				>
-			</div>
-		</div>
-	{/each}
+	<Keypad onpress={press} onenter={enter} />
 
-	<div class="keypad" aria-hidden="true">
-		{#each KEYPAD as sign (sign)}
-			<button
-				type="button"
-				tabindex="-1"
-				onpointerdown={(e) => {
-					e.preventDefault();
-					press(sign);
-				}}>{sign}</button
-			>
-		{/each}
-		<button
-			type="button"
-			tabindex="-1"
-			onpointerdown={(e) => {
-				e.preventDefault();
-				press('back');
-			}}><Delete size={24} /></button
-		>
-		<button
-			type="button"
-			tabindex="-1"
-			class="enter"
-			onpointerdown={(e) => {
-				e.preventDefault();
-				void enter();
-			}}><CornerDownLeft size={24} /> Enter</button
-		>
-	</div>
-
-	<div class="recent">
-		<h2>Last readings</h2>
-		{#if recent.length === 0}<p class="soft">None yet. Type the figure, then Enter.</p>{/if}
-		<ul>
-			{#each recent as reading (reading.id)}
-				{@const verdict = session.places.get(placeKey(reading.stringId, reading.quantity))}
-				<li data-stored={!session.storing.has(reading.id)}>
-					<span class="figure what"
-						>{label(reading.stringId)} {QUANTITY_WORDS[reading.quantity].symbol}</span
-					>
-					<span class="figure"
-						>{figureOf(reading.value, QUANTITY_WORDS[reading.quantity].unit)}
-						{QUANTITY_WORDS[reading.quantity].unit}</span
-					>
-					{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
-					{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}
-					{#if verdict?.counted && verdict.verdict !== 'fits'}<span class="said"
-							>{verdict.counted.words}</span
-						>{/if}
-				</li>
-			{/each}
-		</ul>
-		<div class="foot">
-			<button type="button" class="act-plain" onclick={undo} disabled={recent.length === 0}>
-				<Undo2 size={18} aria-hidden="true" />Undo
-			</button>
-			<button
-				type="button"
-				class="act-plain keys"
-				aria-expanded={shortcuts}
-				onclick={() => (shortcuts = !shortcuts)}>Keys</button
-			>
-			<label class="by"
-				>by <input bind:value={session.by} maxlength="80" aria-label="Who measures" /></label
-			>
-		</div>
-		{#if shortcuts}
-			<dl>
-				<dt>Enter</dt>
-				<dd>store, next place</dd>
-				<dt>n, ↓</dt>
-				<dd>next place</dd>
-				<dt>p, ↑</dt>
-				<dd>place before</dd>
-				<dt>m</dt>
-				<dd>other quantity</dd>
-				<dt>Esc</dt>
-				<dd>no to a question</dd>
-				<dt>Ctrl z</dt>
-				<dd>take the last back</dd>
-				<dt>?</dt>
-				<dd>this list</dd>
-			</dl>
-		{/if}
-	</div>
+	<RecentReadings {session} bind:shortcuts onundo={undo} />
 </section>
 
 <style>
@@ -430,132 +324,7 @@
 		font-weight: 600;
 	}
 
-	.question {
-		border: 2px solid var(--look);
-		padding: 0.7rem;
-		display: grid;
-		gap: 0.6rem;
-	}
-
-	.question div {
-		display: flex;
-		gap: 0.6rem;
-	}
-
-	.keypad {
-		display: none;
-		grid-template-columns: repeat(3, 1fr);
-		gap: 6px;
-	}
-
-	.keypad button {
-		min-height: 52px;
-		border: var(--stroke) solid var(--rule);
-		border-radius: 3px;
-		background: var(--paper);
-		font-family: var(--mono);
-		font-size: 1.5rem;
-		display: grid;
-		place-items: center;
-		touch-action: manipulation;
-	}
-
-	.keypad .enter {
-		grid-column: span 2;
-		grid-auto-flow: column;
-		justify-content: center;
-		gap: 0.5rem;
-		background: var(--accent);
-		border-color: var(--accent);
-		color: var(--on-accent);
-		font-family: inherit;
-		font-weight: 650;
-	}
-
-	@media (max-width: 900px), (pointer: coarse) {
-		.keypad {
-			display: grid;
-		}
-	}
-
-	.recent {
-		border-top: 1px solid var(--line);
-		padding-top: 0.5rem;
-	}
-
-	h2 {
-		font-size: 0.95rem;
-	}
-
-	li {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 0.8rem;
-		align-items: center;
-		padding: 0.22rem 0;
-		font-size: 0.98rem;
-	}
-
-	.what {
-		font-weight: 650;
-		min-width: 4.2rem;
-	}
-
-	.said {
-		flex-basis: 100%;
-		font-size: 0.9rem;
-	}
-
-	.foot {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0.5rem;
-		margin-top: 0.5rem;
-	}
-
-	.foot .act-plain {
-		padding-inline: 0.7rem;
-	}
-
-	.by {
-		display: flex;
-		align-items: baseline;
-		gap: 0.3rem;
-		flex: 1 1 10rem;
-		min-width: 0;
-		font-size: 0.9rem;
-		color: var(--soft);
-	}
-
-	.by input {
-		flex: 1;
-		width: 100%;
-		min-height: 44px;
-		background: transparent;
-		border: 0;
-		border-bottom: 1px solid var(--line);
-		padding: 0;
-		color: var(--ink);
-	}
-
-	dl {
-		display: grid;
-		grid-template-columns: auto 1fr;
-		gap: 0.1rem 1rem;
-		margin-top: 0.5rem;
-		font-size: 0.92rem;
-	}
-
-	dt {
-		font-family: var(--mono);
-	}
-
 	@media (max-width: 900px) {
-		.keys {
-			display: none;
-		}
-
 		header p {
 			display: none;
 		}

@@ -127,6 +127,11 @@ export class VisitSession {
 		}
 	}
 
+	/** The mark of a string, as at the roof and the combiner. */
+	labelOf(stringId: string): string {
+		return this.document.record.strings.find(({ id }) => id === stringId)?.label ?? '';
+	}
+
 	standing(stringId: string, quantity: Quantity): Reading | null {
 		return standingReadings(this.document.visit).get(placeKey(stringId, quantity)) ?? null;
 	}

@@ -143,7 +143,7 @@
 					{place}
 					onmove={move}
 					onstored={stored}
-					onquantity={(q) => (quantity = q)}
+					onplace={choose}
 				/>
 			{/if}
 			{#if why}<WhySheet place={why} {session} />{/if}
