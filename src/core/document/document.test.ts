@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { LARGEST_FILE, readVisitDocument, writeVisitDocument } from './file';
 import { readFigure } from './figure';
-import { expandLabels, fuseOfForm, labelFormSchema, plateOfForm } from './forms';
 import { readingSchema } from './visit';
 
 const text = JSON.stringify(demo);
@@ -105,42 +104,5 @@ describe('typed figures', () => {
 		expect(readFigure('11.5', { min: 1, max: 200, unit: '', whole: true })).toMatchObject({
 			problem: expect.stringContaining('not a whole number')
 		});
-	});
-});
-
-describe('forms', () => {
-	it('expand the marks of strings', () => {
-		expect(expandLabels('A1-A4, B1')).toEqual(['A1', 'A2', 'A3', 'A4', 'B1']);
-		expect(expandLabels('7-9')).toEqual(['7', '8', '9']);
-		expect(expandLabels(' roof-left ')).toEqual(['roof-left']);
-		expect(expandLabels('A4-A1')).toEqual(['A4-A1']);
-	});
-
-	it('tell no fuse from one of unknown rating', () => {
-		expect(fuseOfForm({ fuse: 'none', fuseRating: '15' })).toBeNull();
-		expect(fuseOfForm({ fuse: 'unknown', fuseRating: '' })).toEqual({ rating: null });
-		expect(fuseOfForm({ fuse: 'rated', fuseRating: '15' })).toEqual({ rating: 15 });
-	});
-
-	it('read a label with commas and coefficients in mV/K', () => {
-		const form = labelFormSchema.parse({
-			name: 'x',
-			technology: 'poly',
-			cellsInSeries: '60',
-			sections: '3',
-			pmax: '314',
-			vmp: '30,21',
-			imp: '10,39',
-			voc: '37,47',
-			isc: '11,12',
-			alpha: '6,1',
-			alphaUnit: 'mA/K',
-			beta: '-120',
-			betaUnit: 'mV/K',
-			vocPct: '2',
-			iscPct: '3'
-		});
-		expect(plateOfForm(form).betaVocPctPerK).toBeCloseTo(-0.3203, 3);
-		expect(plateOfForm(form).alphaIscPctPerK).toBeCloseTo(0.0549, 3);
 	});
 });

@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, visitOf } from '../../../tests/support/scenario';
+import { STEADY_LIGHT } from './allowances';
+import { combine, ownDoubt, sharedDoubt, type Series } from './error-model';
+import { USUAL_METERS } from './visit';
+
+const record = arrayRecord();
+const type = record.moduleTypes[0]!;
+const string = record.strings[0]!;
+const series: Series = { type, meters: USUAL_METERS, unsteadiness: STEADY_LIGHT };
+const volts = (value = 460, of: Series = series, count = 12) =>
+	combine(
+		ownDoubt(
+			'open-circuit-voltage',
+			{ value, perVolt: 0 },
+			{ ...string, moduleCount: count },
+			of,
+			null
+		)
+	);
+const amps = (perVolt = -0.02, of: Series = series, atVolts = 370) =>
+	combine(ownDoubt('operating-current', { value: 8, perVolt }, string, of, atVolts));
+
+describe('what makes one reading differ from its siblings', () => {
+	it('names each part, in the unit of the reading', () => {
+		const parts = ownDoubt('operating-current', { value: 8, perVolt: -0.02 }, string, series, 370);
+		expect(parts.map(({ source }) => source)).toEqual([
+			'label',
+			'meter',
+			'model',
+			'unsteady-light',
+			'operating-volts'
+		]);
+		expect(combine(parts) ** 2).toBeCloseTo(
+			parts.reduce((sum, part) => sum + part.standardUncertainty ** 2, 0),
+			12
+		);
+	});
+
+	it('is smaller in a long string, whose modules average out', () => {
+		expect(volts(460, series, 24)).toBeLessThan(volts(460, series, 6));
+	});
+
+	it('grows with the meter’s error and with its count', () => {
+		const meter = (change: object): Series => ({
+			...series,
+			meters: { ...USUAL_METERS, volts: { ...USUAL_METERS.volts, ...change } }
+		});
+		expect(volts(460, meter({ pctOfReading: 2 }))).toBeGreaterThan(2 * volts());
+		expect(volts(460, meter({ resolution: 1 }))).toBeGreaterThan(volts());
+		// 0.5 % + 2 counts of 0.1 V, each a rectangle; half of the gain's variance is shared.
+		const [, part] = ownDoubt(
+			'open-circuit-voltage',
+			{ value: 460, perVolt: 0 },
+			string,
+			series,
+			null
+		);
+		const exact = Math.hypot((2.3 / Math.sqrt(3)) * Math.SQRT1_2, 0.2 / Math.sqrt(3));
+		expect(part!.standardUncertainty).toBeCloseTo(exact, 9);
+	});
+
+	it('grows where the curve is steep and where the light is unsteady', () => {
+		expect(amps(-0.4)).toBeGreaterThan(2 * amps(-0.02));
+		expect(amps(-0.02, { ...series, unsteadiness: 0.05 })).toBeGreaterThan(2 * amps());
+		expect(volts(460, { ...series, unsteadiness: 0.05 })).toBe(volts());
+	});
+
+	it('does not ask for the sign of a reading', () => {
+		fc.assert(
+			fc.property(fc.double({ min: 1, max: 1500, noNaN: true }), (value) => {
+				expect(volts(-value)).toBeCloseTo(volts(value), 12);
+			})
+		);
+	});
+});
+
+describe('what all strings share', () => {
+	const [conditions] = visitOf({ record }).conditions;
+	const doubt = (change: object = {}, plate: object = {}, years = 0) =>
+		sharedDoubt(
+			{ ...conditions!, ...change },
+			{ ...type, plate: { ...type.plate, ...plate } },
+			years,
+			USUAL_METERS,
+			-0.003
+		);
+
+	it('is at least what the conditions’ own doubt is', () => {
+		expect(doubt().light).toBeGreaterThan(0.03);
+		expect(doubt().heat).toBeGreaterThan(2);
+	});
+
+	it('grows with age, and with coefficients that the label does not state', () => {
+		expect(doubt({}, {}, 20).light).toBeGreaterThan(doubt().light);
+		expect(doubt({}, { betaVocPctPerK: null }).heat).toBeGreaterThan(doubt().heat);
+		expect(doubt({}, { alphaIscPctPerK: null }).light).toBeGreaterThan(doubt().light);
+	});
+
+	it('does not mind an unstated coefficient at 25 degC, where it does nothing', () => {
+		const cool = { cellTemperature: { ...conditions!.cellTemperature, value: 25 } };
+		expect(doubt(cool, { betaVocPctPerK: null })).toEqual(doubt(cool));
+	});
+});
