@@ -2,7 +2,7 @@ import axe from '@axe-core/webdriverjs';
 import type { WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, type Server } from './support';
+import { Person } from './support';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
@@ -18,19 +18,14 @@ const SCREENS = [
 	`${VISIT}/hand-over`
 ];
 
-let server: Server;
 let driver: WebDriver;
 let person: Person;
 beforeAll(async () => {
-	server = await startServer({ demo: true });
-	driver = await openBrowser();
-	person = new Person(driver, server);
+	person = await Person.atTheDemo();
+	({ driver } = person);
 	await person.goTo('/');
 });
-afterAll(async () => {
-	await driver?.quit();
-	await server?.remove();
-});
+afterAll(() => person?.leaves());
 
 describe.each(['light', 'dark', 'sunlight'])('%s', (mode) => {
 	it.each(SCREENS)('%s can be used by everybody', async (path) => {

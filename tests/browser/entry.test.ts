@@ -1,20 +1,16 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, WAIT, type Server } from './support';
+import { openBrowser, Person, WAIT, type Server } from './support';
 
 let server: Server;
 let driver: WebDriver;
 let person: Person;
 let visit: string;
 beforeAll(async () => {
-	server = await startServer({ demo: true });
-	driver = await openBrowser();
-	person = new Person(driver, server);
+	person = await Person.atTheDemo();
+	({ driver, server } = person);
 });
-afterAll(async () => {
-	await driver?.quit();
-	await server?.remove();
-});
+afterAll(() => person?.leaves());
 beforeEach(async () => {
 	visit = await person.startsVisit();
 });

@@ -3,20 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, type Server } from './support';
+import { Person, type Server } from './support';
 
 let server: Server;
 let driver: WebDriver;
 let person: Person;
 beforeAll(async () => {
-	server = await startServer({ demo: true });
-	driver = await openBrowser();
-	person = new Person(driver, server);
+	person = await Person.atTheDemo();
+	({ driver, server } = person);
 });
-afterAll(async () => {
-	await driver?.quit();
-	await server?.remove();
-});
+afterAll(() => person?.leaves());
 
 const LABEL = {
 	name: 'Lintwhite 314',

@@ -102,6 +102,18 @@ export class Person {
 		readonly server: Server
 	) {}
 
+	/** Somebody in front of a browser, at a server of their own with the demo's data. */
+	static async atTheDemo(): Promise<Person> {
+		const server = await startServer({ demo: true });
+		return new Person(await openBrowser(), server);
+	}
+
+	/** Closes the browser and takes the server away. */
+	async leaves(): Promise<void> {
+		await this.driver.quit();
+		await this.server.remove();
+	}
+
 	async goTo(path: string): Promise<void> {
 		await this.driver.get(this.server.address + path);
 		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);

@@ -1,20 +1,16 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, Person, startServer, WAIT, type Server } from './support';
+import { Person, WAIT, type Server } from './support';
 
 let server: Server;
 let driver: WebDriver;
 let person: Person;
 beforeAll(async () => {
-	server = await startServer({ demo: true });
-	driver = await openBrowser();
-	person = new Person(driver, server);
+	person = await Person.atTheDemo();
+	({ driver, server } = person);
 });
-afterAll(async () => {
-	await driver?.quit();
-	await server?.remove();
-});
+afterAll(() => person?.leaves());
 
 interface Stored {
 	readonly record: { readonly strings: readonly { label: string; moduleCount: number }[] };
