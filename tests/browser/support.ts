@@ -70,7 +70,6 @@ function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: Child
 
 export async function openBrowser(): Promise<WebDriver> {
 	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
-	process.once('exit', () => rmSync(profile, { recursive: true, force: true }));
 	const options = new chrome.Options();
 	options.setChromeBinaryPath(CHROMIUM);
 	options.addArguments(...browserFlags(profile));
@@ -85,6 +84,11 @@ export async function openBrowser(): Promise<WebDriver> {
 		deviceScaleFactor: 1,
 		mobile: false
 	});
+	const quit = driver.quit.bind(driver);
+	driver.quit = async () => {
+		await quit();
+		rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+	};
 	return driver;
 }
 
