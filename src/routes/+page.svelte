@@ -5,7 +5,7 @@
 	import { resolve } from '$app/paths';
 	import { LARGEST_FILE, tooLarge, type Problem } from '$core/document/file';
 	import { day } from '$lib/ui/when';
-	import { kilowatts } from '$lib/ui/words';
+	import { count, kilowatts } from '$lib/ui/words';
 
 	let { data, form } = $props();
 	let refused = $state<Problem | null>(null);
@@ -98,13 +98,16 @@
 						<span class="facts">
 							<span class="figure">{kilowatts(site.labelWatts)}</span>
 							<span class="soft">
-								{site.strings.length} strings, {site.strings.reduce((a, b) => a + b, 0)} modules
+								{count(site.strings.length, 'string')}, {count(
+									site.strings.reduce((a, b) => a + b, 0),
+									'module'
+								)}
 							</span>
 						</span>
 						<span class="facts">
 							{#if site.lastVisit}
 								<span>{day(site.lastVisit, site.timeZone)}</span>
-								<span class="soft">{site.visits} {site.visits === 1 ? 'visit' : 'visits'}</span>
+								<span class="soft">{count(site.visits, 'visit')}</span>
 							{:else}
 								<span class="soft">not visited yet</span>
 							{/if}

@@ -33,6 +33,13 @@
 		onchoose
 	}: Props = $props();
 
+	let paths = $state<HTMLElement>();
+	// On a wide screen the lit row stays in sight; on a phone the field stands above the rows and stays.
+	$effect(() => {
+		if (lit === null || !window.matchMedia('(min-width: 901px)').matches) return;
+		paths?.querySelector('.row.lit')?.scrollIntoView({ block: 'nearest' });
+	});
+
 	const UNKNOWN = '';
 	/** Runs of neighbours that end at the same input. */
 	const inputs = $derived.by(() => {
@@ -61,7 +68,7 @@
 	}
 </script>
 
-<div class="paths">
+<div class="paths" bind:this={paths}>
 	{#if shown.length > 1}
 		<div class="row heads soft" aria-hidden="true">
 			<span class="name"></span>
@@ -185,6 +192,8 @@
 
 	.row.lit {
 		background: var(--lit);
+		/* Two rows of what comes next stay in sight below it. */
+		scroll-margin-block: calc(var(--sky, 0px) + 50px) 100px;
 	}
 
 	.name {

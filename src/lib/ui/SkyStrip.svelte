@@ -7,13 +7,19 @@
 	import { ago } from './when';
 	import { signed } from './words';
 
-	let { session, now }: { session: VisitSession; now: number } = $props();
+	interface Props {
+		session: VisitSession;
+		now: number;
+		/** px, for what has to stand below it. */
+		height?: number;
+	}
+	let { session, now, height = $bindable(0) }: Props = $props();
 
 	const conditions = $derived(standingConditions(session.document.visit));
 	const visit = $derived(session.document.visit.id);
 </script>
 
-<div class="sky">
+<div class="sky" bind:offsetHeight={height}>
 	<a class="site" href={resolve('/sites/[site]', { site: session.document.site.id })}>
 		{session.document.site.name}
 	</a>
@@ -63,6 +69,15 @@
 		padding: 0.55rem clamp(0.75rem, 2vw, 1.5rem);
 		background: var(--well);
 		border-bottom: 1px solid var(--line);
+	}
+
+	@media (min-width: 901px) {
+		/* Every number below hangs on it, so it stays. */
+		.sky {
+			position: sticky;
+			top: 0;
+			z-index: 2;
+		}
 	}
 
 	.site {

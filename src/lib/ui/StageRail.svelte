@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import type { VisitSession } from './visit-session.svelte';
+	import { count } from './words';
 
 	let { session }: { session: VisitSession } = $props();
 
@@ -23,7 +24,7 @@
 	const stages = $derived([
 		{
 			words: 'Take over',
-			note: `${session.document.record.strings.length} strings`,
+			note: count(session.document.record.strings.length, 'string'),
 			href: resolve('/sites/[site]/take-over', { site: session.document.site.id }),
 			state: (session.document.record.strings.length > 0 ? 'proved' : 'needs') as StageState
 		},
@@ -41,7 +42,7 @@
 		},
 		{
 			words: 'Trace',
-			note: faulty ? `${session.suspects.size} strings` : 'causes',
+			note: faulty ? count(session.suspects.size, 'string') : 'causes',
 			href: resolve('/visits/[visit]/trace', { visit }),
 			state: (faulty ? 'needs' : 'untouched') as StageState
 		},
@@ -162,6 +163,13 @@
 		line-height: 1.1;
 		align-self: start;
 		opacity: 0.85;
+	}
+
+	@media (min-width: 901px) {
+		ol {
+			position: sticky;
+			top: 0;
+		}
 	}
 
 	@media (max-width: 900px) {

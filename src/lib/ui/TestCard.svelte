@@ -7,8 +7,8 @@
 	const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
 		'closed-cover': 'covers closed',
 		'open-cover-live': 'cover open, live',
-		'open-cover-dead': 'cover open, proved dead',
-		'joint-dead': 'a joint opened, proved dead',
+		'open-cover-dead': 'cover open: prove dead first',
+		'joint-dead': 'joint opened: prove dead first',
 		roof: 'on the roof'
 	};
 </script>

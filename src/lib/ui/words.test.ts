@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { QUANTITIES } from '$core/expectation/visit';
 import { ago, day, dayAndTime } from './when';
-import { figureOf, kilowatts, QUANTITY_WORDS, signed } from './words';
+import { count, figureOf, kilowatts, QUANTITY_WORDS, signed } from './words';
 
 describe('times', () => {
 	it('are told in the site’s own time zone, whatever the machine’s is', () => {
@@ -33,6 +33,11 @@ describe('figures', () => {
 		expect(signed(0.9, 1)).toBe('+0.9');
 		expect(signed(-0.01, 1)).toBe('±0.0');
 		expect(kilowatts(32160)).toBe('32.2 kW');
+		expect([0, 1, 8].map((n) => count(n, 'string'))).toEqual([
+			'0 strings',
+			'1 string',
+			'8 strings'
+		]);
 	});
 
 	it('have a name, a unit and a switching state for every quantity', () => {

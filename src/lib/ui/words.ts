@@ -40,6 +40,11 @@ export const QUANTITY_WORDS: Readonly<Record<Quantity, QuantityWords>> = {
 	}
 };
 
+/** "1 string", "8 strings": regular plurals only. */
+export function count(n: number, word: string): string {
+	return `${n} ${word}${n === 1 ? '' : 's'}`;
+}
+
 /** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
 export function figureOf(value: number, unit: 'V' | 'A'): string {
 	return value.toFixed(unit === 'V' ? 1 : 2);

@@ -7,7 +7,7 @@
 	import { keptForm } from '$lib/ui/kept-form';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { day, dayAndTime } from '$lib/ui/when';
-	import { kilowatts } from '$lib/ui/words';
+	import { count, kilowatts } from '$lib/ui/words';
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
@@ -136,10 +136,7 @@
 						<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
 							<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
 							<span>{visit.reason || 'no reason given'}</span>
-							<span class="soft"
-								>{visit.by}, {visit.readings}
-								{visit.readings === 1 ? 'reading' : 'readings'}</span
-							>
+							<span class="soft">{visit.by}, {count(visit.readings, 'reading')}</span>
 						</a>
 					</li>
 				{/each}

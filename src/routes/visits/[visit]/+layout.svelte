@@ -8,6 +8,7 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	// svelte-ignore state_referenced_locally
 	const session = provideVisit(new VisitSession(data.document, data.assessment));
+	let sky = $state(0);
 	onMount(() => void session.warm());
 	// Only what the server sends replaces the session, not a change of the session itself.
 	$effect(() => {
@@ -25,8 +26,8 @@
 
 <div class="visit">
 	<StageRail {session} />
-	<div class="stage">
-		<SkyStrip {session} now={data.now} />
+	<div class="stage" style:--sky="{sky}px">
+		<SkyStrip {session} now={data.now} bind:height={sky} />
 		{@render children()}
 	</div>
 </div>

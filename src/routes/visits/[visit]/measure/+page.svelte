@@ -165,12 +165,14 @@
 
 	aside {
 		position: sticky;
-		top: 0;
+		top: var(--sky, 0);
 		padding: 0.9rem;
 		display: grid;
 		gap: 0.9rem;
 		border-inline-start: 1px solid var(--line);
 		min-height: calc(100dvh - 120px);
+		max-height: calc(100dvh - var(--sky, 0px));
+		overflow-y: auto;
 		align-content: start;
 	}
 
@@ -223,6 +225,7 @@
 			border: 0;
 			border-bottom: var(--stroke) solid var(--rule);
 			min-height: 0;
+			max-height: none;
 			position: static;
 			padding: 0.6rem 0.75rem;
 		}
