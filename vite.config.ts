@@ -5,6 +5,9 @@ import { defineConfig } from 'vitest/config';
 
 const core = fileURLToPath(new URL('./src/core', import.meta.url));
 
+/** The longest that a test may take on a busy machine, ms; none comes near it on a quiet one. */
+const CEILING = 120_000;
+
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
@@ -13,18 +16,26 @@ export default defineConfig({
 		assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined)
 	},
 	test: {
+		// Browser tests mostly wait for the page; each file has a server and a browser of its own.
+		maxWorkers: 2,
 		projects: [
 			{
 				extends: true,
 				test: {
 					name: 'unit',
 					environment: 'node',
+					testTimeout: CEILING,
 					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'demo/**/*.test.ts']
 				}
 			},
 			{
 				resolve: { alias: { $core: core } },
-				test: { name: 'reference', environment: 'node', include: ['tests/reference/**/*.test.ts'] }
+				test: {
+					name: 'reference',
+					environment: 'node',
+					testTimeout: CEILING,
+					include: ['tests/reference/**/*.test.ts']
+				}
 			},
 			{
 				resolve: { alias: { $core: core } },
@@ -32,9 +43,8 @@ export default defineConfig({
 					name: 'browser',
 					environment: 'node',
 					include: ['tests/browser/**/*.test.ts'],
-					fileParallelism: false,
-					testTimeout: 120_000,
-					hookTimeout: 120_000
+					testTimeout: CEILING,
+					hookTimeout: CEILING
 				}
 			}
 		]
