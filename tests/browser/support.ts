@@ -1,5 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
@@ -24,7 +25,12 @@ export interface Server {
 
 export async function startServer({ demo }: { readonly demo: boolean }): Promise<Server> {
 	const folder = mkdtempSync(join(tmpdir(), 'zembo-browser-'));
-	const env = { ...process.env, ZEMBO_DATABASE: join(folder, 'zembo.db') };
+	// A port of its own, that no other test takes while this server is away and comes back.
+	const env = {
+		...process.env,
+		PORT: String(await freePort()),
+		ZEMBO_DATABASE: join(folder, 'zembo.db')
+	};
 	if (demo) {
 		const loaded = spawnSync(process.execPath, ['build-tools/load-demo.js'], {
 			cwd: ROOT,
@@ -44,13 +50,25 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 		address,
 		kill,
 		restart: async () => {
-			running = await listen({ ...env, PORT: new URL(address).port });
+			running = await listen(env);
 		},
 		remove: async () => {
 			await kill();
 			rmSync(folder, { recursive: true, force: true });
 		}
 	};
+}
+
+/** A port that the system gives out, far from those that Zembo tries by itself. */
+function freePort(): Promise<number> {
+	return new Promise((resolve, reject) => {
+		const probe = createServer();
+		probe.once('error', reject);
+		probe.listen(0, '127.0.0.1', () => {
+			const { port } = probe.address() as AddressInfo;
+			probe.close(() => resolve(port));
+		});
+	});
 }
 
 function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: ChildProcess }> {
