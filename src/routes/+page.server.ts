@@ -1,4 +1,5 @@
 import { fail, redirect } from '@sveltejs/kit';
+import { labelPower } from '$core/circuit/label-power';
 import { LARGEST_FILE, readVisitDocument, tooLarge } from '$core/document/file';
 import { database } from '$lib/server/database';
 import { importVisit } from '$lib/server/repositories/import';
@@ -16,10 +17,7 @@ export const load: PageServerLoad = async ({ url }) => {
 		sites: sites.map(({ record, ...site }) => ({
 			...site,
 			strings: record.strings.map((string) => string.moduleCount),
-			labelWatts: record.strings.reduce((sum, string) => {
-				const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId);
-				return sum + (type?.plate.pmax ?? 0) * string.moduleCount;
-			}, 0)
+			labelWatts: labelPower(record)
 		}))
 	};
 };

@@ -1,5 +1,6 @@
 import type { ArrayRecord, StringRecord } from '../circuit/record';
 import { openCircuitVoltage } from '../module/single-diode';
+import { busVoltsByInput } from './bus-volts';
 import { countDifference, type CountedDifference } from './difference';
 import { combine, ownDoubt, type Contribution } from './error-model';
 import { moduleAtShift, NO_SHIFT, predictAtShift, siblingGroup, type SiblingGroup } from './group';
@@ -148,21 +149,6 @@ function judgePlace(
 					)
 				: null
 	};
-}
-
-/** Strings of one input share its volts: by input, the newest that was read at one of them. */
-function busVoltsByInput(
-	record: ArrayRecord,
-	standing: ReadonlyMap<string, Reading>
-): ReadonlyMap<string, number> {
-	const newest = new Map<string, Reading>();
-	for (const { id, input } of record.strings) {
-		const reading = standing.get(placeKey(id, 'operating-current'));
-		if (input === null || !reading) continue;
-		const known = newest.get(input);
-		if (!known || known.takenAt < reading.takenAt) newest.set(input, reading);
-	}
-	return new Map([...newest].map(([input, { atVolts }]) => [input, atVolts!]));
 }
 
 function expectValue(

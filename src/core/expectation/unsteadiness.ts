@@ -9,11 +9,11 @@ export interface CurrentMiss {
 	readonly known: number;
 }
 
-/** Fewer currents cannot tell unsteady light from a fault. */
+/** Fewer currents cannot tell unsteady light from a fault; this and the next two are judgement. */
 const CURRENTS_AT_LEAST = 4;
 /** The usual steadiness counts as much as this many currents. */
 const USUAL_WEIGHT = 4;
-/** Beyond this it is no longer the weather but the array. */
+/** Relative; beyond this it is no longer the weather but the array. */
 const AT_MOST = 0.06;
 /** Median absolute deviation of a normal distribution, in standard deviations. */
 const MAD_OF_NORMAL = 0.6745;
@@ -25,7 +25,7 @@ const MAD_OF_NORMAL = 0.6745;
  * The scatter is the median absolute deviation, which a few faulty strings do not move (Rousseeuw,
  * Croux, J. Am. Stat. Assoc. 88, 1993).
  *
- * @returns relative standard uncertainty, never below that of steady sun
+ * @returns relative (1) standard uncertainty, never below that of steady sun
  */
 export function unsteadiness(misses: readonly CurrentMiss[]): number {
 	if (misses.length < CURRENTS_AT_LEAST) return STEADY_LIGHT;

@@ -15,6 +15,11 @@ const POWER_AGREEMENT = 0.03;
 
 const fixed = (value: number, digits: number) => value.toFixed(digits);
 
+/** Fill factor Vmp Imp/(Voc Isc), 1; V and A. */
+export function fillFactorOf({ vmp, imp, voc, isc }: Pick<Plate, 'vmp' | 'imp' | 'voc' | 'isc'>) {
+	return (vmp * imp) / (voc * isc);
+}
+
 /** Whether all figures of a check are there. */
 const known = (...figures: readonly number[]) => figures.every(Number.isFinite);
 
@@ -69,7 +74,7 @@ function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
 
 function checkFillFactor({ vmp, imp, voc, isc }: Plate): LabelFinding[] {
 	if (!known(vmp, imp, voc, isc)) return [];
-	const fillFactor = (vmp * imp) / (voc * isc);
+	const fillFactor = fillFactorOf({ vmp, imp, voc, isc });
 	const [low, high] = PLAUSIBLE_FILL_FACTOR;
 	if (vmp >= voc || imp >= isc || (fillFactor >= low && fillFactor <= high)) return [];
 	return [

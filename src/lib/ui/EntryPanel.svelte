@@ -4,7 +4,8 @@
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/visit';
 	import type { PlaceVerdict } from '$core/expectation/expect';
-	import { placeKey } from '$core/expectation/standing';
+	import { busVoltsByInput } from '$core/expectation/bus-volts';
+	import { placeKey, standingReadings } from '$core/expectation/standing';
 	import { QUANTITIES, type Quantity } from '$core/expectation/visit';
 	import EntryQuestions from './EntryQuestions.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
@@ -44,12 +45,9 @@
 
 	function knownBus(): number | null {
 		const own = session.standing(string.id, 'operating-current');
-		if (own) return own.atVolts;
-		const sibling = session.document.record.strings
-			.filter((s) => string.input !== null && s.input === string.input)
-			.flatMap((s) => session.standing(s.id, 'operating-current') ?? [])
-			.sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))[0];
-		return sibling?.atVolts ?? null;
+		if (own || string.input === null) return own?.atVolts ?? null;
+		const { record, visit } = session.document;
+		return busVoltsByInput(record, standingReadings(visit)).get(string.input) ?? null;
 	}
 
 	// The lit place has the focus; the volts come first while they are not known.

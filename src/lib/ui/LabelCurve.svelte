@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { fitLabel, MET } from '$core/module/fit';
+	import { fillFactorOf } from '$core/module/plausibility';
 	import type { Plate } from '$core/module/plate';
 	import { currentAt } from '$core/module/single-diode';
 
@@ -40,7 +41,7 @@
 			<dt>Vmp x Imp</dt>
 			<dd class="figure">{(plate.vmp * plate.imp).toFixed(1)} W</dd>
 			<dt>fill factor</dt>
-			<dd class="figure">{((plate.vmp * plate.imp) / (plate.voc * plate.isc)).toFixed(3)}</dd>
+			<dd class="figure">{fillFactorOf(plate).toFixed(3)}</dd>
 			<dt>Voc per cell</dt>
 			<dd class="figure">{(plate.voc / plate.cellsInSeries).toFixed(3)} V</dd>
 			<dt>one section</dt>

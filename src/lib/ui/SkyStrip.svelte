@@ -44,12 +44,19 @@
 		<span class="soft age">{ago(conditions.enteredAt, now)}</span>
 		{#each session.assessment.groups as group (group.moduleTypeId)}
 			{#if group.verdict}
-				<span class="strings" title={group.words}>
-					<span class="soft">the strings say</span>
-					<span class="figure">{signed(100 * group.light.relative, 1)} % light</span>
-					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
-					<VerdictMark verdict={group.verdict} />
-				</span>
+				<details class="strings">
+					<summary>
+						<span class="soft">the strings say</span>
+						<span class="figure">{signed(100 * group.light.relative, 1)} % light</span>
+						<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
+						<VerdictMark verdict={group.verdict} />
+					</summary>
+					<p>
+						{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % light, ± {(
+							2 * group.heat.standardUncertainty
+						).toFixed(1)} K.
+					</p>
+				</details>
 			{/if}
 		{/each}
 	{:else}
@@ -112,6 +119,25 @@
 		gap: 0 0.6rem;
 		align-items: center;
 		font-size: 0.95rem;
+	}
+
+	.strings summary {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 0.1rem 0.5rem;
+		list-style: none;
+		text-decoration: underline dotted;
+		text-underline-offset: 0.25em;
+	}
+
+	.strings summary::-webkit-details-marker {
+		display: none;
+	}
+
+	.strings p {
+		max-width: 60ch;
+		padding: 0.3rem 0;
 	}
 
 	@media (max-width: 640px) {

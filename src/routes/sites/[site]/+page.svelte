@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
+	import { labelPower } from '$core/circuit/label-power';
 	import { findingsOf } from '$lib/ui/findings';
 	import Field from '$lib/ui/Field.svelte';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
@@ -14,12 +15,6 @@
 	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 	const record = $derived(data.revision.record);
 	const modules = $derived(record.strings.reduce((sum, string) => sum + string.moduleCount, 0));
-	const watts = $derived(
-		record.strings.reduce((sum, string) => {
-			const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
-			return sum + string.moduleCount * (type?.plate.pmax ?? 0);
-		}, 0)
-	);
 	const places = $derived(
 		new Map((data.last?.assessment.places ?? []).map((place) => [place.key, place]))
 	);
@@ -46,7 +41,7 @@
 		<dl>
 			<div>
 				<dt>label power</dt>
-				<dd class="figure">{kilowatts(watts)}</dd>
+				<dd class="figure">{kilowatts(labelPower(record))}</dd>
 			</div>
 			<div>
 				<dt>modules</dt>

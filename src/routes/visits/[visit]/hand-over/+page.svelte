@@ -2,6 +2,7 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
+	import { labelPower } from '$core/circuit/label-power';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingConditions } from '$core/expectation/standing';
 	import { NOT_LED_THROUGH, WHO_DECIDES } from '$core/rules/cautions';
@@ -195,12 +196,8 @@
 			</tbody>
 		</table>
 		<p class="soft">
-			Label power {kilowatts(
-				record.strings.reduce(
-					(sum, s) => sum + s.moduleCount * (typeOf(s.moduleTypeId)?.plate.pmax ?? 0),
-					0
-				)
-			)}; in service since {record.inServiceSince ?? 'unknown'}.
+			Label power {kilowatts(labelPower(record))}; in service since {record.inServiceSince ??
+				'unknown'}.
 		</p>
 	</section>
 
