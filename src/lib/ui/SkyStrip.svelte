@@ -114,18 +114,14 @@
 	}
 
 	.strings {
-		display: inline-flex;
-		flex-wrap: wrap;
-		gap: 0 0.6rem;
-		align-items: center;
 		font-size: 0.95rem;
 	}
 
 	.strings summary {
 		display: flex;
 		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0.1rem 0.5rem;
+		align-items: center;
+		gap: 0 0.6rem;
 		list-style: none;
 		text-decoration: underline dotted;
 		text-underline-offset: 0.25em;
