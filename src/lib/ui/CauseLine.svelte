@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Cause } from '$core/trace/cause';
+	import { chance } from './words';
 
 	interface Props {
 		cause: Cause;
@@ -14,9 +15,6 @@
 		against: 'speaks against it',
 		neither: 'tells nothing'
 	} as const;
-	const percent = $derived(
-		cause.probability > 0.995 ? '>99' : Math.max(1, Math.round(100 * cause.probability))
-	);
 </script>
 
 {#snippet body()}
@@ -40,7 +38,9 @@
 	<div class="alone">{@render body()}</div>
 {:else}
 	<details {open}>
-		<summary><span class="figure">{percent} %</span><span>{cause.title}</span></summary>
+		<summary
+			><span class="figure">{chance(cause.probability)}</span><span>{cause.title}</span></summary
+		>
 		<div class="body">
 			{#if cause.perhaps}<p>{cause.perhaps}</p>{/if}
 			{@render body()}

@@ -3,10 +3,10 @@
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import { placeKey } from '$core/expectation/standing';
 	import type { Quantity } from '$core/expectation/visit';
-	import BandScale from './BandScale.svelte';
+	import PathPlace from './PathPlace.svelte';
 	import StringDrawing from './StringDrawing.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { figureOf, QUANTITY_WORDS, signed } from './words';
+	import { QUANTITY_WORDS } from './words';
 
 	interface Props {
 		record: ArrayRecord;
@@ -56,16 +56,6 @@
 		record.moduleTypes.find((type) => type.id === string.moduleTypeId);
 	const placeOf = (string: StringRecord, quantity: Quantity) =>
 		places.get(placeKey(string.id, quantity));
-
-	/** The difference as it stands behind a reading: percent, and modules and sections for volts. */
-	function differenceWords(place: PlaceVerdict): string {
-		if (place.missing && place.reading) return place.missing;
-		if (place.difference === null) return '';
-		const { unit } = QUANTITY_WORDS[place.quantity];
-		const amount = `${signed(place.difference, unit === 'V' ? 1 : 2)} ${unit}`;
-		const percent = place.relative === null ? '' : ` ${signed(100 * place.relative, 1)} %`;
-		return amount + percent;
-	}
 </script>
 
 <div class="paths" bind:this={paths}>
@@ -100,45 +90,14 @@
 						</span>
 						<span class="stub" aria-hidden="true"></span>
 						{#each shown as quantity (quantity)}
-							{@const place = placeOf(string, quantity)}
-							{@const words = QUANTITY_WORDS[quantity]}
-							<svelte:element
-								this={onchoose ? 'button' : 'div'}
-								type={onchoose ? 'button' : undefined}
-								class="place"
-								data-place={quantity}
-								class:here={lit === placeKey(string.id, quantity)}
-								onclick={onchoose && (() => onchoose(string.id, quantity))}
-								role={onchoose ? 'button' : undefined}
-								aria-label={onchoose ? `${string.label} ${words.name}` : undefined}
-							>
-								<span class="scale">
-									{#if place}<BandScale
-											{place}
-											sections={typeOf(string)?.plate.sections ?? 3}
-										/>{/if}
-								</span>
-								<span class="value figure">
-									{#if place?.reading}
-										{figureOf(place.reading.value, words.unit)} {words.unit}
-									{:else if place?.expected}
-										<span class="soft wanted"
-											>{figureOf(place.expected.value, words.unit)} {words.unit}?</span
-										>
-									{:else}
-										<span class="soft">—</span>
-									{/if}
-								</span>
-								<span class="said">
-									{#if place?.verdict}<VerdictMark verdict={place.verdict} />{/if}
-									{#if place?.reading}
-										<span class="by figure">{differenceWords(place)}</span>
-										{#if place.counted && place.verdict !== 'fits'}
-											<span class="counted">{place.counted.words}</span>
-										{/if}
-									{/if}
-								</span>
-							</svelte:element>
+							<PathPlace
+								mark={string.label}
+								{quantity}
+								place={placeOf(string, quantity)}
+								sections={typeOf(string)?.plate.sections ?? 3}
+								here={lit === placeKey(string.id, quantity)}
+								onchoose={onchoose && (() => onchoose(string.id, quantity))}
+							/>
 						{/each}
 						{#each marks as quantity (quantity)}
 							{@const place = placeOf(string, quantity)}
@@ -250,57 +209,6 @@
 		white-space: nowrap;
 	}
 
-	.place {
-		display: grid;
-		grid-template-columns: 124px 5.6rem minmax(8rem, auto);
-		align-items: center;
-		gap: 0 0.7rem;
-		min-height: 46px;
-		padding: 0 0.25rem;
-		text-align: start;
-		flex: 1 1 0;
-		max-width: 34rem;
-		color: inherit;
-	}
-
-	button.place:hover {
-		background: var(--well);
-	}
-
-	.place.here {
-		outline: 2px solid var(--accent);
-		outline-offset: -2px;
-	}
-
-	.value {
-		text-align: end;
-		font-size: 1.08rem;
-		font-weight: 600;
-	}
-
-	.wanted {
-		font-weight: 400;
-	}
-
-	.said {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0 0.6rem;
-		font-size: 0.95rem;
-		line-height: 1.25;
-	}
-
-	.counted {
-		flex-basis: 100%;
-		font-weight: 600;
-	}
-
-	.by {
-		color: var(--soft);
-		font-size: 0.86rem;
-	}
-
 	.small {
 		display: inline-flex;
 		align-items: center;
@@ -322,16 +230,6 @@
 			padding-block: 0.35rem;
 		}
 
-		.place {
-			grid-template-columns: 124px 5.6rem minmax(0, 1fr);
-			flex-basis: 100%;
-			max-width: none;
-		}
-
-		.place {
-			order: 2;
-		}
-
 		.small {
 			order: 1;
 			margin-inline-start: auto;
@@ -350,20 +248,6 @@
 
 		.bracket {
 			margin-inline-start: 0;
-		}
-	}
-
-	@media (max-width: 560px) {
-		.place {
-			grid-template-columns: 124px 1fr;
-		}
-
-		.value {
-			text-align: start;
-		}
-
-		.said {
-			grid-column: 1 / -1;
 		}
 	}
 

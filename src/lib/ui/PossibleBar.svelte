@@ -1,9 +1,9 @@
 <script lang="ts">
 	import type { Cause } from '$core/trace/cause';
+	import { chance } from './words';
 
 	let { causes }: { causes: readonly Cause[] } = $props();
 
-	const percent = (p: number) => (p > 0.995 ? '>99 %' : `${Math.round(100 * p)} %`);
 	/** Every member of every line, and what is left for the string being whole. */
 	const pieces = $derived(
 		causes.flatMap((cause, line) =>
@@ -25,19 +25,19 @@
 <div
 	class="bar"
 	role="img"
-	aria-label="Chances: {pieces.map((p) => `${p.words} ${percent(p.share)}`).join(', ')}"
+	aria-label="Chances: {pieces.map((p) => `${p.words} ${chance(p.share)}`).join(', ')}"
 >
 	{#each pieces as { key, words, share, line } (key)}
 		<span class="piece" data-line={line % 3} style:flex-grow={share}>
 			{#if share > 0.1}<b
-					><span class="figure">{percent(share)}</span>
+					><span class="figure">{chance(share)}</span>
 					{pieces.length > 1 ? words : ''}</b
 				>{/if}
 		</span>
 	{/each}
 	{#if rest > 0.004}
 		<span class="piece" data-line="rest" style:flex-grow={rest}>
-			{#if rest > 0.1}<b><span class="figure">{percent(rest)}</span> nothing wrong with it</b>{/if}
+			{#if rest > 0.1}<b><span class="figure">{chance(rest)}</span> nothing wrong with it</b>{/if}
 		</span>
 	{/if}
 </div>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { QUANTITIES } from '$core/expectation/visit';
 import { ago, day, dayAndTime } from './when';
-import { count, figureOf, kilowatts, QUANTITY_WORDS, signed } from './words';
+import { chance, count, figureOf, kilowatts, QUANTITY_WORDS, signed } from './words';
 
 describe('times', () => {
 	it('are told in the site’s own time zone, whatever the machine’s is', () => {
@@ -33,6 +33,13 @@ describe('figures', () => {
 		expect(signed(0.9, 1)).toBe('+0.9');
 		expect(signed(-0.01, 1)).toBe('±0.0');
 		expect(kilowatts(32160)).toBe('32.2 kW');
+		expect([1, 0.996, 0.994, 0.5, 0.001].map(chance)).toEqual([
+			'>99 %',
+			'>99 %',
+			'99 %',
+			'50 %',
+			'1 %'
+		]);
 		expect([0, 1, 8].map((n) => count(n, 'string'))).toEqual([
 			'0 strings',
 			'1 string',

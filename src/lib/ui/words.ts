@@ -45,6 +45,11 @@ export function count(n: number, word: string): string {
 	return `${n} ${word}${n === 1 ? '' : 's'}`;
 }
 
+/** A chance in percent, never rounded to certainty: ">99 %", "3 %". */
+export function chance(probability: number): string {
+	return probability > 0.995 ? '>99 %' : `${Math.max(1, Math.round(100 * probability))} %`;
+}
+
 /** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
 export function figureOf(value: number, unit: 'V' | 'A'): string {
 	return value.toFixed(unit === 'V' ? 1 : 2);

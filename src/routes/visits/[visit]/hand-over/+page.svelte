@@ -2,29 +2,21 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
-	import { labelPower } from '$core/circuit/label-power';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingConditions } from '$core/expectation/standing';
 	import { NOT_LED_THROUGH, WHO_DECIDES } from '$core/rules/cautions';
 	import { findingsOf } from '$lib/ui/findings';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
-	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { dayAndTime } from '$lib/ui/when';
-	import { figureOf, kilowatts, QUANTITY_WORDS, signed } from '$lib/ui/words';
+	import Outcome from './Outcome.svelte';
+	import ReadingsTable from './ReadingsTable.svelte';
+	import RecordTables from './RecordTables.svelte';
 
 	const session = useVisit();
 	const { site, revision, record, visit } = $derived(session.document);
 	const conditions = $derived(standingConditions(visit));
 	const findings = $derived(findingsOf(session.assessment, record));
-	const read = $derived(session.assessment.places.filter((place) => place.reading));
-	const labelOf = $derived(
-		(id: string) => record.strings.find((string) => string.id === id)?.label ?? ''
-	);
-	const typeOf = $derived((id: string) => record.moduleTypes.find((type) => type.id === id));
-	const used = $derived(
-		record.moduleTypes.filter((type) => record.strings.some((s) => s.moduleTypeId === type.id))
-	);
 	const cautions = $derived([
 		...new Map(
 			findings
@@ -77,41 +69,7 @@
 		</dl>
 	</header>
 
-	<section>
-		<h2>Outcome</h2>
-		{#if session.assessment.noCauses}
-			<p>{session.assessment.noCauses}</p>
-		{:else if findings.length === 0}
-			<p>Nothing wrong that these readings can show.</p>
-		{:else}
-			<table>
-				<thead
-					><tr><th>String</th><th>Cause</th><th class="num">Chance</th><th>Measure next</th></tr
-					></thead
-				>
-				<tbody>
-					{#each findings as { key, string, causes, tests } (key)}
-						{#each causes as cause, i (cause.id)}
-							<tr>
-								<td class="figure">{i === 0 ? (string?.label ?? 'all') : ''}</td>
-								<td
-									>{cause.title}{#if cause.perhaps}. {cause.perhaps}{/if}
-									{#each cause.reasons.filter(({ weighs }) => weighs === 'for') as reason, r (r)}
-										<span class="reason soft">{reason.words}</span>
-									{/each}</td
-								>
-								<td class="num figure"
-									>{cause.probability > 0.995 ? '>99' : Math.round(100 * cause.probability)} %</td
-								>
-								<td>{i === 0 ? (tests[0]?.title ?? '') : ''}</td>
-							</tr>
-						{/each}
-					{/each}
-				</tbody>
-			</table>
-		{/if}
-		<p class="soft">Not tested: {session.assessment.untested.join(' ')}</p>
-	</section>
+	<Outcome assessment={session.assessment} {findings} />
 
 	<section>
 		<h2>Conditions</h2>
@@ -146,110 +104,10 @@
 			marks={['open-circuit-voltage', 'operating-current']}
 			room={260}
 		/>
-		<table>
-			<thead>
-				<tr>
-					<th>String</th><th class="num">Modules</th><th>Module type</th>
-					<th class="num">Cable, ohm</th><th class="num">Fuse, A</th><th>Input</th>
-				</tr>
-			</thead>
-			<tbody>
-				{#each record.strings as string (string.id)}
-					<tr>
-						<td class="figure">{string.label}</td>
-						<td class="num figure">{string.moduleCount}</td>
-						<td>{typeOf(string.moduleTypeId)?.name}</td>
-						<td class="num figure">{string.cableResistance}</td>
-						<td class="num figure">
-							{string.fuse ? (string.fuse.rating ?? 'unknown') : 'none'}
-						</td>
-						<td>{string.input ?? 'unknown'}</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<table>
-			<thead
-				><tr
-					><th>Module type</th><th class="num">Pmax</th><th class="num">Vmp</th><th class="num"
-						>Imp</th
-					><th class="num">Voc</th><th class="num">Isc</th><th class="num">cells</th><th class="num"
-						>%/K Isc</th
-					><th class="num">%/K Voc</th></tr
-				></thead
-			>
-			<tbody>
-				{#each used as { id, name, plate } (id)}
-					<tr>
-						<td>{name}</td>
-						<td class="num figure">{plate.pmax}</td><td class="num figure">{plate.vmp}</td><td
-							class="num figure">{plate.imp}</td
-						>
-						<td class="num figure">{plate.voc}</td><td class="num figure">{plate.isc}</td><td
-							class="num figure">{plate.cellsInSeries}</td
-						>
-						<td class="num figure">{plate.alphaIscPctPerK?.toFixed(3) ?? 'not stated'}</td><td
-							class="num figure">{plate.betaVocPctPerK?.toFixed(3) ?? 'not stated'}</td
-						>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<p class="soft">
-			Label power {kilowatts(labelPower(record))}; in service since {record.inServiceSince ??
-				'unknown'}.
-		</p>
+		<RecordTables {record} />
 	</section>
 
-	<section>
-		<h2>Readings</h2>
-		<table>
-			<thead
-				><tr
-					><th>Place</th><th class="num">Read</th><th class="num">Expected</th><th class="num"
-						>Difference</th
-					><th>Verdict</th><th>What it means</th></tr
-				></thead
-			>
-			<tbody>
-				{#each read as place (place.key)}
-					{@const words = QUANTITY_WORDS[place.quantity]}
-					<tr>
-						<td class="figure">{labelOf(place.stringId)} {words.symbol}</td>
-						<td class="num figure"
-							>{figureOf(place.reading?.value ?? 0, words.unit)} {words.unit}</td
-						>
-						<td class="num figure">
-							{#if place.expected}{figureOf(place.expected.value, words.unit)} ± {figureOf(
-									2 * place.expected.standardUncertainty,
-									words.unit
-								)}{/if}
-						</td>
-						<td class="num figure">
-							{#if place.difference !== null}{signed(place.difference, words.unit === 'V' ? 1 : 2)}
-								{words.unit}{/if}
-						</td>
-						<td
-							>{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}</td
-						>
-						<td>
-							{#if place.counted}{place.counted.words}
-							{:else if place.reading?.atVolts !== null}at <span class="figure"
-									>{place.reading?.atVolts} V</span
-								>
-							{:else}{place.missing ?? ''}{/if}
-						</td>
-					</tr>
-				{/each}
-			</tbody>
-		</table>
-		<p class="soft">
-			Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts
-			stated. Expected ± 2 standard uncertainties; off beyond {session.assessment.thresholds.off.toFixed(
-				1
-			)}, look beyond {session.assessment.thresholds.look.toFixed(1)}.
-		</p>
-	</section>
+	<ReadingsTable assessment={session.assessment} {record} />
 
 	<section>
 		<h2>Cautions for what comes next</h2>
@@ -310,44 +168,39 @@
 		color: var(--soft);
 	}
 
-	section {
+	.report :global(section) {
 		margin-top: 1.4rem;
 		overflow-x: auto;
 	}
 
-	h2 {
+	.report :global(h2) {
 		font-size: 1.1rem;
 		margin-bottom: 0.3rem;
 	}
 
-	table {
+	.report :global(table) {
 		width: 100%;
 		margin: 0.4rem 0 0.6rem;
 	}
 
-	th {
+	.report :global(th) {
 		text-align: start;
 		font-size: 0.88rem;
 		border-bottom: var(--stroke) solid var(--rule);
 		padding: 0.2rem 0.7rem 0.2rem 0;
 	}
 
-	td {
+	.report :global(td) {
 		padding: 0.28rem 0.7rem 0.28rem 0;
 		border-bottom: 1px solid var(--line);
 		vertical-align: top;
 	}
 
-	.num {
+	.report :global(.num) {
 		text-align: end;
 	}
 
-	.reason {
-		display: block;
-		font-size: 0.92em;
-	}
-
-	ul {
+	.report :global(ul) {
 		list-style: square;
 		padding-inline-start: 1.2rem;
 	}
@@ -373,11 +226,11 @@
 			font-size: 9.5pt;
 		}
 
-		tr {
+		.report :global(tr) {
 			break-inside: avoid;
 		}
 
-		h2 {
+		.report :global(h2) {
 			break-after: avoid;
 		}
 	}
