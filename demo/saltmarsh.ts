@@ -1,7 +1,6 @@
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
-import { stringVoltageAt } from '$core/circuit/string';
 import { writeVisitDocument } from '$core/document/file';
-import { agedModel, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
+import { agedModel, moduleHere, predictValue, runningVolts, stringHere } from '$core/expectation/predict';
 import { STATE_OF_QUANTITY, USUAL_METERS, type Quantity } from '$core/expectation/visit';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
@@ -91,7 +90,7 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 	const figures = (quantity: Quantity) =>
 		record.strings.map((string) => {
 			const whole = stringHere(string, model, module);
-			const busVolts = Math.round(stringVoltageAt(whole, maximumPowerPoint(module).amps) * 10) / 10;
+			const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
 			const higher = string.input === '2' ? 1.4 : 0;
 			const atVolts =
 				quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
@@ -100,7 +99,7 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 			const severity = fault && planted && { ...fault.severities[0], size: planted.size };
 			const circuit =
 				fault && severity
-					? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity], string)!
+					? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity])!
 					: whole;
 			const exact = predictValue(circuit, quantity, atVolts);
 			const volts = quantity === 'open-circuit-voltage';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { circuitCommand } from './circuit';
 import { readVisitData } from '$core/document/file';
 import { RECORD_LIMITS } from '$core/document/record';
 import { fitLabel, type LabelFit } from '$core/module/fit';
@@ -68,6 +69,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 				pmp: volts * amps
 			};
 		}),
+	circuit: circuitCommand,
 	assess: (input) => {
 		const document = readVisitData(input);
 		return document.ok ? succeed(assess(document.value.record, document.value.visit)) : document;

@@ -1,6 +1,5 @@
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
-import { stringVoltageAt } from '$core/circuit/string';
-import { agedModel, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
+import { agedModel, moduleHere, predictValue, runningVolts, stringHere } from '$core/expectation/predict';
 import {
 	STATE_OF_QUANTITY,
 	USUAL_METERS,
@@ -129,9 +128,9 @@ export function visitOf({
 			const volts = quantity === 'open-circuit-voltage';
 			const atVolts =
 				quantity === 'operating-current'
-					? Math.round(stringVoltageAt(whole, 0.985 * maximumPowerPoint(module).amps))
+					? Math.round(runningVolts(whole, 0.985 * maximumPowerPoint(module).amps))
 					: null;
-			const exact = faulted(string, whole, faults[string.label], quantity, atVolts);
+			const exact = faulted(whole, faults[string.label], quantity, atVolts);
 			const spread = volts
 				? (0.0082 / Math.sqrt(string.moduleCount)) * normal() + 0.002 * normal()
 				: (0.012 / Math.sqrt(string.moduleCount)) * normal() + 0.008 * normal() + 0.003 * normal();
@@ -168,7 +167,6 @@ export function visitOf({
 }
 
 function faulted(
-	string: StringRecord,
 	whole: ReturnType<typeof stringHere>,
 	planted: Planted | undefined,
 	quantity: Quantity,
@@ -177,7 +175,7 @@ function faulted(
 	if (!planted) return predictValue(whole, quantity, atVolts);
 	const fault = faultOf(planted.code);
 	const severity = { ...fault.severities[0], ...(planted.near && { size: planted.near }) };
-	const circuit = fault.inject(whole, severity, STATE_OF_QUANTITY[quantity], string);
+	const circuit = fault.inject(whole, severity, STATE_OF_QUANTITY[quantity]);
 	return circuit ? predictValue(circuit, quantity, atVolts) : 0;
 }
 

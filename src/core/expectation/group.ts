@@ -16,7 +16,7 @@ import {
 	agedModel,
 	moduleHere,
 	predictReading,
-	predictValue,
+	readingIn,
 	stringHere,
 	type AgedModel,
 	type Prediction
@@ -168,13 +168,14 @@ function groupReading(
 	const { quantity, atVolts } = reading;
 	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
 	const contributions = ownDoubt(quantity, prediction, string, series, atVolts);
+	const stated = moduleAtShift(base, NO_SHIFT);
+	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
 	return {
 		reading,
 		string,
 		contributions,
 		measured: reading.value,
 		ownSigma: combine(contributions),
-		at: (shift) =>
-			predictValue(stringHere(string, base.model, moduleAtShift(base, shift)), quantity, atVolts)
+		at: (shift) => shown(moduleAtShift(base, shift)).value
 	};
 }

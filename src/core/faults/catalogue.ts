@@ -1,18 +1,26 @@
-import type { StringCircuit } from '../circuit/string';
-import type { SingleDiode } from '../module/single-diode';
+import type { StringCircuit } from '../circuit/description';
+import type { FaultPlace } from './place';
 import type { Fault, Severity, StringFaultCode } from './fault';
+import { injectIntoString } from './string-effects';
 
-/** A module under a share of the light: photocurrent times it, shunt over it. */
-function dimmed(module: SingleDiode, share: number): SingleDiode {
-	return {
-		...module,
-		photocurrent: module.photocurrent * share,
-		shuntResistance: module.shuntResistance / share
-	};
+/** The string with the fault; as it was where it has no such part. Readings from outside do not tell the place. */
+function faulty(
+	circuit: StringCircuit,
+	code: StringFaultCode,
+	size: number,
+	place: FaultPlace = {}
+): StringCircuit {
+	const changed = injectIntoString(circuit, code, place, size);
+	return typeof changed === 'string' ? circuit : changed;
 }
 
-function without(circuit: StringCircuit, sections: number): StringCircuit {
-	return { ...circuit, forwardSections: Math.max(circuit.forwardSections - sections, 0) };
+/** The same fault in one section after another. */
+function inSections(circuit: StringCircuit, code: StringFaultCode, count: number): StringCircuit {
+	let changed = circuit;
+	for (let section = 0; section < count; section++) {
+		changed = faulty(changed, code, 0, { section });
+	}
+	return changed;
 }
 
 const ONE: readonly [Severity] = [{ size: 1, share: 1, words: '' }];
@@ -63,25 +71,22 @@ const DIRT = severities(
 export const CATALOGUE: readonly Fault[] = [
 	{
 		code: 'bypass-diode-shorted',
-		words: 'Bypass diode shorted',
 		family: 'lost-section',
 		parts: (string, type) => string.moduleCount * type.plate.sections,
 		rate: 3e-4,
 		severities: SECTIONS,
-		inject: (circuit, { size }) => without(circuit, size)
+		inject: (circuit, { size }) => inSections(circuit, 'bypass-diode-shorted', size)
 	},
 	{
 		code: 'section-open',
-		words: 'Section open behind its diode',
 		family: 'lost-section',
 		parts: (string, type) => string.moduleCount * type.plate.sections,
 		rate: 3e-4,
 		severities: SECTIONS,
-		inject: (circuit, { size }) => ({ ...without(circuit, size), diodeSections: size })
+		inject: (circuit, { size }) => inSections(circuit, 'section-open', size)
 	},
 	{
 		code: 'module-missing',
-		words: 'Fewer modules than the record says',
 		family: 'lost-module',
 		parts: () => 1,
 		rate: 0.012,
@@ -89,81 +94,67 @@ export const CATALOGUE: readonly Fault[] = [
 			{ size: 1, share: 0.88, words: 'one module' },
 			{ size: 2, share: 0.12, words: 'two modules' }
 		],
-		inject: (circuit, { size }) => without(circuit, size * circuit.sectionsPerModule)
+		inject: (circuit, { size }) => faulty(circuit, 'module-missing', size)
 	},
 	{
 		code: 'module-open',
-		words: 'Module open',
 		family: 'open-path',
 		parts: (string) => string.moduleCount,
 		rate: 2e-4,
 		severities: ONE,
-		inject: (circuit) => ({ ...circuit, open: true })
+		inject: (circuit) => faulty(circuit, 'module-open', 0)
 	},
 	{
 		code: 'connector-open',
-		words: 'Connector open',
 		family: 'open-path',
 		parts: (string) => string.moduleCount + 1,
 		rate: 4e-4,
 		severities: ONE,
-		inject: (circuit) => ({ ...circuit, open: true })
+		inject: (circuit) => faulty(circuit, 'connector-open', 0)
 	},
 	{
 		code: 'fuse-blown',
-		words: 'String fuse blown',
 		family: 'no-current',
 		parts: (string) => (string.fuse ? 1 : 0),
 		rate: 0.015,
 		severities: ONE,
-		// Isolated volts and short-circuit current are taken at the source side of the fuse.
-		inject: (circuit, _, state) => (state === 'operating' ? { ...circuit, open: true } : circuit)
+		inject: (circuit) => faulty(circuit, 'fuse-blown', 0)
 	},
 	{
 		code: 'module-reversed',
-		words: 'Module turned round in the string',
 		family: 'turned',
 		parts: (string) => string.moduleCount,
 		rate: 1.5e-4,
 		severities: ONE,
-		inject: (circuit) => ({
-			...without(circuit, circuit.sectionsPerModule),
-			reversedSections: circuit.sectionsPerModule
-		})
+		inject: (circuit) => faulty(circuit, 'module-reversed', 0)
 	},
 	{
 		code: 'connector-reversed',
-		words: 'String leads swapped at the combiner or inverter',
 		family: 'swapped',
 		parts: () => 1,
 		rate: 0.002,
 		severities: ONE,
 		// On a live bus the fuse opens; without one the current is anyone's guess.
-		inject: (circuit, _, state, string) => {
-			if (state !== 'operating') return { ...circuit, leadsReversed: true };
-			return string.fuse ? { ...circuit, open: true } : null;
+		inject: (circuit, _, state) => {
+			if (state !== 'operating') return faulty(circuit, 'connector-reversed', 0);
+			return circuit.fuses?.positive ? faulty(circuit, 'fuse-blown', 0) : null;
 		}
 	},
 	{
 		code: 'soiling',
-		words: 'Dirt on this string',
 		family: 'low-current',
 		parts: () => 1,
 		rate: 0.02,
 		severities: DIRT,
-		inject: (circuit, { size }) => ({ ...circuit, module: dimmed(circuit.module, 1 - size) })
+		inject: (circuit, { size }) => faulty(circuit, 'soiling', size)
 	},
 	{
 		code: 'connector-resistive',
-		words: 'Resistance in a connector',
 		family: 'low-current',
 		parts: (string) => string.moduleCount + 1,
 		rate: 8e-4,
 		severities: RESISTANCES,
-		inject: (circuit, { size }) => ({
-			...circuit,
-			seriesResistance: circuit.seriesResistance + size
-		})
+		inject: (circuit, { size }) => faulty(circuit, 'connector-resistive', size)
 	}
 ];
 

@@ -1,6 +1,7 @@
 import type { ModuleType, StringRecord } from '../circuit/record';
-import type { StringCircuit } from '../circuit/string';
+import type { StringCircuit } from '../circuit/description';
 import type { SwitchingState } from '../expectation/visit';
+import type { FaultCode } from './codes';
 
 /** Faults of one string that this version weighs. */
 export const STRING_FAULT_CODES = [
@@ -14,7 +15,7 @@ export const STRING_FAULT_CODES = [
 	'module-reversed',
 	'connector-reversed',
 	'soiling'
-] as const;
+] as const satisfies readonly FaultCode[];
 export type StringFaultCode = (typeof STRING_FAULT_CODES)[number];
 
 /** Everything a cause may name: a fault, or the reading, the conditions, or nothing at all. */
@@ -36,14 +37,11 @@ export interface Severity {
 type Injection = (
 	circuit: StringCircuit,
 	severity: Severity,
-	state: SwitchingState,
-	string: StringRecord
+	state: SwitchingState
 ) => StringCircuit | null;
 
 export interface Fault {
 	readonly code: StringFaultCode;
-	/** As the start of a sentence: "Bypass diode shorted". */
-	readonly words: string;
 	/** Faults of one family look alike from outside; readings decide whether they can be told apart. */
 	readonly family:
 		| 'lost-section'

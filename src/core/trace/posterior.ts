@@ -1,8 +1,8 @@
 import type { StringRecord } from '../circuit/record';
-import type { StringCircuit } from '../circuit/string';
+import type { StringCircuit } from '../circuit/description';
 import { combine, ownDoubt } from '../expectation/error-model';
 import { moduleAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
-import { predictReading, predictValue, stringHere, type Prediction } from '../expectation/predict';
+import { predictReading, readingIn, stringHere, type Prediction } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
@@ -43,9 +43,9 @@ const REST = { amps: 0.05, voltsShare: 0.008 };
 function circuitUnder(
 	{ fault, severity }: Hypothesis,
 	whole: StringCircuit,
-	{ reading, string }: GroupReading
+	{ reading }: GroupReading
 ): StringCircuit | null {
-	return fault ? fault.inject(whole, severity, reading.switchingState, string) : whole;
+	return fault ? fault.inject(whole, severity, reading.switchingState) : whole;
 }
 
 /** What a hypothesis foretells of a reading; null where it cannot. */
@@ -184,11 +184,13 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 	}));
 	const questions = gatherQuestions(strings);
 	const atBest = moduleAtShift(group, group.estimates[0].shift);
-	const sigmas = questions.list.map(({ item, hypotheses }) => {
+	const answers = questions.list.map(({ item, hypotheses }) => {
 		const whole = stringHere(item.string, group.model, atBest);
+		const { quantity, atVolts } = item.reading;
 		return hypotheses.map((hypothesis) => {
-			const prediction = predictUnder(hypothesis, whole, item);
-			return prediction ? spreadOf(group, item, prediction) : 1;
+			const circuit = circuitUnder(hypothesis, whole, item);
+			const shown = circuit && readingIn(circuit, atBest, quantity, atVolts);
+			return { shown, sigma: shown ? spreadOf(group, item, shown(atBest)) : 1 };
 		});
 	});
 
@@ -201,15 +203,13 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 	}));
 	const points = grid.map((point) => {
 		const module = moduleAtShift(group, point);
-		const foretold = questions.list.map(({ item, hypotheses }, q): Foretold[] => {
-			const whole = stringHere(item.string, group.model, module);
+		const foretold = questions.list.map(({ item }, q): Foretold[] => {
 			const scale = scaleOf(group, item);
-			const { quantity, atVolts } = item.reading;
-			return hypotheses.map((hypothesis, h) => {
-				const circuit = circuitUnder(hypothesis, whole, item);
-				const value = circuit && predictValue(circuit, quantity, atVolts);
-				return { value, sigma: sigmas[q]![h]!, scale };
-			});
+			return answers[q]!.map(({ shown, sigma }) => ({
+				value: shown && shown(module).value,
+				sigma,
+				scale
+			}));
 		});
 		const perString = evidence.map((string) => weighString(string, foretold));
 		const priors = logSharedPriors(point, group.doubt);

@@ -1,5 +1,5 @@
 import type { CauseCode } from '../faults/fault';
-import { faultOf } from '../faults/catalogue';
+import { FAULTS } from '../faults/codes';
 import type { Quantity } from '../expectation/visit';
 
 /** A reading's place in words: "A3, open circuit". */
@@ -17,7 +17,7 @@ export function causeWords(code: CauseCode): string {
 	if (code === 'healthy') return 'Nothing wrong';
 	if (code === 'reading-wrong') return 'This reading is wrong';
 	if (code === 'conditions-wrong') return 'Light or heat not as stated';
-	return faultOf(code).words;
+	return FAULTS[code].words;
 }
 
 /** What is known of a string before its cause is: said while no line is likely enough to be named. */

@@ -1,0 +1,68 @@
+import { BusSource, type Source } from './bus';
+import { CLOSED, moduleCountOf, poleConducts, type BusCircuit } from './description';
+import { EarthedSource } from './earthed';
+import { operate, type Load, type Operation } from './load';
+
+/** A stretch of a string that carries one current. */
+export interface Stretch {
+	/** Joint at its upper end; the first begins at the negative pole. */
+	readonly upTo: number;
+	/** A */
+	readonly amps: number;
+}
+
+/** A bus in the state that its load brings about. */
+export interface BusState extends Operation {
+	readonly bus: BusCircuit;
+	/** Current of every string into the positive pole of the bus, A; negative is back-feed. */
+	readonly branches: readonly number[];
+	/** For each string its stretches from the negative end; one where nothing leaves it. */
+	readonly stretches: readonly (readonly Stretch[])[];
+	/** Potential of earth against the negative pole of the bus, V; null where nothing is joined to earth. */
+	readonly earth: number | null;
+}
+
+export function isEarthed({ earth }: BusCircuit): boolean {
+	return (earth?.length ?? 0) > 0;
+}
+
+/** What a bus is to its load. */
+export function sourceOf(bus: BusCircuit): Source {
+	return isEarthed(bus) ? new EarthedSource(bus) : new BusSource(bus);
+}
+
+/** The load behind the switch of the bus: none where a pole is open. */
+export function loadBehindSwitch({ disconnect = CLOSED, load = { kind: 'open' } }: BusCircuit): Load {
+	const joined = poleConducts(disconnect, 'positive') && poleConducts(disconnect, 'negative');
+	return joined ? load : { kind: 'open' };
+}
+
+/** Solves a bus on its own load. */
+export function solveBus(bus: BusCircuit): BusState {
+	const load = loadBehindSwitch(bus);
+	if (isEarthed(bus)) {
+		const source = new EarthedSource(bus);
+		const operation = operate(source, load);
+		const earth = source.earthAt(operation.volts);
+		const segments = source.segmentsAt(operation.volts, earth);
+		const stretches = segments.map((amps, i) => {
+			const bounds = [...source.cutsOf(i), moduleCountOf(bus.strings[i]!)];
+			return amps.map((value, k): Stretch => ({ upTo: bounds[k]!, amps: value }));
+		});
+		const branches = stretches.map((stretch, i) =>
+			bus.strings[i]!.leadsReversed ? -stretch[0]!.amps : stretch.at(-1)!.amps
+		);
+		return { bus, ...operation, branches, stretches, earth };
+	}
+	const source = new BusSource(bus);
+	const operation = operate(source, load);
+	const branches = source.branchesAt(operation.volts);
+	// Inside a string whose leads have changed places the current runs the other way.
+	const inside = signed(bus, branches);
+	const stretches = inside.map((amps, i) => [{ upTo: moduleCountOf(bus.strings[i]!), amps }]);
+	return { bus, ...operation, branches, stretches, earth: null };
+}
+
+function signed({ strings }: BusCircuit, amps: readonly number[]): number[] {
+	return amps.map((value, i) => (strings[i]!.leadsReversed ? -value : value));
+}
