@@ -2,7 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import demo from '../../demo/saltmarsh-2026-11-17.zembo-visit.json';
-import { PLATE } from '../../tests/support/scenario';
+import networks from '../../tests/reference/data/networks.json';
+import { MODULE_HERE, PLATE } from '../../tests/support/scenario';
+import { wholeString } from '$core/circuit/description';
+import { BYPASS_DIODE } from '$core/circuit/diode';
+import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
 import { COMMANDS, run } from './commands';
 
 const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = PLATE;
@@ -41,6 +45,79 @@ describe('zembo', () => {
 		expect(assessed.value.causes.map((cause) => cause.title).join()).toMatch(
 			/Fewer modules.*fuse blown/s
 		);
+	});
+
+	it('solves circuits in the short form, one or many, and leaves other fields alone', () => {
+		const [given] = networks.cases;
+		const asked = { ...given, atVolts: [300] };
+		const one = run(COMMANDS.circuit!, asked) as { ok: true; value: Record<string, unknown> };
+		expect(Object.keys(one.value)).toEqual([
+			'voc',
+			'isc',
+			'vmp',
+			'imp',
+			'pmp',
+			'branchCurrentsAtOpenCircuit',
+			'atVolts'
+		]);
+		expect(one.value.pmp).toBeCloseTo(given!.expect.pmp, 1);
+		expect(run(COMMANDS.circuit!, [asked, asked])).toEqual({
+			ok: true,
+			value: [one.value, one.value]
+		});
+	});
+
+	it('solves circuits in the full form with faults, parts and earth, and says what does not show', () => {
+		const bus = {
+			bypass: BYPASS_DIODE,
+			breakdown: TYPICAL_BREAKDOWN,
+			strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')],
+			load: { kind: 'tracker', window: { least: 100, most: 800 }, ampsAtMost: null, wattsAtMost: null }
+		};
+		const place = { string: 'A1', joint: 3 };
+		const answer = run(COMMANDS.circuit!, {
+			bus,
+			faults: [
+				{ code: 'earth-fault', place, size: 100 },
+				{ code: 'reading-wrong', place: {} }
+			]
+		}) as { ok: true; value: { operation: { earth: number }; parts: unknown[]; unchanged: string[] } };
+		expect(answer.value.operation.earth).toBeGreaterThan(80);
+		expect(answer.value.parts).toHaveLength(38);
+		expect(answer.value.unchanged).toHaveLength(1);
+		expect(
+			run(COMMANDS.circuit!, { bus, faults: [{ code: 'module-open', place: { string: 'Z' } }] })
+		).toMatchObject({ ok: false, problem: { where: 'faults.0' } });
+		expect(run(COMMANDS.circuit!, { bus: { ...bus, strings: [] } })).toMatchObject({
+			ok: false,
+			problem: { where: 'bus.strings' }
+		});
+		expect(run(COMMANDS.circuit!, [{ ...networks.cases[0], substringsPerModule: 2 }])).toMatchObject(
+			{ ok: false, problem: { where: '0.strings.0.0.light' } }
+		);
+	});
+
+	it('gives light and heat by each route', () => {
+		const answer = run(COMMANDS.conditions!, {
+			sky: { at: '2026-06-21T12:10:00+00:00', latitude: 54, longitude: -3, tilt: 30, azimuth: 180 },
+			control: { plate, isc: 8, voc: 38 },
+			back: { temperature: 40, irradiance: 800 },
+			air: { temperature: 20, irradiance: 800, noct: 46, wind: 2 },
+			shadow: { height: 10, length: 10 }
+		});
+		expect(answer).toMatchObject({
+			value: {
+				sky: { incidence: expect.closeTo(1, 0), total: expect.closeTo(1000, -2) },
+				control: { irradiance: expect.closeTo(740, -1) },
+				back: { cellTemperature: expect.closeTo(42.4, 9) },
+				air: { byNoct: 46, byWind: expect.closeTo(40.7, 1) },
+				shadow: { angle: expect.closeTo(45, 9) }
+			}
+		});
+		expect(run(COMMANDS.conditions!, { sky: { at: '2026-06-21T12:10:00' } }).ok).toBe(false);
+		expect(run(COMMANDS.conditions!, { control: { plate, isc: 8, voc: 99 } })).toMatchObject({
+			problem: { where: 'control' }
+		});
 	});
 
 	it('names the case and the value that is wrong', () => {

@@ -1,34 +1,18 @@
 import { z } from 'zod';
 import { circuitCommand } from './circuit';
+import { conditionsCommand } from './conditions';
+import { plateSchema } from './plate';
 import { readVisitData } from '$core/document/file';
-import { RECORD_LIMITS } from '$core/document/record';
 import { fitLabel, type LabelFit } from '$core/module/fit';
 import {
 	maximumPowerPoint,
 	openCircuitVoltage,
 	shortCircuitCurrent
 } from '$core/module/single-diode';
-import { TECHNOLOGIES } from '$core/module/technology';
 import { translate } from '$core/module/translate';
 import { assess } from '$core/trace/assess';
 import { problemOf, type Problem } from '$core/document/file';
 import { refuse, succeed, type Result } from '$core/units/result';
-
-const positive = (limits: { readonly max: number }) => z.number().positive().max(limits.max);
-
-const plateSchema = z
-	.object({
-		vmp: positive(RECORD_LIMITS.volts),
-		imp: positive(RECORD_LIMITS.amps),
-		voc: positive(RECORD_LIMITS.volts),
-		isc: positive(RECORD_LIMITS.amps),
-		alphaIscPctPerK: z.number().min(-1).max(1).nullish(),
-		betaVocPctPerK: z.number().min(-2).max(-0.01).nullish(),
-		cellsInSeries: z.int().min(1).max(RECORD_LIMITS.cells.max),
-		technology: z.enum(TECHNOLOGIES).optional()
-	})
-	.refine((plate) => plate.vmp < plate.voc, { path: ['vmp'], message: 'Vmp must be below Voc.' })
-	.refine((plate) => plate.imp < plate.isc, { path: ['imp'], message: 'Imp must be below Isc.' });
 
 const operateSchema = z.object({
 	plate: plateSchema,
@@ -70,6 +54,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 			};
 		}),
 	circuit: circuitCommand,
+	conditions: conditionsCommand,
 	assess: (input) => {
 		const document = readVisitData(input);
 		return document.ok ? succeed(assess(document.value.record, document.value.visit)) : document;

@@ -2,6 +2,7 @@ import type { SingleDiode } from '../module/single-diode';
 import { chainOf, type Chain, type Counted } from './chain';
 import {
 	CLOSED,
+	conductorOhms,
 	moduleCountOf,
 	poleConducts,
 	type BusCircuit,
@@ -264,7 +265,7 @@ function addPath(
 	pole: 'positive' | 'negative',
 	side: Side
 ): void {
-	gathering.resistance += string.cableResistance / 2;
+	gathering.resistance += conductorOhms(string);
 	if (side === 'source') return;
 	const { blockingDiode, fuses } = string;
 	if (fuses?.[pole]?.state === 'blown') gathering.resistance += OPEN;

@@ -1,4 +1,5 @@
 import type { SingleDiode } from '../module/single-diode';
+import { cableResistance, type Cable } from './cable';
 import type { DiodeModel } from './diode';
 import type { Load } from './load';
 import type { Breakdown } from './section';
@@ -31,6 +32,8 @@ export interface StringCircuit {
 	readonly sectionsPerModule: number;
 	/** Both conductors together, ohm. */
 	readonly cableResistance: number;
+	/** A cable known by its measures, besides. */
+	readonly cable?: Cable | undefined;
 	/** Joints that are not good ones. Joint 0 lies below the first module, joint n above the last. */
 	readonly joints?: readonly Joint[] | undefined;
 	readonly devices?: readonly Device[] | undefined;
@@ -138,6 +141,11 @@ export function moduleCountOf(string: Pick<StringCircuit, 'modules'>): number {
 /** Sections as they should be, one object for all, which lets the circuit count them without comparing. */
 export function wholeSections(count: number): readonly SectionState[] {
 	return Array<SectionState>(count).fill(WHOLE_SECTION);
+}
+
+/** Ohms of one of the two conductors between the modules and the combiner. */
+export function conductorOhms({ cableResistance: ohms, cable }: StringCircuit): number {
+	return (ohms + (cable ? cableResistance(cable) : 0)) / 2;
 }
 
 /** A run of whole modules. */

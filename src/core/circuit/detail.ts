@@ -1,6 +1,7 @@
 import { passes, sectionPart } from './compile';
 import {
 	CLOSED,
+	conductorOhms,
 	poleConducts,
 	type Device,
 	type ModuleRun,
@@ -101,7 +102,7 @@ class Walk {
 		const { string } = this;
 		const name = string.name;
 		this.path('negative', [`${name}:-f`, `${name}:-d`, `${name}:-`]);
-		this.resistor('cable', `${name} cable -`, string.cableResistance / 2, `${name}:0`, true);
+		this.resistor('cable', `${name} cable -`, conductorOhms(string), `${name}:0`, true);
 		this.joint(0);
 		const off = (string.devices ?? []).filter((device) => !passes(device, this.state.bus));
 		let first = 0;
@@ -114,7 +115,7 @@ class Walk {
 			}
 			first += run.count;
 		}
-		this.resistor('cable', `${name} cable +`, string.cableResistance / 2, `${name}:+`, true);
+		this.resistor('cable', `${name} cable +`, conductorOhms(string), `${name}:+`, true);
 		this.path('positive', [`${name}:+b`, `${name}:+f`, `${name}:+d`]);
 		return this.parts;
 	}

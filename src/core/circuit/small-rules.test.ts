@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { MODULE_HERE } from '../../../tests/support/scenario';
+import { StringSource } from './bus';
 import { cableResistance } from './cable';
+import { wholeString } from './description';
 import { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE, diodeSlope, diodeVolts } from './diode';
 import { fuseVerdict } from './fuse';
 import { quickRule, whereTheyPart, type Arrangement } from './quick-rule';
@@ -27,6 +30,11 @@ describe('cable', () => {
 	it('counts the way there and back, and its heat', () => {
 		expect(cableResistance({ length: 50, size: 4, temperature: 20 })).toBeCloseTo(0.43, 6);
 		expect(cableResistance({ length: 50, size: 4, temperature: 70 })).toBeCloseTo(0.43 * 1.1965, 6);
+		const known = { ...wholeString(MODULE_HERE, 12, 3, 0), cable: { length: 50, size: 4, temperature: 20 } };
+		const typed = wholeString(MODULE_HERE, 12, 3, 0.43);
+		const around = { bypass: BYPASS_DIODE, breakdown: null };
+		const volts = (string: typeof known | typeof typed) => StringSource.of(string, around, 'bus').voltsAt(8);
+		expect(volts(known)).toBeCloseTo(volts(typed), 9);
 	});
 });
 

@@ -129,6 +129,13 @@ const stringSchema = z.strictObject({
 	modules: z.array(moduleRunSchema).min(1).max(LIMITS.modules),
 	sectionsPerModule: z.int().min(1).max(LIMITS.sections),
 	cableResistance: z.number().min(0),
+	cable: z
+		.strictObject({
+			length: z.number().min(0).max(10_000),
+			size: positive,
+			temperature: z.number().min(-60).max(150)
+		})
+		.optional(),
 	joints: z
 		.array(z.strictObject({ at: index, resistance: z.union([positive, z.literal('open')]) }))
 		.optional(),
