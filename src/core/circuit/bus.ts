@@ -1,4 +1,4 @@
-import { chainAmps, chainConductance, chainVolts, type Chain } from './chain';
+import { chainAmps, chainConductance, chainSweep, chainVolts, type Chain } from './chain';
 import { gatherString, type Side, type Surroundings } from './compile';
 import type { BusCircuit, StringCircuit } from './description';
 import { risingRoot, type Slope } from './root';
@@ -43,6 +43,14 @@ export class StringSource implements Source {
 	solve(amps: number, out: Solution): void {
 		chainVolts(this.chain, this.sign * amps, out);
 		out.volts *= this.sign;
+	}
+
+	/** Volts at many currents, V, [points]. */
+	sweep(amps: Float64Array): Float64Array {
+		return chainSweep(
+			this.chain,
+			amps.map((value) => this.sign * value)
+		).map((volts) => this.sign * volts);
 	}
 
 	ampsAt(volts: number): number {

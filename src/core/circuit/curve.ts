@@ -56,10 +56,5 @@ function curveOverAmps(string: StringSource, points: number): Curve {
 		i = until;
 	}
 	amps[points - 1] = 0;
-	const at = { volts: 0, slope: 0 };
-	const volts = amps.map((value) => {
-		string.solve(value, at);
-		return at.volts;
-	});
-	return { volts, amps };
+	return { volts: string.sweep(amps), amps };
 }

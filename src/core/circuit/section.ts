@@ -65,6 +65,13 @@ export class EvenSection implements Part {
 	/** Saturation current of the bypass diode, A; 0 where there is none. */
 	private readonly ib0: number;
 	private readonly ab: number;
+	/** The sharper of both junctions' scales, V. */
+	private readonly bendsAt: number;
+	/** 1/a and 1/(n Vt) of the bypass diode, 1/V. */
+	private readonly perA: number;
+	private readonly perAb: number;
+	/** Volts above which the bypass diode lets its saturation current back and no more. */
+	private readonly blocked: number;
 	/** Where the junctions leave their exponential, V. */
 	private readonly end: number;
 	private readonly endBypass: number;
@@ -82,6 +89,10 @@ export class EvenSection implements Part {
 		this.a = diode.modifiedIdeality;
 		this.ib0 = bypass?.saturationCurrent ?? 0;
 		this.ab = bypass ? emissionVoltage(bypass) : 1;
+		this.bendsAt = Math.min(this.a, this.ab);
+		this.perA = 1 / this.a;
+		this.perAb = 1 / this.ab;
+		this.blocked = bypass ? BLOCKED * this.ab : Number.POSITIVE_INFINITY;
 		this.end = endOfExponential(this.i0, this.a);
 		this.endBypass = bypass ? endOfExponential(this.ib0, this.ab) : 0;
 	}
@@ -90,15 +101,21 @@ export class EvenSection implements Part {
 	at(x: number, out: Explicit): void {
 		const inside = x <= this.end;
 		const exponential = inside
-			? this.i0 * Math.exp(x / this.a)
+			? this.i0 * Math.exp(x * this.perA)
 			: beyondExponential(x, this.end, this.a);
 		let shunt = x * this.gsh;
-		let g = (inside ? exponential / this.a : conductanceBeyond(this.a)) + this.gsh;
+		let g = (inside ? exponential * this.perA : conductanceBeyond(this.a)) + this.gsh;
 		const { breakdown } = this.cells;
 		if (breakdown !== null && x < 0) {
 			const { share, volts, exponent } = breakdown;
-			const base = 1 - x / volts;
-			const multiplied = share * base ** -exponent;
+			const ratio = x / volts;
+			const base = 1 - ratio;
+			// Far from breakdown two terms of the power series are right to 1e-8, and much faster.
+			const multiplied =
+				share *
+				(ratio < 1e-3
+					? 1 + exponent * ratio * (1 + 0.5 * (exponent + 1) * ratio)
+					: base ** -exponent);
 			shunt += x * this.gsh * multiplied;
 			g += this.gsh * (multiplied + (x * exponent * multiplied) / (volts * base));
 		}
@@ -106,13 +123,14 @@ export class EvenSection implements Part {
 		const volts = x - this.rs * cells;
 		let amps = cells;
 		let h = 0;
-		if (this.ib0 > 0) {
+		if (volts > this.blocked) amps -= this.ib0;
+		else if (this.ib0 > 0) {
 			const carries = -volts <= this.endBypass;
 			const forward = carries
-				? this.ib0 * Math.exp(-volts / this.ab)
+				? this.ib0 * Math.exp(-volts * this.perAb)
 				: beyondExponential(-volts, this.endBypass, this.ab);
 			amps += forward - this.ib0;
-			h = carries ? forward / this.ab : conductanceBeyond(this.ab);
+			h = carries ? forward * this.perAb : conductanceBeyond(this.ab);
 		}
 		const voltsPerX = 1 + this.rs * g;
 		out.volts = volts;
@@ -127,7 +145,7 @@ export class EvenSection implements Part {
 		if (surplus > 0) {
 			// Forward: the bypass diode only leaks, and the cells alone decide.
 			const volts = voltageAt(this.cells.diode, amps + this.ib0);
-			if (this.ib0 === 0 || volts > BLOCKED * this.ab) {
+			if (this.ib0 === 0 || volts > this.blocked) {
 				const x = volts + (amps + this.ib0) * this.rs;
 				if (x >= 0) {
 					const g = (surplus + this.i0 - x * this.gsh) / this.a + this.gsh;
@@ -137,10 +155,92 @@ export class EvenSection implements Part {
 				}
 			}
 		}
-		const x = this.junctionAt(amps);
-		this.at(x, EXPLICIT);
+		let x = amps > this.il && this.ib0 > 0 ? this.passed(amps) : Number.NaN;
+		if (Number.isNaN(x)) {
+			x = this.junctionAt(amps);
+			this.at(x, EXPLICIT);
+		}
 		out.volts = EXPLICIT.volts;
 		out.slope = EXPLICIT.voltsPerX / EXPLICIT.ampsPerX;
+	}
+
+	/**
+	 * Adds the section's volts, times a factor, at each of many currents. Neighbouring currents start from
+	 * each other's answer, carried on by its slope, so that one or two steps settle most of them.
+	 *
+	 * @param amps A, [points], in order
+	 * @param volts V, [points], added to
+	 */
+	sweep(amps: Float64Array, factor: number, volts: Float64Array): void {
+		const solution: Solution = { volts: 0, slope: 0 };
+		let x = Number.NaN;
+		// dx/dI and how it changes, from the answers before.
+		let perAmp = 0;
+		let bend = 0;
+		for (let k = 0; k < amps.length; k++) {
+			const wanted = amps[k]!;
+			const step = k > 0 ? wanted - amps[k - 1]! : 0;
+			x = this.follow(wanted, x + step * (perAmp + 0.5 * bend * step));
+			if (Number.isNaN(x)) {
+				this.solve(wanted, solution);
+				volts[k]! += factor * solution.volts;
+				// V = x - Rs Ic, and beyond the photocurrent the cells give next to all of it.
+				x = solution.volts + this.rs * Math.min(wanted + this.ib0, this.il);
+				perAmp = solution.slope + (solution.volts > this.blocked ? this.rs : 0);
+				bend = 0;
+			} else {
+				volts[k]! += factor * EXPLICIT.volts;
+				const slope = 1 / EXPLICIT.ampsPerX;
+				bend = perAmp !== 0 && step !== 0 ? (slope - perAmp) / step : 0;
+				perAmp = slope;
+			}
+		}
+	}
+
+	/** A few Newton steps from a junction voltage close by, leaving {@link EXPLICIT} there; NaN otherwise. */
+	private follow(amps: number, near: number): number {
+		let x = near;
+		for (let step = 0; step < 4; step++) {
+			this.at(x, EXPLICIT);
+			const move = (amps - EXPLICIT.amps) / EXPLICIT.ampsPerX;
+			// Not NaN, and not so far that the exponentials run away.
+			if (!(Math.abs(move) < 0.5 * this.a)) return Number.NaN;
+			x += move;
+			// What is left after this step is about its square over n Vt: 1e-10 V.
+			if (Math.abs(move) <= 1e-4 * this.bendsAt) {
+				EXPLICIT.volts += EXPLICIT.voltsPerX * move;
+				return x;
+			}
+		}
+		return Number.NaN;
+	}
+
+	/**
+	 * Junction voltage while the bypass diode carries what the cells cannot, NaN where a few steps do not
+	 * settle it. In the logarithm of the diode's share the equation is almost straight. Leaves
+	 * {@link EXPLICIT} at the answer.
+	 */
+	private passed(amps: number): number {
+		let x = this.rs * this.il - this.ab * Math.log1p((amps - this.il) / this.ib0);
+		for (let step = 0; step < 6; step++) {
+			this.at(x, EXPLICIT);
+			const { volts, cellAmps, voltsPerX, ampsPerX } = EXPLICIT;
+			const carried = EXPLICIT.amps - cellAmps + this.ib0;
+			const wanted = amps - cellAmps + this.ib0;
+			if (!(wanted > 0 && carried > 0)) return Number.NaN;
+			// What the cells' current falls by, S, from the slopes of both.
+			const g = -ampsPerX - (carried / this.ab) * voltsPerX;
+			const miss = this.ab * Math.log(wanted / carried);
+			const move = -miss / (voltsPerX + (this.ab * g) / wanted);
+			if (!(Math.abs(move) < 1)) return Number.NaN;
+			x += move;
+			if (Math.abs(move) <= 1e-9) {
+				// So near, the slopes carry the rest.
+				EXPLICIT.volts = volts + voltsPerX * move;
+				return x;
+			}
+		}
+		return Number.NaN;
 	}
 
 	/** Junction voltage at a current of the section. */
@@ -150,7 +250,7 @@ export class EvenSection implements Part {
 			out.value = amps - EXPLICIT.amps;
 			out.slope = -EXPLICIT.ampsPerX;
 		};
-		return risingRoot(residual, this.guess(amps), Math.min(this.a, this.ab), this.leastJunction());
+		return risingRoot(residual, this.guess(amps), this.bendsAt, this.leastJunction());
 	}
 
 	private guess(amps: number): number {
