@@ -95,7 +95,9 @@ async function curves(title: string, string: StringCircuit): Promise<void> {
 	const slow = denseSeconds.latency!.mean;
 	console.log(`\n${title}, ${POINTS} points (Node.js ${process.version}, one core)`);
 	console.log(`  baseline: dense bisection      ${slow.toFixed(1)} ms`);
-	console.log(`  whole curve                    ${ours!.toFixed(3)} ms, ${(slow / ours!).toFixed(0)} x baseline`);
+	console.log(
+		`  whole curve                    ${ours!.toFixed(3)} ms, ${(slow / ours!).toFixed(0)} x baseline`
+	);
 	console.log(`  global maximum                 ${peak!.toFixed(3)} ms`);
 	const spice = runSpice(plain, openVolts, POINTS);
 	console.log(
@@ -127,7 +129,12 @@ function largeArray(): BusCircuit {
 	];
 	let bus: BusCircuit = {
 		...busOf(...Array.from({ length: 120 }, (_, i) => wholeString(module_, 28, 3, 0.4, `S${i}`))),
-		load: { kind: 'tracker', window: { least: 200, most: 1500 }, ampsAtMost: null, wattsAtMost: null }
+		load: {
+			kind: 'tracker',
+			window: { least: 200, most: 1500 },
+			ampsAtMost: null,
+			wattsAtMost: null
+		}
 	};
 	let state = 7;
 	const next = (n: number) => {

@@ -1,6 +1,12 @@
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
 import { writeVisitDocument } from '$core/document/file';
-import { agedModel, moduleHere, predictValue, runningVolts, stringHere } from '$core/expectation/predict';
+import {
+	agedModel,
+	moduleHere,
+	predictValue,
+	runningVolts,
+	stringHere
+} from '$core/expectation/predict';
 import { STATE_OF_QUANTITY, USUAL_METERS, type Quantity } from '$core/expectation/visit';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
@@ -98,9 +104,7 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 			const fault = planted && faultOf(planted.code);
 			const severity = fault && planted && { ...fault.severities[0], size: planted.size };
 			const circuit =
-				fault && severity
-					? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity])!
-					: whole;
+				fault && severity ? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity])! : whole;
 			const exact = predictValue(circuit, quantity, atVolts);
 			const volts = quantity === 'open-circuit-voltage';
 			const read = exact * (1 + (volts ? 0.0018 : 0.006) * scatter());

@@ -72,7 +72,12 @@ describe('zembo', () => {
 			bypass: BYPASS_DIODE,
 			breakdown: TYPICAL_BREAKDOWN,
 			strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')],
-			load: { kind: 'tracker', window: { least: 100, most: 800 }, ampsAtMost: null, wattsAtMost: null }
+			load: {
+				kind: 'tracker',
+				window: { least: 100, most: 800 },
+				ampsAtMost: null,
+				wattsAtMost: null
+			}
 		};
 		const place = { string: 'A1', joint: 3 };
 		const answer = run(COMMANDS.circuit!, {
@@ -81,7 +86,10 @@ describe('zembo', () => {
 				{ code: 'earth-fault', place, size: 100 },
 				{ code: 'reading-wrong', place: {} }
 			]
-		}) as { ok: true; value: { operation: { earth: number }; parts: unknown[]; unchanged: string[] } };
+		}) as {
+			ok: true;
+			value: { operation: { earth: number }; parts: unknown[]; unchanged: string[] };
+		};
 		expect(answer.value.operation.earth).toBeGreaterThan(80);
 		expect(answer.value.parts).toHaveLength(38);
 		expect(answer.value.unchanged).toHaveLength(1);
@@ -92,9 +100,9 @@ describe('zembo', () => {
 			ok: false,
 			problem: { where: 'bus.strings' }
 		});
-		expect(run(COMMANDS.circuit!, [{ ...networks.cases[0], substringsPerModule: 2 }])).toMatchObject(
-			{ ok: false, problem: { where: '0.strings.0.0.light' } }
-		);
+		expect(
+			run(COMMANDS.circuit!, [{ ...networks.cases[0], substringsPerModule: 2 }])
+		).toMatchObject({ ok: false, problem: { where: '0.strings.0.0.light' } });
 	});
 
 	it('gives light and heat by each route', () => {

@@ -26,9 +26,7 @@ const schema = z.strictObject({
 			azimuth: z.number().min(0).max(360)
 		})
 		.optional(),
-	control: z
-		.strictObject({ plate: plateSchema, isc: z.number(), voc: z.number() })
-		.optional(),
+	control: z.strictObject({ plate: plateSchema, isc: z.number(), voc: z.number() }).optional(),
 	back: z.strictObject({ temperature: celsius, irradiance: light }).optional(),
 	air: z
 		.strictObject({
@@ -38,9 +36,7 @@ const schema = z.strictObject({
 			wind: z.number().min(0).max(60).optional()
 		})
 		.optional(),
-	shadow: z
-		.strictObject({ height: z.number().positive(), length: z.number().min(0) })
-		.optional()
+	shadow: z.strictObject({ height: z.number().positive(), length: z.number().min(0) }).optional()
 });
 
 /** `zembo conditions`: sun and clear sky, control module, probe, air, shadow. W/m2, degC, degrees. */

@@ -15,6 +15,7 @@ const SCREENS = [
 	`${VISIT}/conditions`,
 	`${VISIT}/measure`,
 	`${VISIT}/trace`,
+	`${VISIT}/strings/019a8000-0000-7000-8000-000000000011?light=3.all.30&fault=module-missing&size=3&on=open`,
 	`${VISIT}/hand-over`
 ];
 

@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { answersOf } from '$core/circuit/answers';
 import { BusSource } from '$core/circuit/bus';
-import { wholeModules, wholeString, type BusCircuit, type StringCircuit } from '$core/circuit/description';
+import {
+	wholeModules,
+	wholeString,
+	type BusCircuit,
+	type StringCircuit
+} from '$core/circuit/description';
 import { BYPASS_DIODE } from '$core/circuit/diode';
 import { fuseVerdict } from '$core/circuit/fuse';
 import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
@@ -84,7 +89,12 @@ describe('series and parallel', () => {
 
 	it('two of 25 V 8 A with two of 20 V 5 A: 520 of 600 W in parallel, 450 W in series', () => {
 		const all = [...times(2, module(25, 8)), ...times(2, module(20, 5))];
-		expect(quickRule(beside(...all))).toMatchObject({ volts: 20, amps: 26, watts: 520, labelWatts: 600 });
+		expect(quickRule(beside(...all))).toMatchObject({
+			volts: 20,
+			amps: 26,
+			watts: 520,
+			labelWatts: 600
+		});
 		expect(quickRule(row(...all))).toMatchObject({ volts: 90, amps: 5, watts: 450 });
 		const inRow = answersOf(bus(series(m25x8, m25x8, m20x5, m20x5)), []);
 		// The curve goes past the rule's 450 W, and says why.
@@ -93,15 +103,14 @@ describe('series and parallel', () => {
 			inRow.imp
 		]);
 		expect(words).toMatch(/more/);
-		const together = answersOf(
-			bus(series(m25x8), series(m25x8), series(m20x5), series(m20x5)),
-			[]
-		);
+		const together = answersOf(bus(series(m25x8), series(m25x8), series(m20x5), series(m20x5)), []);
 		near(together.pmp, 520, 0.06);
 	});
 
 	it('three of 20 V 10 A beside two of 20 V 5 A: 40 V 15 A by the rule, 600 of 800 W', () => {
-		const quick = quickRule(beside(row(...times(3, module(20, 10))), row(...times(2, module(20, 5)))));
+		const quick = quickRule(
+			beside(row(...times(3, module(20, 10))), row(...times(2, module(20, 5))))
+		);
 		expect(quick).toMatchObject({ volts: 40, amps: 15, watts: 600, labelWatts: 800 });
 		const { pmp } = answersOf(bus(series(...times(3, m20x10)), series(m20x5, m20x5)), []);
 		expect(pmp).toBeGreaterThan(560);
@@ -196,7 +205,10 @@ describe('a shorted module among its neighbours', () => {
 	const model = standard(37.2, 5.11, { isc: 5.11 * 1.02, voc: 45 });
 	const fed = (neighbours: number, irradiance: number) => {
 		const lit = translate(model, irradiance, 25);
-		const dead = { ...series(lit), modules: [{ ...wholeModules(lit, 1, 3), state: 'bridged' as const }] };
+		const dead = {
+			...series(lit),
+			modules: [{ ...wholeModules(lit, 1, 3), state: 'bridged' as const }]
+		};
 		const source = new BusSource(bus(...times(neighbours, series(lit)), dead));
 		return source.branchesAt(source.openVolts).at(-1)!;
 	};

@@ -78,25 +78,21 @@ export const anyLoad: fc.Arbitrary<Load> = fc.oneof(
 			amps: fc.option(fc.double({ min: 1, max: 40, noNaN: true })),
 			watts: fc.option(fc.double({ min: 10, max: 20_000, noNaN: true }))
 		})
-		.map(
-			({ least, amps, watts }): Load => ({
-				kind: 'tracker',
-				window: { least, most: least + 400 },
-				ampsAtMost: amps,
-				wattsAtMost: watts
-			})
-		),
+		.map(({ least, amps, watts }): Load => ({
+			kind: 'tracker',
+			window: { least, most: least + 400 },
+			ampsAtMost: amps,
+			wattsAtMost: watts
+		})),
 	fc
 		.record({ volts: fc.double({ min: 10, max: 60, noNaN: true }), mppt: fc.boolean() })
-		.map(
-			({ volts, mppt }): Load => ({
-				kind: 'battery',
-				volts,
-				controller: mppt ? 'mppt' : 'pwm',
-				headroom: 5,
-				ampsAtMost: 40
-			})
-		)
+		.map(({ volts, mppt }): Load => ({
+			kind: 'battery',
+			volts,
+			controller: mppt ? 'mppt' : 'pwm',
+			headroom: 5,
+			ampsAtMost: 40
+		}))
 );
 
 /** @param strings at most */

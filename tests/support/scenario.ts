@@ -1,5 +1,11 @@
 import type { ArrayRecord, StringRecord } from '$core/circuit/record';
-import { agedModel, moduleHere, predictValue, runningVolts, stringHere } from '$core/expectation/predict';
+import {
+	agedModel,
+	moduleHere,
+	predictValue,
+	runningVolts,
+	stringHere
+} from '$core/expectation/predict';
 import {
 	STATE_OF_QUANTITY,
 	USUAL_METERS,

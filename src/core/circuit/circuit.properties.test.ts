@@ -96,9 +96,7 @@ describe('any array with any faults', () => {
 				const [a, b] = [solveBus(bus), solveBus(turned)];
 				expect(b.volts).toBeCloseTo(a.volts, 5);
 				expect(b.amps).toBeCloseTo(a.amps, 5);
-				b.branches
-					.toReversed()
-					.forEach((amps, i) => expect(amps).toBeCloseTo(a.branches[i]!, 4));
+				b.branches.toReversed().forEach((amps, i) => expect(amps).toBeCloseTo(a.branches[i]!, 4));
 			}),
 			{ numRuns: 200 }
 		);

@@ -12,13 +12,7 @@ import {
 	type StringCircuit
 } from './description';
 import { OffDevice, OPEN, SeriesDiode, SHORT } from './parts';
-import {
-	cellGroup,
-	EvenSection,
-	type Breakdown,
-	type CellGroup,
-	type Part
-} from './section';
+import { cellGroup, EvenSection, type Breakdown, type CellGroup, type Part } from './section';
 import { UnevenSection } from './uneven-section';
 
 /** What all strings of a bus share. */
@@ -78,7 +72,10 @@ export function sectionPart(
 	);
 	const { breakdown } = surroundings;
 	if (!state.patches?.length) {
-		return new EvenSection(cellGroup(section, { share: 1, cells, light: state.light, leak: state.leak, breakdown }), bypass);
+		return new EvenSection(
+			cellGroup(section, { share: 1, cells, light: state.light, leak: state.leak, breakdown }),
+			bypass
+		);
 	}
 	const rows = run.halfCut ? ([0, 1] as const) : ([0] as const);
 	const row = run.halfCut ? rowOf(section) : section;
@@ -212,7 +209,7 @@ function addModule(gathering: Gathering, run: ModuleRun, count: number): void {
 		default: {
 			const sign = run.state === 'reversed' ? -1 : 1;
 			const { sections } = run;
-			for (let i = 0; i < sections.length; ) {
+			for (let i = 0; i < sections.length;) {
 				const state = sections[i]!;
 				let alike = 1;
 				while (sections[i + alike] === state) alike++;

@@ -50,7 +50,8 @@ function curveOverAmps(string: StringSource, points: number): Curve {
 		const low = bounds[k]!;
 		const left = bounds.length - 1 - k;
 		const fair = Math.round(((points - 1) * (isc - low)) / isc);
-		const until = k === bounds.length - 1 ? points - 1 : Math.max(i, Math.min(fair, points - 1 - left));
+		const until =
+			k === bounds.length - 1 ? points - 1 : Math.max(i, Math.min(fair, points - 1 - left));
 		const count = until - i;
 		for (let j = 0; j < count; j++) amps[i + j] = high - (high - low) * (j / count) ** 2.5;
 		i = until;

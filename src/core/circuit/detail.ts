@@ -126,7 +126,12 @@ class Walk {
 		const fuse = fuses?.[pole];
 		const passable = (conducts: boolean) => (conducts ? 0 : OPEN);
 		if (pole === 'negative') {
-			this.resistor('disconnect', `${name} switch -`, passable(poleConducts(disconnect, pole)), points[0]);
+			this.resistor(
+				'disconnect',
+				`${name} switch -`,
+				passable(poleConducts(disconnect, pole)),
+				points[0]
+			);
 			this.resistor('fuse', `${name} fuse -`, passable(fuse?.state !== 'blown'), points[1]);
 			this.mark(points[2]);
 			return;
@@ -137,7 +142,12 @@ class Walk {
 			this.resistor('blocking-diode', `${name} blocking diode`, ohms, points[0]);
 		}
 		this.resistor('fuse', `${name} fuse ${sign}`, passable(fuse?.state !== 'blown'), points[1]);
-		this.resistor('disconnect', `${name} switch ${sign}`, passable(poleConducts(disconnect, pole)), points[2]);
+		this.resistor(
+			'disconnect',
+			`${name} switch ${sign}`,
+			passable(poleConducts(disconnect, pole)),
+			points[2]
+		);
 	}
 
 	private module(run: ModuleRun, k: number): void {

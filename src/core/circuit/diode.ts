@@ -79,8 +79,7 @@ export function diodeVolts(diode: DiodeModel, amps: number): number {
 	let volts = amps > 0 ? n * Math.log1p(amps / is) : 0;
 	for (let step = 0; step < STEPS_AT_MOST; step++) {
 		const exponential = is * Math.exp(volts / n);
-		const move =
-			(amps - exponential + is - LEAKAGE * volts) / (exponential / n + LEAKAGE);
+		const move = (amps - exponential + is - LEAKAGE * volts) / (exponential / n + LEAKAGE);
 		volts += move;
 		if (Math.abs(move) <= 1e-10 * (Math.abs(volts) + n)) break;
 	}

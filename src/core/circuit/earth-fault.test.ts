@@ -56,7 +56,7 @@ describe('an earth fault', () => {
 	it('drives current round through a second one, by Ohm’s law and no more', () => {
 		const functional: EarthConnection = { at: 'bus-', resistance: 1 };
 		const state = solveBus(bus(fault(4, 1e4), functional));
-		const expected = ((voc * 4) / N) / (1e4 + 1);
+		const expected = (voc * 4) / N / (1e4 + 1);
 		const [below, above] = state.stretches[0]!;
 		expect(below!.amps - above!.amps).toBeCloseTo(expected, 4);
 		expect(above!.amps).toBeCloseTo(0, 8);

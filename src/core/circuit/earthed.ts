@@ -283,9 +283,7 @@ export class EarthedSource implements Source {
 	/** Current of every segment of every string at the volts of the bus, A. */
 	segmentsAt(volts: number, earth: number): number[][] {
 		return this.strings.map((string) =>
-			string.reversed
-				? string.segmentAmps(volts, 0, earth)
-				: string.segmentAmps(0, volts, earth)
+			string.reversed ? string.segmentAmps(volts, 0, earth) : string.segmentAmps(0, volts, earth)
 		);
 	}
 

@@ -1,4 +1,11 @@
-import { diodeAmps, diodeSlope, diodeVolts, emissionVoltage, LEAKAGE, type DiodeModel } from './diode';
+import {
+	diodeAmps,
+	diodeSlope,
+	diodeVolts,
+	emissionVoltage,
+	LEAKAGE,
+	type DiodeModel
+} from './diode';
 import { risingRoot, type Slope } from './root';
 import type { Part, Solution } from './section';
 

@@ -56,7 +56,10 @@ describe('a section', () => {
 		const driven = at({ light: 0.3, bypass: 'open' }, 4);
 		expect(driven.volts).toBeLessThan(-30);
 		expect(driven.volts).toBeGreaterThan(20 * TYPICAL_BREAKDOWN.volts);
-		const never = at({ light: 0.3, bypass: 'open' }, 4, run, { ...parts, breakdown: null as never });
+		const never = at({ light: 0.3, bypass: 'open' }, 4, run, {
+			...parts,
+			breakdown: null as never
+		});
 		expect(never.volts).toBeLessThan(driven.volts);
 	});
 

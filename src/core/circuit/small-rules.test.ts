@@ -30,10 +30,14 @@ describe('cable', () => {
 	it('counts the way there and back, and its heat', () => {
 		expect(cableResistance({ length: 50, size: 4, temperature: 20 })).toBeCloseTo(0.43, 6);
 		expect(cableResistance({ length: 50, size: 4, temperature: 70 })).toBeCloseTo(0.43 * 1.1965, 6);
-		const known = { ...wholeString(MODULE_HERE, 12, 3, 0), cable: { length: 50, size: 4, temperature: 20 } };
+		const known = {
+			...wholeString(MODULE_HERE, 12, 3, 0),
+			cable: { length: 50, size: 4, temperature: 20 }
+		};
 		const typed = wholeString(MODULE_HERE, 12, 3, 0.43);
 		const around = { bypass: BYPASS_DIODE, breakdown: null };
-		const volts = (string: typeof known | typeof typed) => StringSource.of(string, around, 'bus').voltsAt(8);
+		const volts = (string: typeof known | typeof typed) =>
+			StringSource.of(string, around, 'bus').voltsAt(8);
 		expect(volts(known)).toBeCloseTo(volts(typed), 9);
 	});
 });

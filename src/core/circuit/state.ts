@@ -32,7 +32,10 @@ export function sourceOf(bus: BusCircuit): Source {
 }
 
 /** The load behind the switch of the bus: none where a pole is open. */
-export function loadBehindSwitch({ disconnect = CLOSED, load = { kind: 'open' } }: BusCircuit): Load {
+export function loadBehindSwitch({
+	disconnect = CLOSED,
+	load = { kind: 'open' }
+}: BusCircuit): Load {
 	const joined = poleConducts(disconnect, 'positive') && poleConducts(disconnect, 'negative');
 	return joined ? load : { kind: 'open' };
 }

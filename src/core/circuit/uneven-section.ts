@@ -61,7 +61,9 @@ export class UnevenSection implements Part {
 	}
 
 	/** Volts of every group of every row at the section's volts, V. */
-	groupsAt(volts: number): readonly (readonly { readonly volts: number; readonly amps: number }[])[] {
+	groupsAt(
+		volts: number
+	): readonly (readonly { readonly volts: number; readonly amps: number }[])[] {
 		const one: Solution = { volts: 0, slope: 0 };
 		return this.chains.map((chain) => {
 			const amps = chainAmps(chain, volts);

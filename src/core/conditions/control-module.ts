@@ -43,7 +43,9 @@ export function fromControlModule(
 	voc: number
 ): Result<ControlReading, string> {
 	if (!(isc > 0 && voc > 0)) {
-		return refuse('The control module needs a short-circuit current and open-circuit volts above 0.');
+		return refuse(
+			'The control module needs a short-circuit current and open-circuit volts above 0.'
+		);
 	}
 	let cellTemperature = 25;
 	let irradiance = irradianceFromIsc(model, isc, cellTemperature);

@@ -37,7 +37,9 @@ function transmittance(angle: number): number {
 	const minus = refracted - angle;
 	const plus = refracted + angle;
 	const reflected =
-		0.5 * (sind(minus) ** 2 / sind(plus) ** 2 + (sind(minus) / cosd(minus)) ** 2 / (sind(plus) / cosd(plus)) ** 2);
+		0.5 *
+		(sind(minus) ** 2 / sind(plus) ** 2 +
+			(sind(minus) / cosd(minus)) ** 2 / (sind(plus) / cosd(plus)) ** 2);
 	return Math.exp((-GLASS.extinction * GLASS.thickness) / cosd(refracted)) * (1 - reflected);
 }
 
@@ -71,8 +73,7 @@ export function onPlane(
 	const anisotropy = extraterrestrial > 0 ? direct / extraterrestrial : 0;
 	const projection = facing / Math.max(cosd(sun.zenith), 0.01745);
 	const beam = direct * facing;
-	const sky =
-		diffuse * (anisotropy * projection + ((1 - anisotropy) * (1 + cosd(plane.tilt))) / 2);
+	const sky = diffuse * (anisotropy * projection + ((1 - anisotropy) * (1 + cosd(plane.tilt))) / 2);
 	const ground = (global * albedo * (1 - cosd(plane.tilt))) / 2;
 	const modifier = incidenceModifier(angle);
 	return {

@@ -49,9 +49,7 @@ export function sunPosition(instant: number, observer: Observer, deltaT = DELTA_
 	const t = (julianDay + deltaT / 86_400 - J2000) / 36_525;
 	const { longitude, distance, obliquity, nutation } = apparentSun(t);
 
-	const rightAscension = degrees(
-		Math.atan2(cosd(obliquity) * sind(longitude), cosd(longitude))
-	);
+	const rightAscension = degrees(Math.atan2(cosd(obliquity) * sind(longitude), cosd(longitude)));
 	const declination = degrees(Math.asin(sind(obliquity) * sind(longitude)));
 	const sidereal = greenwichSidereal(julianDay) + nutation * cosd(obliquity);
 	const hourAngle = wrapDegrees(sidereal + observer.longitude - rightAscension);
@@ -91,10 +89,16 @@ function apparentSun(t: number) {
 	const node = 125.04452 - 1934.136261 * t;
 	const moon = 218.3165 + 481_267.8813 * t;
 	const nutation =
-		(-17.2 * sind(node) - 1.32 * sind(2 * meanLongitude) - 0.23 * sind(2 * moon) + 0.21 * sind(2 * node)) /
+		(-17.2 * sind(node) -
+			1.32 * sind(2 * meanLongitude) -
+			0.23 * sind(2 * moon) +
+			0.21 * sind(2 * node)) /
 		3600;
 	const obliquityShift =
-		(9.2 * cosd(node) + 0.57 * cosd(2 * meanLongitude) + 0.1 * cosd(2 * moon) - 0.09 * cosd(2 * node)) /
+		(9.2 * cosd(node) +
+			0.57 * cosd(2 * meanLongitude) +
+			0.1 * cosd(2 * moon) -
+			0.09 * cosd(2 * node)) /
 		3600;
 	const meanObliquity = 23.4392911 - t * (0.0130041667 + t * 1.638889e-7);
 	// Aberration: 20.4898 arc seconds over the distance.
@@ -105,7 +109,9 @@ function apparentSun(t: number) {
 /** Mean sidereal time at Greenwich, degrees (equation 12.4). */
 function greenwichSidereal(julianDay: number): number {
 	const t = (julianDay - J2000) / 36_525;
-	return 280.46061837 + 360.98564736629 * (julianDay - J2000) + t * t * (0.000387933 - t / 38_710_000);
+	return (
+		280.46061837 + 360.98564736629 * (julianDay - J2000) + t * t * (0.000387933 - t / 38_710_000)
+	);
 }
 
 /** Lift by the air, degrees; none once the sun is well below the horizon. */

@@ -39,7 +39,10 @@ const shortModuleSchema = z.object({
 /** The short form; fields it does not know are left alone. */
 export const shortCircuitSchema = z
 	.object({
-		strings: z.array(z.array(shortModuleSchema).min(1).max(LIMITS.modules)).min(1).max(LIMITS.strings),
+		strings: z
+			.array(z.array(shortModuleSchema).min(1).max(LIMITS.modules))
+			.min(1)
+			.max(LIMITS.strings),
 		substringsPerModule: z.int().min(1).max(LIMITS.sections),
 		blockingDiode: z.boolean(),
 		cableOhmPerString: z.number().min(0),
@@ -67,24 +70,22 @@ export function busOfShortCircuit(short: z.infer<typeof shortCircuitSchema>): Bu
 		bypass: BYPASS_DIODE,
 		breakdown: null,
 		load: { kind: 'open' },
-		strings: strings.map(
-			(modules, s): StringCircuit => ({
-				name: `S${s + 1}`,
-				sectionsPerModule: substringsPerModule,
-				cableResistance: cableOhmPerString,
-				blockingDiode: blockingDiode ? { ...BLOCKING_SILICON, state: 'whole' } : null,
-				modules: modules.map(({ params, light, diodes, state }) => ({
-					count: 1,
-					params,
-					state: state === 'ok' ? 'whole' : state,
-					sections: light.map((own, k) => ({
-						light: own,
-						bypass: diodes[k] === 'open' ? 'open' : diodes[k] === 'short' ? 'shorted' : 'whole',
-						cells: diodes[k] === 'cellopen' ? 'open' : 'whole'
-					}))
+		strings: strings.map((modules, s): StringCircuit => ({
+			name: `S${s + 1}`,
+			sectionsPerModule: substringsPerModule,
+			cableResistance: cableOhmPerString,
+			blockingDiode: blockingDiode ? { ...BLOCKING_SILICON, state: 'whole' } : null,
+			modules: modules.map(({ params, light, diodes, state }) => ({
+				count: 1,
+				params,
+				state: state === 'ok' ? 'whole' : state,
+				sections: light.map((own, k) => ({
+					light: own,
+					bypass: diodes[k] === 'open' ? 'open' : diodes[k] === 'short' ? 'shorted' : 'whole',
+					cells: diodes[k] === 'cellopen' ? 'open' : 'whole'
 				}))
-			})
-		)
+			}))
+		}))
 	};
 }
 
@@ -164,7 +165,10 @@ const loadSchema = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('open') }),
 	z.strictObject({ kind: z.literal('short') }),
 	z.strictObject({ kind: z.literal('resistor'), ohms: positive }),
-	z.strictObject({ kind: z.literal('volts'), volts: z.number().min(-LIMITS.volts).max(LIMITS.volts) }),
+	z.strictObject({
+		kind: z.literal('volts'),
+		volts: z.number().min(-LIMITS.volts).max(LIMITS.volts)
+	}),
 	z.strictObject({
 		kind: z.literal('tracker'),
 		window: z.strictObject({ least: z.number().min(0), most: limit }),
@@ -207,7 +211,11 @@ export const busCircuitSchema: z.ZodType<BusCircuit> = z
 	.superRefine(({ strings, earth = [] }, context) => {
 		const names = new Set(strings.map(({ name }) => name));
 		if (names.size < strings.length) {
-			context.addIssue({ code: 'custom', path: ['strings'], message: 'Two strings have one name.' });
+			context.addIssue({
+				code: 'custom',
+				path: ['strings'],
+				message: 'Two strings have one name.'
+			});
 		}
 		earth.forEach(({ at }, i) => {
 			if (typeof at === 'object' && !names.has(at.string)) {

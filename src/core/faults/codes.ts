@@ -1,12 +1,5 @@
 /** A place a fault may have. */
-export type PlaceKind =
-	| 'section'
-	| 'module'
-	| 'joint'
-	| 'string'
-	| 'strings'
-	| 'bus'
-	| 'visit';
+export type PlaceKind = 'section' | 'module' | 'joint' | 'string' | 'strings' | 'bus' | 'visit';
 
 /** What the size of a fault means. */
 export interface Scale {

@@ -109,8 +109,10 @@ describe('a fault put in by its code', () => {
 
 	it('lets shade on a whole module or on one section be told apart by its place', () => {
 		const lit = (place: object) =>
-			put('shade', { place: { string: 'A1', ...place }, size: 0.5 })
-				.bus.strings[0]!.modules[1]!.sections.map(({ light }) => light);
+			put('shade', {
+				place: { string: 'A1', ...place },
+				size: 0.5
+			}).bus.strings[0]!.modules[1]!.sections.map(({ light }) => light);
 		expect(lit({ module: 4 })).toEqual([0.5, 0.5, 0.5]);
 		expect(lit({ module: 4, section: 1 })).toEqual([1, 0.5, 1]);
 	});
@@ -167,7 +169,13 @@ describe('a fault put in by its code', () => {
 		expect(put('fuse-wrong-rating', { size: 30 }).bus.strings[0]!.fuses!.positive!.rating).toBe(30);
 		const battery = {
 			...bus,
-			load: { kind: 'battery', volts: 48, controller: 'mppt', headroom: 5, ampsAtMost: null } as const
+			load: {
+				kind: 'battery',
+				volts: 48,
+				controller: 'mppt',
+				headroom: 5,
+				ampsAtMost: null
+			} as const
 		};
 		expect(state('controller-mismatch', {}, battery).watts).toBeLessThan(
 			solveBus(battery).watts / 4
@@ -206,8 +214,17 @@ describe('a fault put in by its code', () => {
 	});
 
 	it('refuses parts that are not there', () => {
-		const bare: BusCircuit = { ...bus, load: { kind: 'open' }, strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')] };
-		for (const code of ['fuse-blown', 'blocking-diode-open', 'mppt-mode-wrong', 'clipping'] as const) {
+		const bare: BusCircuit = {
+			...bus,
+			load: { kind: 'open' },
+			strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')]
+		};
+		for (const code of [
+			'fuse-blown',
+			'blocking-diode-open',
+			'mppt-mode-wrong',
+			'clipping'
+		] as const) {
 			expect(inject(bare, { code, place: { string: 'A1' } }).ok).toBe(false);
 		}
 	});

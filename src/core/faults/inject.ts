@@ -4,7 +4,12 @@ import type { SingleDiode } from '../module/single-diode';
 import { refuse, succeed, type Result } from '../units/result';
 import { FAULTS, type FaultCode, type PlaceKind, type Scale } from './codes';
 import type { FaultPlace } from './place';
-import { injectIntoString, STRING_EFFECTS, withPole, type StringEffectCode } from './string-effects';
+import {
+	injectIntoString,
+	STRING_EFFECTS,
+	withPole,
+	type StringEffectCode
+} from './string-effects';
 
 /** A fault to put into a circuit. */
 export interface PlacedFault {
@@ -96,7 +101,8 @@ const WITHOUT_EFFECT: Readonly<Partial<Record<FaultCode, string>>> = {
 		'A micro-inverter has no string: its module stands alone at open circuit, and what is missing is on the AC side.',
 	'record-wrong': 'The circuit is as it is; what is wrong is what was written of it.',
 	'reading-wrong': 'The circuit is as it is; what is wrong is the figure.',
-	'conditions-wrong': 'The circuit is as it is; what is wrong is the light or heat it was judged by.'
+	'conditions-wrong':
+		'The circuit is as it is; what is wrong is the light or heat it was judged by.'
 };
 
 function sizeOf(code: FaultCode, size: number | undefined): Result<number, string> {
@@ -137,7 +143,10 @@ function placeProblem(bus: BusCircuit, code: FaultCode, place: FaultPlace): stri
  * @returns the bus with the fault, or unchanged with the reason where the fault shows in no circuit;
  * a problem in words where the place does not exist or has no such part
  */
-export function inject(bus: BusCircuit, { code, place, size, other }: PlacedFault): Result<Injected, string> {
+export function inject(
+	bus: BusCircuit,
+	{ code, place, size, other }: PlacedFault
+): Result<Injected, string> {
 	const unchanged = WITHOUT_EFFECT[code];
 	if (unchanged !== undefined) return succeed({ bus, unchanged });
 	const problem = placeProblem(bus, code, place);
@@ -148,7 +157,9 @@ export function inject(bus: BusCircuit, { code, place, size, other }: PlacedFaul
 	const isStringEffect = code in STRING_EFFECTS;
 	if (onBus && !(isStringEffect && place.string !== undefined)) {
 		const changed = onBus(bus, place, amount.value);
-		return typeof changed === 'string' ? refuse(changed) : succeed({ bus: changed, unchanged: null });
+		return typeof changed === 'string'
+			? refuse(changed)
+			: succeed({ bus: changed, unchanged: null });
 	}
 	const strings: StringCircuit[] = [];
 	for (const string of bus.strings) {

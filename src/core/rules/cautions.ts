@@ -81,6 +81,13 @@ export const REVERSED_STRING: Caution = {
 	source: 'common practice; 0.5 A is judgement'
 };
 
+/** Current that flows from string to string. */
+export const CIRCULATING: Caution = {
+	words:
+		'Current that does not go to 0 A with the disconnect open is circulating: open no fuse, connector or switch. Wait for low light, read again, call a specialist.',
+	source: 'common practice'
+};
+
 /** A blown string fuse is a message. */
 export const BLOWN_FUSE: Caution = {
 	words:

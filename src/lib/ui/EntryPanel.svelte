@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { tick, untrack } from 'svelte';
+	import { resolve } from '$app/paths';
 	import type { StringRecord } from '$core/circuit/record';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/visit';
@@ -243,6 +244,14 @@
 		{/if}
 	</div>
 
+	<a
+		class="curve"
+		href={resolve('/visits/[visit]/strings/[string]', {
+			visit: session.document.visit.id,
+			string: string.id
+		})}>The curve of {string.label}, and what if</a
+	>
+
 	<EntryQuestions {session} onconfirm={confirm} ondismiss={dismiss} />
 
 	<Keypad onpress={press} onenter={enter} />
@@ -251,6 +260,14 @@
 </section>
 
 <style>
+	.curve {
+		display: flex;
+		align-items: center;
+		justify-content: end;
+		min-height: 44px;
+		margin-block: -0.4rem;
+	}
+
 	.entry {
 		padding: 0.9rem 1rem 1rem;
 		display: grid;

@@ -55,6 +55,12 @@ export function figureOf(value: number, unit: 'V' | 'A'): string {
 	return value.toFixed(unit === 'V' ? 1 : 2);
 }
 
+/** {@link figureOf} with a true minus, and no sign on what rounds to nothing. */
+export function plainFigure(value: number, unit: 'V' | 'A'): string {
+	const text = figureOf(Math.abs(value), unit);
+	return value < 0 && Number(text) !== 0 ? `\u2212${text}` : text;
+}
+
 /** With its sign, and a true minus. */
 export function signed(value: number, digits: number): string {
 	const text = Math.abs(value).toFixed(digits);

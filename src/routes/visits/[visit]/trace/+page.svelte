@@ -55,6 +55,15 @@
 					</h2>
 					{#if finding.perhaps}<p class="perhaps">{finding.perhaps}</p>{/if}
 					{#if finding.string}
+						<a
+							class="curve"
+							href={resolve('/visits/[visit]/strings/[string]', {
+								visit: session.document.visit.id,
+								string: finding.string.id
+							})}>Its curve, and what if</a
+						>
+					{/if}
+					{#if finding.string}
 						<StringDrawing
 							modules={finding.string.moduleCount}
 							fuse={finding.string.fuse}
@@ -144,6 +153,12 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 0.5rem 2rem;
+	}
+
+	.curve {
+		display: inline-flex;
+		align-items: center;
+		min-height: 44px;
 	}
 
 	.perhaps {

@@ -1,0 +1,143 @@
+import type { EChartsCoreOption } from 'echarts/core';
+import type { PlainCurve, Study } from '$core/faults/what-if';
+
+/** A reading of the visit, drawn where it lies. */
+export interface DrawnReading {
+	readonly words: string;
+	readonly volts: number;
+	readonly amps: number;
+}
+
+/** Colours of the present look. */
+export interface Ink {
+	readonly ink: string;
+	readonly soft: string;
+	readonly line: string;
+	readonly accent: string;
+	readonly sheet: string;
+	readonly off: string;
+	readonly font: string;
+	readonly stroke: number;
+}
+
+const points = ({ volts, amps }: PlainCurve, least: number) =>
+	volts.flatMap((v, i) => (amps[i]! >= least ? [[v, amps[i]!]] : []));
+
+/** A round step of about a sixth of a span. */
+function roundStep(span: number): number {
+	const rough = span / 6;
+	const decade = 10 ** Math.floor(Math.log10(rough));
+	return decade * ([1, 2, 5, 10].find((factor) => factor * decade >= rough) ?? 10);
+}
+
+const above = (value: number, step: number) => Math.ceil(value / step) * step;
+
+/**
+ * The chart of one string as ECharts takes it: as recorded dashed, now solid, readings as crosses, the
+ * operating point as a ring. Axes follow what is recorded, so that the picture stays still under the hand.
+ */
+export function stringOption(
+	study: Study,
+	readings: readonly DrawnReading[],
+	look: Ink
+): EChartsCoreOption {
+	const { expected, now, shown, whole, maxima } = study;
+	const mostAmps = Math.max(...expected.amps, ...readings.map(({ amps }) => amps), shown.isc, 0.1);
+	const fed = Math.min(0, shown.amps, whole.amps);
+	const ampStep = roundStep(mostAmps);
+	const least = fed < -0.02 * mostAmps ? -above(-fed * 1.15, ampStep) : 0;
+	const mostVolts = Math.max(
+		whole.voc,
+		shown.voc,
+		shown.volts,
+		...readings.map(({ volts }) => volts),
+		1
+	);
+	const voltStep = roundStep(mostVolts);
+	const axis = {
+		nameLocation: 'end',
+		nameTextStyle: { color: look.soft, fontFamily: look.font, fontSize: 15 },
+		axisLabel: { color: look.soft, fontFamily: look.font, fontSize: 14 },
+		axisLine: { show: true, onZero: true, lineStyle: { color: look.ink, width: look.stroke } },
+		axisTick: { lineStyle: { color: look.ink } },
+		splitLine: { lineStyle: { color: look.line, width: 0.6 } }
+	};
+	const label = (formatter: string, color: string) => ({
+		show: true,
+		formatter,
+		color,
+		fontFamily: look.font,
+		fontSize: 14,
+		fontWeight: 600
+	});
+	return {
+		animation: false,
+		grid: { left: 44, right: 26, top: 34, bottom: 32 },
+		xAxis: {
+			...axis,
+			type: 'value',
+			name: 'V',
+			min: 0,
+			max: above(mostVolts * 1.02, voltStep),
+			interval: voltStep
+		},
+		yAxis: {
+			...axis,
+			type: 'value',
+			name: 'A',
+			min: least,
+			max: above(mostAmps * 1.06, ampStep),
+			interval: ampStep
+		},
+		series: [
+			{
+				type: 'line',
+				silent: true,
+				showSymbol: false,
+				data: points(expected, least),
+				lineStyle: { color: look.ink, width: look.stroke, type: [7, 5] }
+			},
+			{
+				type: 'line',
+				silent: true,
+				showSymbol: false,
+				data: points(now, least),
+				lineStyle: { color: look.accent, width: look.stroke * 2.2 }
+			},
+			{
+				type: 'scatter',
+				silent: true,
+				symbol: 'circle',
+				symbolSize: 7,
+				itemStyle: { color: look.accent },
+				data: maxima.slice(0, 4).map(({ volts, amps }) => [volts, amps])
+			},
+			{
+				type: 'scatter',
+				silent: true,
+				symbol: 'path://M0 0L10 10M10 0L0 10',
+				symbolSize: 15,
+				itemStyle: { color: 'transparent', borderColor: look.off, borderWidth: look.stroke * 1.6 },
+				data: readings.map(({ words, volts, amps }) => ({
+					value: [volts, amps],
+					// Where no curve runs: left above on the volts' axis, right above elsewhere.
+					label: {
+						...label(words, look.off),
+						position: amps === 0 ? ('left' as const) : ('right' as const),
+						offset: amps === 0 ? [0, -15] : [-4, -15]
+					}
+				})),
+				z: 4
+			},
+			{
+				type: 'scatter',
+				silent: true,
+				symbol: 'circle',
+				symbolSize: 19,
+				itemStyle: { color: 'transparent', borderColor: look.ink, borderWidth: look.stroke * 1.8 },
+				data: [[shown.volts, shown.amps]],
+				z: 5
+			}
+		]
+	};
+}

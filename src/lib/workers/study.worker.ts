@@ -1,0 +1,20 @@
+import { expose } from 'comlink';
+import type { ArrayRecord } from '$core/circuit/record';
+import { inputHere, type InputHere } from '$core/expectation/here';
+import type { Visit } from '$core/expectation/visit';
+import { study, type WhatIf } from '$core/faults/what-if';
+
+/** The input that is asked about, worked out once for many questions. */
+let here: InputHere | null = null;
+
+const core = {
+	/** Takes a string of a visit for the questions that follow; the strings of its input, null without conditions. */
+	take(record: ArrayRecord, visit: Visit, stringId: string): readonly string[] | null {
+		here = inputHere(record, visit, stringId);
+		return here?.bus.strings.map(({ name }) => name) ?? null;
+	},
+	ask: (asked: WhatIf) => here && study(here.bus, here.subject, asked)
+};
+export type StudyWorker = typeof core;
+
+expose(core);
