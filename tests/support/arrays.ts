@@ -16,7 +16,7 @@ import { MODULE_HERE } from './scenario';
 /* Arrays of the trade, whole and faulty, for properties that must hold for all of them. */
 
 /** Small and large modules in little or much light. */
-export const anyModule: fc.Arbitrary<SingleDiode> = fc
+const anyModule: fc.Arbitrary<SingleDiode> = fc
 	.record({
 		light: fc.double({ min: 0, max: 1.3, noNaN: true }),
 		size: fc.double({ min: 0.3, max: 1.6, noNaN: true }),
@@ -67,7 +67,7 @@ const anyString = (name: string): fc.Arbitrary<StringCircuit> =>
 				: []
 		}));
 
-export const anyLoad: fc.Arbitrary<Load> = fc.oneof(
+const anyLoad: fc.Arbitrary<Load> = fc.oneof(
 	fc.constant<Load>({ kind: 'open' }),
 	fc.constant<Load>({ kind: 'short' }),
 	fc.double({ min: 0.1, max: 1e7, noNaN: true }).map((ohms): Load => ({ kind: 'resistor', ohms })),

@@ -74,14 +74,14 @@ export interface SectionState {
 }
 
 /** Some cells of a section, in one of the two rows of a half-cut module. */
-export interface Patch {
+interface Patch {
 	readonly cells: number;
 	/** Share of the section's light. */
 	readonly light: number;
 	readonly row?: 0 | 1 | undefined;
 }
 
-export interface Joint {
+interface Joint {
 	readonly at: number;
 	/** ohm, or open. */
 	readonly resistance: number | 'open';
@@ -98,7 +98,7 @@ export interface Device {
 	readonly offVolts: number;
 }
 
-export interface BlockingDiode extends DiodeModel {
+interface BlockingDiode extends DiodeModel {
 	readonly state: 'whole' | 'open' | 'shorted';
 }
 
@@ -114,7 +114,7 @@ export interface Disconnect {
 	readonly positive: PoleCondition;
 	readonly negative: PoleCondition;
 }
-export type PoleCondition = 'works' | 'stuck-open' | 'welded';
+type PoleCondition = 'works' | 'stuck-open' | 'welded';
 
 export interface EarthConnection {
 	/** A pole of the bus, or a joint of a string. */
@@ -139,7 +139,7 @@ export function moduleCountOf(string: Pick<StringCircuit, 'modules'>): number {
 }
 
 /** Sections as they should be, one object for all, which lets the circuit count them without comparing. */
-export function wholeSections(count: number): readonly SectionState[] {
+function wholeSections(count: number): readonly SectionState[] {
 	return Array<SectionState>(count).fill(WHOLE_SECTION);
 }
 

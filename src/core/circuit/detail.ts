@@ -14,7 +14,7 @@ import { EvenSection, type Part, type Solution } from './section';
 import type { BusState } from './state';
 import { UnevenSection } from './uneven-section';
 
-export type PartKind =
+type PartKind =
 	| 'section'
 	| 'bridge'
 	| 'gap'

@@ -5,8 +5,8 @@ export type FuseVerdict = 'holds' | 'uncertain' | 'opens';
  * Conventional currents of gPV fuse-links, as multiples of the rating: held for the conventional time,
  * and surely opening within it. IEC 60269-6 (from memory).
  */
-export const GPV_HOLDS = 1.13;
-export const GPV_OPENS = 1.45;
+const GPV_HOLDS = 1.13;
+const GPV_OPENS = 1.45;
 
 /**
  * Whether a string fuse opens within its conventional time, an hour for small ratings. Between hold and

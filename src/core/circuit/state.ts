@@ -1,10 +1,11 @@
 import { BusSource, type Source } from './bus';
 import { CLOSED, moduleCountOf, poleConducts, type BusCircuit } from './description';
 import { EarthedSource } from './earthed';
-import { operate, type Load, type Operation } from './load';
+import type { Load } from './load';
+import { operate, type Operation } from './operate';
 
 /** A stretch of a string that carries one current. */
-export interface Stretch {
+interface Stretch {
 	/** Joint at its upper end; the first begins at the negative pole. */
 	readonly upTo: number;
 	/** A */
@@ -22,7 +23,7 @@ export interface BusState extends Operation {
 	readonly earth: number | null;
 }
 
-export function isEarthed({ earth }: BusCircuit): boolean {
+function isEarthed({ earth }: BusCircuit): boolean {
 	return (earth?.length ?? 0) > 0;
 }
 
@@ -32,10 +33,7 @@ export function sourceOf(bus: BusCircuit): Source {
 }
 
 /** The load behind the switch of the bus: none where a pole is open. */
-export function loadBehindSwitch({
-	disconnect = CLOSED,
-	load = { kind: 'open' }
-}: BusCircuit): Load {
+function loadBehindSwitch({ disconnect = CLOSED, load = { kind: 'open' } }: BusCircuit): Load {
 	const joined = poleConducts(disconnect, 'positive') && poleConducts(disconnect, 'negative');
 	return joined ? load : { kind: 'open' };
 }

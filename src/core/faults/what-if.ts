@@ -9,7 +9,8 @@ import {
 	type EarthVolts
 } from '../circuit/earth-fault';
 import { fuseVerdict, type FuseVerdict } from '../circuit/fuse';
-import { operate, type Limit, type Load } from '../circuit/load';
+import type { Load } from '../circuit/load';
+import { operate, type Limit } from '../circuit/operate';
 import { powerMaxima } from '../circuit/maxima';
 import { METER_RESISTANCE } from '../circuit/parts';
 import {
@@ -44,7 +45,7 @@ export interface WhatIf {
 }
 
 /** What a meter would show at a string. */
-export interface Shown {
+interface Shown {
 	/** Isolated, at the source side, V. */
 	readonly voc: number;
 	/** Isolated, A. */
