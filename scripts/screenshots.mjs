@@ -8,6 +8,7 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from 
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
+const STRING = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;
 const DESK = { width: 1280, height: 800, mobile: false };
 const PHONE = { width: 390, height: 844, mobile: true };
 const VIEWS = [
@@ -25,6 +26,22 @@ const VIEWS = [
 	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE },
 	{ name: 'trace', path: `${VISIT}/trace`, size: DESK },
 	{ name: 'trace-dark', path: `${VISIT}/trace`, size: DESK, mode: 'dark' },
+	{
+		name: 'string',
+		path: `${STRING}?light=3.all.30`,
+		size: DESK
+	},
+	{
+		name: 'string-fed',
+		path: `${STRING}?fault=module-missing&size=3&on=open`,
+		size: { ...DESK, height: 1000 }
+	},
+	{
+		name: 'string-phone',
+		path: `${STRING}?light=3.2.40&alone=yes&on=pwm&volts=48`,
+		size: PHONE,
+		mode: 'sunlight'
+	},
 	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK }
 ];
 
@@ -32,7 +49,7 @@ ensureInstalled();
 ensureBrowser();
 ensureTools();
 ensureApplication();
-const { Builder, By } = await import('selenium-webdriver');
+const { Builder, By, until } = await import('selenium-webdriver');
 const { default: chrome } = await import('selenium-webdriver/chrome.js');
 
 const folder = mkdtempSync(join(tmpdir(), 'zembo-pictures-'));
@@ -67,6 +84,9 @@ try {
 				),
 			10_000
 		);
+		if (path.startsWith(STRING)) {
+			await driver.wait(until.elementLocated(By.css('[data-drawn] canvas')), 10_000);
+		}
 		if (why) await driver.findElement(By.css(`[data-string=${why}] button.place`)).click();
 		await driver.executeAsyncScript(
 			'const done = arguments[0]; document.activeElement?.blur?.(); requestAnimationFrame(() => requestAnimationFrame(done));'
