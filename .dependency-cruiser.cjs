@@ -4,16 +4,17 @@
 const ROOMS = {
 	units: [],
 	module: ['units'],
-	circuit: ['units', 'module'],
-	conditions: ['units', 'module', 'circuit'],
-	expectation: ['units', 'module', 'circuit', 'conditions'],
-	faults: ['units', 'module', 'circuit', 'conditions', 'expectation'],
-	rules: ['units', 'module', 'circuit', 'expectation'],
-	trace: ['units', 'module', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
-	bench: ['units', 'module', 'circuit', 'expectation', 'rules'],
-	production: ['units', 'module', 'circuit', 'expectation'],
-	drill: ['units', 'module', 'circuit', 'conditions', 'expectation', 'faults', 'rules', 'trace'],
-	document: ['units', 'module', 'circuit', 'conditions', 'expectation']
+	record: ['units', 'module'],
+	circuit: ['units', 'module', 'record'],
+	conditions: ['units', 'module', 'record', 'circuit'],
+	expectation: ['units', 'module', 'record', 'circuit', 'conditions'],
+	faults: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
+	rules: ['units', 'module', 'record', 'circuit', 'expectation'],
+	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
+	bench: ['units', 'module', 'record', 'circuit', 'expectation', 'rules'],
+	production: ['units', 'module', 'record', 'circuit', 'expectation'],
+	drill: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules', 'trace'],
+	document: ['rules', 'units', 'module', 'record', 'circuit', 'conditions', 'expectation']
 };
 
 const TEST = '\\.test\\.ts$';

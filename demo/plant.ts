@@ -1,9 +1,10 @@
 import { writeFileSync } from 'node:fs';
-import { cardTable, saltmarshVisit } from './saltmarsh';
+import { VISITS } from './visits';
+import { cardTable } from './saltmarsh';
 
 /*
- * Makes the demo's readings anew after a change, with `node build-tools/plant-demo.js`: writes the
- * visit beside this file and prints the card for the README.
+ * Makes the demo's files anew after a change, with `node build-tools/plant-demo.js`: writes the visits
+ * beside this file and prints the card for the README.
  */
-writeFileSync('demo/saltmarsh-2026-11-17.zembo-visit.json', saltmarshVisit());
+for (const [name, write] of Object.entries(VISITS)) writeFileSync(`demo/${name}`, write());
 console.log(cardTable());

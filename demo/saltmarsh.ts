@@ -1,7 +1,9 @@
-import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import { EMPTY_RECORD, type ArrayRecord, type StringRecord } from '$core/record/record';
 import { writeVisitDocument } from '$core/document/file';
+import type { VisitDocument } from '$core/document/visit';
 import {
 	agedModel,
+	alike,
 	moduleHere,
 	predictValue,
 	runningVolts,
@@ -11,21 +13,36 @@ import { STATE_OF_QUANTITY, USUAL_METERS, type Quantity } from '$core/expectatio
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
 import { maximumPowerPoint } from '$core/module/single-diode';
+import { field, idsOf, moduleType, part, row, serials, string, walk } from './site';
+import { PHOTOGRAPHS } from './photographs';
 
 /*
  * The ferry terminal of the demo: its array with its planted faults, under a truth that differs a
  * little from what the sensor says, read by a meter with scatter.
  */
 
-const id = (n: number) => `019a8000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+const id = idsOf(0);
+
+const CANOPY = { a: id(0x400), b: id(0x401) };
+const PART = (n: number) => id(0x500 + n);
 
 const record: ArrayRecord = {
+	...EMPTY_RECORD,
+	system: 'string-inverter',
+	rules: {
+		profile: 'IEC',
+		edition: null,
+		structure: 'open-carport',
+		lowest: -12,
+		hottestCell: 66,
+		alwaysFuse: false
+	},
 	inServiceSince: 2019,
 	moduleTypes: [
-		{
-			id: id(1),
-			name: 'Skerrymoor 335 M60',
-			plate: {
+		moduleType(
+			id(1),
+			'Skerrymoor 335 M60',
+			{
 				technology: 'mono-PERC',
 				cellsInSeries: 60,
 				sections: 3,
@@ -37,18 +54,104 @@ const record: ArrayRecord = {
 				alphaIscPctPerK: 0.048,
 				betaVocPctPerK: -0.27
 			},
-			tolerance: { vocPct: 2, iscPct: 3 }
-		}
+			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+		)
 	],
-	strings: ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'].map((label, i) => ({
-		id: id(16 + i),
-		label,
-		moduleTypeId: id(1),
-		moduleCount: 12,
-		cableResistance: 0.4,
-		fuse: { rating: 15 },
-		input: label.startsWith('A') ? '1' : '2'
-	}))
+	strings: ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'].map((label, i) => {
+		const a = label.startsWith('A');
+		return string({
+			id: id(16 + i),
+			label,
+			moduleTypeId: id(1),
+			moduleCount: 12,
+			cableResistance: 0.4,
+			fuse: { rating: 15 },
+			connectors: 'Tidelock',
+			to: PART(a ? 1 : 2),
+			input: a ? '1' : '2',
+			modules: i === 0 ? serials('SK19', 40_112, 12, 2018) : [],
+			spans: row(a ? CANOPY.a : CANOPY.b, i % 4, 0, 12)
+		});
+	}),
+	fields: [
+		field(CANOPY.a, 'Canopy, landward bay', 4, 12, 5, 185),
+		field(CANOPY.b, 'Canopy, seaward bay', 4, 12, 5, 185)
+	],
+	parts: [
+		part(PART(1), 'combiner', 'CB 1', {
+			place: 'Pillar 3, landward side',
+			to: PART(3),
+			specs: { ratedVolts: 1000, ratedAmps: 60, fusePoles: 'plus' }
+		}),
+		part(PART(2), 'combiner', 'CB 2', {
+			place: 'Pillar 3, seaward side',
+			to: PART(4),
+			specs: { ratedVolts: 1000, ratedAmps: 60, fusePoles: 'plus' }
+		}),
+		part(PART(3), 'dc-disconnect', 'Q1', {
+			place: 'Plant room, left of the inverter',
+			to: PART(9),
+			specs: { ratedVolts: 1000, ratedAmps: 63, poles: 2, lockable: 'yes' }
+		}),
+		part(PART(4), 'dc-disconnect', 'Q2', {
+			place: 'Plant room, left of the inverter',
+			to: PART(5),
+			specs: { ratedVolts: 1000, ratedAmps: 63, poles: 2, lockable: 'yes' }
+		}),
+		part(PART(9), 'conductor', 'W1', {
+			place: 'Cable tray over the lanes',
+			to: PART(5),
+			specs: {
+				use: 'combiner output',
+				length: 24,
+				size: 10,
+				rating: 'solar cable',
+				ambient: 45,
+				laid: 'free in air'
+			}
+		}),
+		part(PART(5), 'inverter', 'INV 1', {
+			place: 'Plant room behind the ticket hall',
+			model: 'Fulmar 27 T2',
+			serial: 'FU27-004417',
+			to: PART(6),
+			specs: {
+				acWatts: 27_000,
+				acAmps: 39.1,
+				maxVolts: 1000,
+				windowLow: 200,
+				windowHigh: 800,
+				inputAmps: 50,
+				inputs: '1, 2',
+				capacitorMinutes: 5,
+				firmware: '2.14'
+			}
+		}),
+		part(PART(6), 'ac-disconnect', 'Q10', {
+			place: 'Plant room, right of the inverter',
+			to: PART(7),
+			specs: { ratedVolts: 400, ratedAmps: 63, lockable: 'yes' }
+		}),
+		part(PART(7), 'breaker', 'F12', {
+			place: 'Main board, ticket hall',
+			to: PART(8),
+			specs: { amps: 50, poles: 3, dedicated: 'yes', farEnd: 'no' }
+		}),
+		part(PART(8), 'bus', 'Main board', { place: 'Ticket hall, behind the counter' }),
+		part(PART(10), 'surge', 'SPD 1', {
+			place: 'In CB 1',
+			specs: { side: 'DC', ratedVolts: 1000, window: 'good' }
+		}),
+		part(PART(11), 'placard', 'P1', {
+			place: 'Plant room door',
+			specs: {
+				says: 'PV array on the canopy, two DC disconnects inside',
+				durable: 'engraved',
+				readable: 'yes'
+			}
+		})
+	],
+	absent: ['transmitter']
 };
 
 interface Planted {
@@ -95,7 +198,7 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 	const module = moduleHere(model, light, heat);
 	const figures = (quantity: Quantity) =>
 		record.strings.map((string) => {
-			const whole = stringHere(string, model, module);
+			const whole = stringHere(string, model, alike(module));
 			const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
 			const higher = string.input === '2' ? 1.4 : 0;
 			const atVolts =
@@ -116,12 +219,56 @@ function readAll({ seed, years, light, heat }: Day): Figure[] {
 const START = '2026-11-17T11:05:00Z';
 const BY = 'Wren Halloway';
 
+/** What was found on the walk, beside the readings. */
+function inspection() {
+	const stringId = (label: string) => record.strings.find((one) => one.label === label)!.id;
+	return walk(
+		record,
+		id,
+		START,
+		BY,
+		{
+			connectors: {
+				outcome: 'finding',
+				severity: 'act-now',
+				words: 'Two makes mated between module 7 and 8, green inside. Not opened.',
+				place: { kind: 'module', stringId: stringId('B3'), module: 7 },
+				photographs: [PHOTOGRAPHS.connector]
+			},
+			glass: {
+				outcome: 'finding',
+				severity: 'mend-soon',
+				words: 'Glass cracked from the lower left corner, dry behind.',
+				place: { kind: 'module', stringId: stringId('A3'), module: 4 },
+				photographs: [PHOTOGRAPHS.glass]
+			},
+			'modules-alike': {
+				outcome: 'finding',
+				severity: 'note',
+				words: 'Row A4 has a gap: eleven modules where the drawing has twelve.',
+				place: { kind: 'string', stringId: stringId('A4') }
+			},
+			infrared: {
+				outcome: 'finding',
+				severity: 'mend-soon',
+				words: 'Clear sky, no wind. A third of the module is warm.',
+				place: { kind: 'module', stringId: stringId('A2'), module: 6 },
+				infrared: { pattern: 'section', difference: 9, amps: 5.7, fullAmps: 10.11 },
+				photographs: [PHOTOGRAPHS.infrared]
+			},
+			electrode: { outcome: 'not-seen', words: 'Below the paving' },
+			meter: { outcome: 'not-seen', words: 'Meter room locked' }
+		},
+		{ 'bonding-ohms': 0.4, 'loss-of-mains': 0.3, insulation: 18 }
+	);
+}
+
 /** The visit that the demo comes with, as a file. */
 export function saltmarshVisit(): string {
 	const figures = readAll({ seed: 11, years: 7.3, light: 604, heat: 24.6 });
 	return writeVisitDocument({
 		format: 'zembo-visit',
-		version: 1,
+		version: 2,
 		site: {
 			id: id(2),
 			name: 'Saltmarsh Ferry Terminal',
@@ -129,7 +276,7 @@ export function saltmarshVisit(): string {
 			timeZone: 'Etc/UTC'
 		},
 		revision: { id: id(3), number: 1, createdAt: '2026-11-16T09:00:00Z' },
-		record: structuredClone(record) as never,
+		record: structuredClone(record) as VisitDocument['record'],
 		visit: {
 			id: id(4),
 			startedAt: START,
@@ -160,7 +307,8 @@ export function saltmarshVisit(): string {
 				supersedes: null
 			})),
 			withdrawals: []
-		}
+		},
+		inspection: inspection()
 	});
 }
 

@@ -22,6 +22,7 @@
 		Zembo
 	</a>
 	<a class="sites" href={resolve('/')}>Sites</a>
+	<a class="sites" href={resolve('/library')}>Library</a>
 	<span class="grow"></span>
 	<ModeSwitch />
 </header>

@@ -1,5 +1,5 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { labelPower } from '$core/circuit/label-power';
+import { labelPower } from '$core/record/label-power';
 import { LARGEST_FILE, readVisitDocument, tooLarge } from '$core/document/file';
 import { database } from '$lib/server/database';
 import { importVisit } from '$lib/server/repositories/import';

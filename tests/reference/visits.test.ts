@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { agedModel, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
+import { agedModel, alike, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
 import type { Quantity } from '$core/expectation/visit';
 import { AGEING_PER_YEAR } from '$core/expectation/allowances';
 import { assess } from '$core/trace/assess';
@@ -27,7 +27,7 @@ function misses(quantity: Quantity): number[] {
 				const model = agedModel(type, years);
 				const light = truth.irradiance * (1 - truth.commonSoiling);
 				const module = moduleHere(model, light, truth.cellTemperature);
-				return exact / predictValue(stringHere(string, model, module), quantity, exactVolts) - 1;
+				return exact / predictValue(stringHere(string, model, alike(module)), quantity, exactVolts) - 1;
 			})
 	);
 }

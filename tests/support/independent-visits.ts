@@ -1,5 +1,11 @@
 import { readFileSync } from 'node:fs';
-import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import {
+	EMPTY_RECORD,
+	UNKNOWN_LIMITS,
+	UNSEEN_STRING,
+	type ArrayRecord,
+	type StringRecord
+} from '$core/record/record';
 import {
 	STATE_OF_QUANTITY,
 	type MeterAccuracy,
@@ -106,14 +112,17 @@ export function knownVisit({
 }: IndependentVisit): KnownVisit {
 	const types = Object.keys(given.moduleTypes);
 	const record: ArrayRecord = {
+		...EMPTY_RECORD,
 		inServiceSince: 2026 - Math.round(given.yearsInService),
 		moduleTypes: types.map((name, i) => ({
 			id: testId(i + 1),
 			name,
 			plate: given.moduleTypes[name]!,
-			tolerance: { vocPct: 2, iscPct: 3 }
+			tolerance: { vocPct: 2, iscPct: 3 },
+			limits: UNKNOWN_LIMITS
 		})),
 		strings: given.strings.map((string, i) => ({
+			...UNSEEN_STRING,
 			id: testId(100 + i),
 			label: string.id,
 			moduleTypeId: testId(types.indexOf(string.type) + 1),

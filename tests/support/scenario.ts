@@ -1,6 +1,13 @@
-import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import {
+	EMPTY_RECORD,
+	UNKNOWN_LIMITS,
+	UNSEEN_STRING,
+	type ArrayRecord,
+	type StringRecord
+} from '$core/record/record';
 import {
 	agedModel,
+	alike,
 	moduleHere,
 	predictValue,
 	runningVolts,
@@ -49,16 +56,19 @@ export const MODULE_HERE: SingleDiode = translate(fitLabel(PLATE), 812, 46);
 
 export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12): ArrayRecord {
 	return {
+		...EMPTY_RECORD,
 		inServiceSince: 2020,
 		moduleTypes: [
 			{
 				id: testId(1),
 				name: 'Type 335',
 				plate: PLATE,
-				tolerance: { vocPct: 2, iscPct: 3 }
+				tolerance: { vocPct: 2, iscPct: 3 },
+				limits: UNKNOWN_LIMITS
 			}
 		],
 		strings: labels.map((label, i) => ({
+			...UNSEEN_STRING,
 			id: testId(100 + i),
 			label,
 			moduleTypeId: testId(1),
@@ -130,7 +140,7 @@ export function visitOf({
 			const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId)!;
 			const model = agedModel(type, years);
 			const module = moduleHere(model, light, heat);
-			const whole = stringHere(string, model, module);
+			const whole = stringHere(string, model, alike(module));
 			const volts = quantity === 'open-circuit-voltage';
 			const atVolts =
 				quantity === 'operating-current'

@@ -178,15 +178,12 @@ export class Gathering {
 		this.others.push({ part, count, sign: 1 });
 	}
 
-	/** @param relit modules of these parameters get others, as in another light */
-	chain(
-		surroundings: Surroundings,
-		relit?: { readonly from: SingleDiode; readonly to: SingleDiode }
-	): Chain {
+	/** @param relit gives modules other parameters, as in another light */
+	chain(surroundings: Surroundings, relit?: (params: SingleDiode) => SingleDiode): Chain {
 		const parts: Counted[] = [];
 		let { resistance } = this;
 		for (const { run, state, sign, count } of this.sections) {
-			const params = relit && run.params === relit.from ? relit.to : run.params;
+			const params = relit ? relit(run.params) : run.params;
 			const part = sectionPart(run, state, surroundings, params);
 			if (typeof part === 'number') resistance += part * count;
 			else parts.push({ part, count, sign });

@@ -43,6 +43,11 @@ export function figureOrEmpty(limits: FigureLimits) {
 	});
 }
 
+/** The number of a field that may stay empty; null where it is. */
+export function figureOrUnknown(typed: string): number | null {
+	return typed.trim() === '' ? null : figureValue(typed);
+}
+
 /** The number of a field that a schema has let through. */
 export function figureValue(typed: string): number {
 	const parsed = parseDecimal(typed);

@@ -49,24 +49,32 @@ export function readVisitDocument(text: string): Result<VisitDocument, Problem> 
 	return readVisitData(data);
 }
 
+/** What makes a file of an earlier version one of this version. */
+const UPGRADES = new Map<unknown, (data: object) => object>([
+	// What version 1 did not know of the array, the schema takes as unknown.
+	[1, (data) => ({ ...data, version: VERSION })],
+	[VERSION, (data) => data]
+]);
+
 /** Reads a visit from data that was parsed already. */
 export function readVisitData(data: unknown): Result<VisitDocument, Problem> {
 	const head = data as { format?: unknown; version?: unknown } | null;
-	if (typeof data !== 'object' || head === null || head.format !== FORMAT) {
+	if (typeof data !== 'object' || data === null || head?.format !== FORMAT) {
 		return refuse({
 			what: 'This is not a Zembo visit.',
 			where: 'format',
 			mend: `A visit file says "format": "${FORMAT}".`
 		});
 	}
-	if (head.version !== VERSION) {
+	const upgrade = UPGRADES.get(head.version);
+	if (!upgrade) {
 		return refuse({
-			what: `The file is version ${String(head.version)} of ${FORMAT}; this Zembo reads version ${VERSION}.`,
+			what: `The file is version ${String(head.version)} of ${FORMAT}; this Zembo reads version 1 to ${VERSION}.`,
 			where: 'version',
 			mend: 'Open it with the Zembo that wrote it, or export it from there in this version.'
 		});
 	}
-	const parsed = visitDocumentSchema.safeParse(data);
+	const parsed = visitDocumentSchema.safeParse(upgrade(data));
 	return parsed.success ? succeed(parsed.data) : refuse(problemOf(parsed.error));
 }
 

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import type { ModuleType } from '../circuit/record';
+import { cableResistance } from '../circuit/cable';
+import type { ModuleType, StringDevices, StringRecord } from '../record/record';
+import { USUAL_CABLE_OHMS } from './survey';
 import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES, type Conditions } from '../conditions/conditions';
 import type { Visit } from '../expectation/visit';
 import {
@@ -11,7 +13,7 @@ import {
 } from '../module/coefficients';
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
-import { figure, figureOrEmpty, figureValue } from './figure';
+import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { RECORD_LIMITS } from './record';
 import { READING_LIMITS, siteSchema, VISIT_TEXT } from './visit';
 
@@ -39,7 +41,10 @@ export const labelFormSchema = z.object({
 	beta: figureOrEmpty({ min: -1000, max: 1000, unit: '' }),
 	betaUnit: z.enum(BETA_UNITS).default('%/K'),
 	vocPct: figure(RECORD_LIMITS.tolerancePct).default('2'),
-	iscPct: figure(RECORD_LIMITS.tolerancePct).default('3')
+	iscPct: figure(RECORD_LIMITS.tolerancePct).default('3'),
+	systemVolts: figureOrEmpty(RECORD_LIMITS.systemVolts),
+	seriesFuse: figureOrEmpty(RECORD_LIMITS.seriesFuse),
+	bifacial: z.enum(['unknown', 'yes', 'no']).default('unknown')
 });
 export type LabelForm = z.infer<typeof labelFormSchema>;
 
@@ -76,11 +81,16 @@ export function moduleTypeOfForm(id: string, form: LabelForm): ModuleType {
 		id,
 		name: form.name,
 		plate: plateOfForm(form),
-		tolerance: { vocPct: figureValue(form.vocPct), iscPct: figureValue(form.iscPct) }
+		tolerance: { vocPct: figureValue(form.vocPct), iscPct: figureValue(form.iscPct) },
+		limits: {
+			systemVolts: figureOrUnknown(form.systemVolts),
+			seriesFuse: figureOrUnknown(form.seriesFuse),
+			bifacial: form.bifacial === 'unknown' ? null : form.bifacial === 'yes'
+		}
 	};
 }
 
-export function formOfModuleType({ name, plate, tolerance }: ModuleType): LabelForm {
+export function formOfModuleType({ name, plate, tolerance, limits }: ModuleType): LabelForm {
 	return {
 		name,
 		technology: plate.technology,
@@ -96,27 +106,129 @@ export function formOfModuleType({ name, plate, tolerance }: ModuleType): LabelF
 		beta: String(plate.betaVocPctPerK ?? ''),
 		betaUnit: '%/K',
 		vocPct: String(tolerance.vocPct),
-		iscPct: String(tolerance.iscPct)
+		iscPct: String(tolerance.iscPct),
+		systemVolts: String(limits.systemVolts ?? ''),
+		seriesFuse: String(limits.seriesFuse ?? ''),
+		bifacial: limits.bifacial === null ? 'unknown' : limits.bifacial ? 'yes' : 'no'
 	};
 }
 
-export const stringsFormSchema = z.object({
-	/** Marks of the strings to add, separated by blanks or commas; A1-A4 counts up. */
-	labels: required(2000, 'Type the marks of the strings, as in A1-A4 or A1, A2.'),
+export const stringFormSchema = z.object({
+	/** Marks of the strings, separated by blanks or commas; A1-A4 counts up. */
+	labels: required(2000, 'Type the mark of the string, or A1-A4 for four.'),
 	moduleTypeId: z.uuid({ message: 'Choose the module type, or enter its label first.' }),
 	moduleCount: figure(RECORD_LIMITS.modules),
-	cableResistance: figure(RECORD_LIMITS.ohms).default('0.3'),
-	fuse: z.enum(['none', 'rated', 'unknown']).default('none'),
+	/** Ohms, or empty where the cable's measures are given. */
+	cableResistance: figureOrEmpty(RECORD_LIMITS.ohms),
+	cableLength: figureOrEmpty(RECORD_LIMITS.cableLength),
+	cableSize: figureOrEmpty(RECORD_LIMITS.cableSize),
+	fuse: z.enum(['none', 'rated', 'unrated', 'unknown']),
 	fuseRating: figureOrEmpty(RECORD_LIMITS.fuse),
+	blockingDiode: z.enum(['none', 'silicon', 'schottky', 'unknown']),
+	devices: z.enum(['none', 'rapid-shutdown', 'optimiser', 'micro-inverter', 'unknown']),
+	modulesPerDevice: z.enum(['1', '2']),
+	devicePart: z.string(),
+	connectors: z.string().trim().max(60),
+	to: z.string(),
 	input: z.string().trim().max(40)
 });
-export type StringsForm = z.infer<typeof stringsFormSchema>;
+export type StringForm = z.infer<typeof stringFormSchema>;
 
-/** One string, to be changed. */
-export const stringFormSchema = stringsFormSchema.extend({
-	id: z.uuid(),
-	labels: required(20, 'Type the mark of the string.')
-});
+export const EMPTY_STRING_FORM: StringForm = {
+	labels: '',
+	moduleTypeId: '',
+	moduleCount: '',
+	cableResistance: '0.3',
+	cableLength: '',
+	cableSize: '',
+	fuse: 'unknown',
+	fuseRating: '',
+	blockingDiode: 'unknown',
+	devices: 'unknown',
+	modulesPerDevice: '1',
+	devicePart: '',
+	connectors: '',
+	to: '',
+	input: ''
+};
+
+export function formOfString(string: StringRecord): StringForm {
+	const { fuse, devices, cable } = string;
+	const known = devices === 'unknown' ? null : devices;
+	return {
+		labels: string.label,
+		moduleTypeId: string.moduleTypeId,
+		moduleCount: String(string.moduleCount),
+		cableResistance: String(string.cableResistance),
+		cableLength: String(cable?.length ?? ''),
+		cableSize: String(cable?.size ?? ''),
+		fuse:
+			fuse === null
+				? 'none'
+				: fuse === 'unknown'
+					? fuse
+					: fuse.rating === null
+						? 'unrated'
+						: 'rated',
+		fuseRating: fuse === null || fuse === 'unknown' ? '' : String(fuse.rating ?? ''),
+		blockingDiode: string.blockingDiode,
+		devices: devices === null ? 'none' : devices === 'unknown' ? 'unknown' : devices.kind,
+		modulesPerDevice: known?.modulesPerDevice === 2 ? '2' : '1',
+		devicePart: known?.part ?? '',
+		connectors: string.connectors ?? '',
+		to: string.to ?? '',
+		input: string.input ?? ''
+	};
+}
+
+/** Temperature at which the ohms of a cable are worked out from its measures, degC. */
+const CABLE_TEMPERATURE = 40;
+
+/** Ohms of the cable of a form: by its measures where they are given, else as typed. */
+export function cableOhmsOfForm(
+	form: Pick<StringForm, 'cableResistance' | 'cableLength' | 'cableSize'>
+): number | null {
+	const length = figureOrUnknown(form.cableLength);
+	const size = figureOrUnknown(form.cableSize);
+	if (length === null || size === null) return figureOrUnknown(form.cableResistance);
+	const ohms = cableResistance({ length, size, temperature: CABLE_TEMPERATURE });
+	return Number(ohms.toPrecision(3));
+}
+
+/** What a form says of a string beside its id, mark, modules and place. */
+export function stringFieldsOfForm(
+	form: StringForm
+): Omit<StringRecord, 'id' | 'label' | 'modules' | 'spans'> {
+	const length = figureOrUnknown(form.cableLength);
+	const size = figureOrUnknown(form.cableSize);
+	const rating = figureOrUnknown(form.fuseRating);
+	const none = form.devices === 'none' || form.devices === 'unknown';
+	return {
+		moduleTypeId: form.moduleTypeId,
+		moduleCount: figureValue(form.moduleCount),
+		cableResistance: cableOhmsOfForm(form) ?? USUAL_CABLE_OHMS,
+		cable: length === null || size === null ? null : { length, size },
+		fuse:
+			form.fuse === 'none'
+				? null
+				: form.fuse === 'unknown'
+					? 'unknown'
+					: { rating: form.fuse === 'rated' ? rating : null },
+		blockingDiode: form.blockingDiode,
+		devices: none
+			? form.devices === 'none'
+				? null
+				: 'unknown'
+			: {
+					kind: form.devices as StringDevices['kind'],
+					modulesPerDevice: form.modulesPerDevice === '2' ? 2 : 1,
+					part: form.devicePart === '' ? null : form.devicePart
+				},
+		connectors: form.connectors === '' ? null : form.connectors,
+		to: form.to === '' ? null : form.to,
+		input: form.input === '' ? null : form.input
+	};
+}
 
 const RUN = /^(\p{L}*)(\d+)[-\u2013](?:\1)?(\d+)$/u;
 
@@ -134,15 +246,6 @@ export function expandLabels(list: string): string[] {
 			if (to < from || to - from > 500) return [item];
 			return Array.from({ length: to - from + 1 }, (_, i) => `${letters}${from + i}`);
 		});
-}
-
-/** What the fuse fields mean. */
-export function fuseOfForm(
-	form: Pick<StringsForm, 'fuse' | 'fuseRating'>
-): { rating: number | null } | null {
-	if (form.fuse === 'none') return null;
-	const rated = form.fuse === 'rated' && form.fuseRating.trim() !== '';
-	return { rating: rated ? figureValue(form.fuseRating) : null };
 }
 
 export const conditionsFormSchema = z.object({

@@ -1,7 +1,24 @@
 import { z } from 'zod';
-import type { ArrayRecord, ModuleType, StringRecord } from '../circuit/record';
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
+import { cellKey, cellsOf, STEPS, type Field, type Span } from '../record/field';
+import { fieldsOf, PART_KIND_NAMES, type Part, type PartKind } from '../record/part';
+import {
+	MODULE_STATES,
+	STRUCTURES,
+	SYSTEMS,
+	UNKNOWN_LIMITS,
+	UNKNOWN_RULES,
+	UNSEEN_STRING,
+	type ArrayRecord,
+	type ModuleDetail,
+	type ModuleLimits,
+	type ModuleType,
+	type SiteRules,
+	type StringDevices,
+	type StringRecord
+} from '../record/record';
+import type { PartFields, SpecField } from '../record/spec';
 
 /** Bounds of what a module, string or site can be; beyond them a figure is a slip of the finger. */
 export const RECORD_LIMITS = {
@@ -17,6 +34,18 @@ export const RECORD_LIMITS = {
 	ohms: { min: 0, max: 100, unit: 'ohm' },
 	fuse: { min: 0.5, max: 630, unit: 'A' },
 	year: { min: 1980, max: 2100, unit: '', whole: true },
+	systemVolts: { min: 50, max: 2000, unit: 'V' },
+	seriesFuse: { min: 1, max: 100, unit: 'A' },
+	cableLength: { min: 0.1, max: 5000, unit: 'm' },
+	cableSize: { min: 0.5, max: 300, unit: 'mm²' },
+	rows: { min: 1, max: 200, unit: '', whole: true },
+	columns: { min: 1, max: 200, unit: '', whole: true },
+	tilt: { min: 0, max: 90, unit: '°' },
+	azimuth: { min: 0, max: 360, unit: '°' },
+	lowest: { min: -60, max: 30, unit: '°C' },
+	hottestCell: { min: 20, max: 110, unit: '°C' },
+	parts: 5000,
+	fields: 500,
 	strings: 2000,
 	moduleTypes: 200
 } as const;
@@ -51,50 +80,267 @@ const plateSchema = z
 		message: 'Imp must be below Isc; the two may have changed places.'
 	}) satisfies z.ZodType<Plate>;
 
-const moduleTypeSchema = z.strictObject({
+const limitsSchema = z.strictObject({
+	systemVolts: within(RECORD_LIMITS.systemVolts).nullable(),
+	seriesFuse: within(RECORD_LIMITS.seriesFuse).nullable(),
+	bifacial: z.boolean().nullable()
+}) satisfies z.ZodType<ModuleLimits>;
+
+export const moduleTypeSchema = z.strictObject({
 	id: z.uuid(),
 	name: shortText(80),
 	plate: plateSchema,
 	tolerance: z.strictObject({
 		vocPct: within(RECORD_LIMITS.tolerancePct),
 		iscPct: within(RECORD_LIMITS.tolerancePct)
-	})
+	}),
+	limits: limitsSchema.default(UNKNOWN_LIMITS)
 }) satisfies z.ZodType<ModuleType>;
 
-const stringSchema = z.strictObject({
+const moduleDetailSchema = z.strictObject({
+	number: count(RECORD_LIMITS.modules),
+	serial: shortText(60).nullable(),
+	deviceCode: shortText(60).nullable(),
+	year: count(RECORD_LIMITS.year).nullable(),
+	state: z.enum(MODULE_STATES).nullable(),
+	moduleTypeId: z.uuid().nullable()
+}) satisfies z.ZodType<ModuleDetail>;
+
+const spanSchema = z.strictObject({
+	from: count(RECORD_LIMITS.modules),
+	count: count(RECORD_LIMITS.modules),
+	field: z.uuid(),
+	row: z
+		.int()
+		.min(0)
+		.max(RECORD_LIMITS.rows.max - 1),
+	column: z
+		.int()
+		.min(0)
+		.max(RECORD_LIMITS.columns.max - 1),
+	step: z.enum(STEPS)
+}) satisfies z.ZodType<Span>;
+
+const devicesSchema = z.strictObject({
+	kind: z.enum(['rapid-shutdown', 'optimiser', 'micro-inverter']),
+	modulesPerDevice: z.union([z.literal(1), z.literal(2)]),
+	part: z.uuid().nullable()
+}) satisfies z.ZodType<StringDevices>;
+
+/** Fields that version 1 did not have come out as unknown. */
+export const stringSchema = z.strictObject({
 	id: z.uuid(),
 	label: shortText(20),
 	moduleTypeId: z.uuid(),
 	moduleCount: count(RECORD_LIMITS.modules),
+	modules: z.array(moduleDetailSchema).max(RECORD_LIMITS.modules.max).readonly().default([]),
 	cableResistance: within(RECORD_LIMITS.ohms),
-	fuse: z.strictObject({ rating: within(RECORD_LIMITS.fuse).nullable() }).nullable(),
-	input: shortText(40).nullable()
+	cable: z
+		.strictObject({
+			length: within(RECORD_LIMITS.cableLength),
+			size: within(RECORD_LIMITS.cableSize)
+		})
+		.nullable()
+		.default(UNSEEN_STRING.cable),
+	fuse: z.union([
+		z.strictObject({ rating: within(RECORD_LIMITS.fuse).nullable() }),
+		z.literal('unknown'),
+		z.null()
+	]),
+	blockingDiode: z
+		.enum(['none', 'silicon', 'schottky', 'unknown'])
+		.default(UNSEEN_STRING.blockingDiode),
+	devices: z.union([devicesSchema, z.literal('unknown'), z.null()]).default(UNSEEN_STRING.devices),
+	connectors: shortText(60).nullable().default(null),
+	to: z.uuid().nullable().default(null),
+	input: shortText(40).nullable(),
+	spans: z.array(spanSchema).max(RECORD_LIMITS.modules.max).readonly().default([])
 }) satisfies z.ZodType<StringRecord>;
+
+export const fieldSchema = z.strictObject({
+	id: z.uuid(),
+	name: shortText(60),
+	rows: count(RECORD_LIMITS.rows),
+	columns: count(RECORD_LIMITS.columns),
+	tilt: within(RECORD_LIMITS.tilt).nullable(),
+	azimuth: within(RECORD_LIMITS.azimuth).nullable(),
+	lying: z.boolean(),
+	countedTypeId: z.uuid().nullable()
+}) satisfies z.ZodType<Field>;
+
+/** Longest free text of a part, characters. */
+const PART_TEXT = 120;
+
+function specSchema(field: SpecField): z.ZodType {
+	switch (field.type) {
+		case 'figure':
+			return within(field).nullable();
+		case 'choice':
+			return z.enum(field.options).nullable();
+		case 'text':
+			return shortText(PART_TEXT).nullable();
+	}
+}
+
+/** Schema of a table of fields; every one may be unknown. */
+export function specsSchema(fields: PartFields) {
+	const entries = Object.entries(fields).map(([key, field]) => [key, specSchema(field)]);
+	return z.strictObject(Object.fromEntries(entries) as Record<string, z.ZodType>);
+}
+
+function partSchemaOf(kind: PartKind) {
+	return z.strictObject({
+		id: z.uuid(),
+		kind: z.literal(kind),
+		mark: shortText(40),
+		place: shortText(PART_TEXT).nullable(),
+		model: shortText(PART_TEXT).nullable(),
+		serial: shortText(60).nullable(),
+		to: z.uuid().nullable(),
+		specs: specsSchema(fieldsOf(kind))
+	});
+}
+
+const [firstKind, ...otherKinds] = PART_KIND_NAMES.map(partSchemaOf);
+/** The table gives the schema its fields, so its type is the table's and not one that Zod infers. */
+export const partSchema = z.discriminatedUnion('kind', [
+	firstKind!,
+	...otherKinds
+]) as unknown as z.ZodType<Part>;
+
+export const rulesSchema = z.strictObject({
+	profile: z.enum(['US', 'IEC']),
+	edition: z.union([z.literal(2014), z.literal(2017), z.literal(2020), z.literal(2023)]).nullable(),
+	structure: z.enum(STRUCTURES).nullable(),
+	lowest: within(RECORD_LIMITS.lowest).nullable(),
+	hottestCell: within(RECORD_LIMITS.hottestCell).nullable(),
+	alwaysFuse: z.boolean()
+}) satisfies z.ZodType<SiteRules>;
 
 export const arrayRecordSchema = z
 	.strictObject({
-		moduleTypes: z.array(moduleTypeSchema).max(RECORD_LIMITS.moduleTypes),
-		strings: z.array(stringSchema).max(RECORD_LIMITS.strings),
+		system: z.enum(SYSTEMS).nullable().default(null),
+		rules: rulesSchema.default(UNKNOWN_RULES),
+		moduleTypes: z.array(moduleTypeSchema).max(RECORD_LIMITS.moduleTypes).readonly(),
+		strings: z.array(stringSchema).max(RECORD_LIMITS.strings).readonly(),
+		parts: z.array(partSchema).max(RECORD_LIMITS.parts).readonly().default([]),
+		absent: z
+			.array(z.enum(PART_KIND_NAMES as [PartKind, ...PartKind[]]))
+			.readonly()
+			.default([]),
+		fields: z.array(fieldSchema).max(RECORD_LIMITS.fields).readonly().default([]),
 		inServiceSince: count(RECORD_LIMITS.year).nullable()
 	})
-	.superRefine(({ moduleTypes, strings }, context) => {
-		const types = new Set(moduleTypes.map((type) => type.id));
-		const labels = new Set<string>();
-		strings.forEach((string, i) => {
-			if (!types.has(string.moduleTypeId)) {
-				context.addIssue({
-					code: 'custom',
-					path: ['strings', i, 'moduleTypeId'],
-					message: `String ${string.label} names a module type that the record does not hold.`
-				});
-			}
-			if (labels.has(string.label)) {
-				context.addIssue({
-					code: 'custom',
-					path: ['strings', i, 'label'],
-					message: `Two strings carry the mark ${string.label}. Give each its own.`
-				});
-			}
-			labels.add(string.label);
-		});
+	.superRefine((record, context) => {
+		for (const { path, message } of brokenLinks(record)) {
+			context.addIssue({ code: 'custom', path: [...path], message });
+		}
 	}) satisfies z.ZodType<ArrayRecord>;
+
+interface BrokenLink {
+	readonly path: readonly (string | number)[];
+	readonly message: string;
+}
+
+/** What names something that is not there, and what stands twice. */
+function* brokenLinks(record: ArrayRecord): Generator<BrokenLink> {
+	yield* brokenStrings(record);
+	yield* brokenParts(record);
+	yield* doubledCells(record);
+	const types = new Set(record.moduleTypes.map(({ id }) => id));
+	for (const [i, { name, countedTypeId }] of record.fields.entries()) {
+		if (countedTypeId !== null && !types.has(countedTypeId)) {
+			const message = `Field ${name} names a module type that the record does not hold.`;
+			yield { path: ['fields', i, 'countedTypeId'], message };
+		}
+	}
+}
+
+function* brokenStrings({
+	moduleTypes,
+	strings,
+	parts,
+	fields
+}: ArrayRecord): Generator<BrokenLink> {
+	const types = new Set(moduleTypes.map(({ id }) => id));
+	const known = new Set(parts.map(({ id }) => id));
+	const planes = new Set(fields.map(({ id }) => id));
+	const labels = new Set<string>();
+	for (const [i, string] of strings.entries()) {
+		const broken = (field: string, message: string) => ({
+			path: ['strings', i, field],
+			message: message.replace('%', string.label)
+		});
+		const named = [string.moduleTypeId, ...string.modules.map((m) => m.moduleTypeId)];
+		if (named.some((id) => id !== null && !types.has(id))) {
+			yield broken('moduleTypeId', 'String % names a module type that the record does not hold.');
+		}
+		if (labels.has(string.label)) {
+			yield broken('label', 'Two strings carry the mark %. Give each its own.');
+		}
+		if (string.to !== null && !known.has(string.to)) {
+			yield broken('to', 'String % leads to a part that the record does not hold.');
+		}
+		const devices = string.devices === 'unknown' ? null : string.devices;
+		if (devices?.part && !known.has(devices.part)) {
+			yield broken('devices', 'String % names a device that the record does not hold.');
+		}
+		if (string.spans.some(({ field }) => !planes.has(field))) {
+			yield broken('spans', 'String % lies on a field that the record does not hold.');
+		}
+		if (string.modules.some(({ number }) => number > string.moduleCount)) {
+			yield broken(
+				'modules',
+				`String % has ${string.moduleCount} modules; something is recorded of a higher number.`
+			);
+		}
+		labels.add(string.label);
+	}
+}
+
+function* brokenParts({ parts }: ArrayRecord): Generator<BrokenLink> {
+	const known = new Map(parts.map((part) => [part.id, part]));
+	for (const [i, part] of parts.entries()) {
+		if (part.to === null) continue;
+		if (!known.has(part.to)) {
+			const message = `${part.mark} leads to a part that the record does not hold.`;
+			yield { path: ['parts', i, 'to'], message };
+		}
+		const passed = new Set([part.id]);
+		for (let next: string | null = part.to; next !== null; next = known.get(next)?.to ?? null) {
+			if (passed.has(next)) {
+				const message = `${part.mark} leads back to itself. Choose another part after it.`;
+				yield { path: ['parts', i, 'to'], message };
+				break;
+			}
+			passed.add(next);
+		}
+	}
+}
+
+function* doubledCells({ strings, fields }: ArrayRecord): Generator<BrokenLink> {
+	const sizes = new Map(fields.map((field) => [field.id, field]));
+	const taken = new Map<string, string>();
+	for (const [i, { label, spans, moduleCount }] of strings.entries()) {
+		for (const [m, cell] of cellsOf(spans, moduleCount).entries()) {
+			if (!cell) continue;
+			const path = ['strings', i, 'spans'];
+			const field = sizes.get(cell.field);
+			if (field && !isOn(field, cell)) {
+				const message = `Module ${m + 1} of ${label} lies beyond the edge of ${field.name}.`;
+				yield { path, message };
+			}
+			const key = cellKey(cell);
+			const other = taken.get(key);
+			if (other !== undefined) {
+				const message = `Module ${m + 1} of ${label} lies where ${other} lies. Move one of them.`;
+				yield { path, message };
+			}
+			taken.set(key, `module ${m + 1} of ${label}`);
+		}
+	}
+}
+
+function isOn({ rows, columns }: Field, { row, column }: { row: number; column: number }) {
+	return row >= 0 && row < rows && column >= 0 && column < columns;
+}

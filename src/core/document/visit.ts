@@ -14,6 +14,7 @@ import {
 	type Visit,
 	type Withdrawal
 } from '../expectation/visit';
+import { inspectionEntrySchema } from './inspection';
 import { arrayRecordSchema, instant, shortText } from './record';
 
 /**
@@ -151,7 +152,8 @@ function isTimeZone(name: string): boolean {
 }
 
 export const FORMAT = 'zembo-visit';
-export const VERSION = 1;
+/** Version 2 records every kind of part. */
+export const VERSION = 2;
 
 /** One visit with the site and the revision of its record that it points at: all it takes to assess it anywhere. */
 export const visitDocumentSchema = z
@@ -161,7 +163,9 @@ export const visitDocumentSchema = z
 		site: siteSchema,
 		revision: z.strictObject({ id: z.uuid(), number: z.int().min(1), createdAt: instant }),
 		record: arrayRecordSchema,
-		visit: visitSchema
+		visit: visitSchema,
+		/** Answers of the walk; photographs are named by their ids and lie beside the file. */
+		inspection: z.array(inspectionEntrySchema).max(10_000).readonly().default([])
 	})
 	.superRefine(({ record, visit }, context) => {
 		const strings = new Set(record.strings.map((string) => string.id));

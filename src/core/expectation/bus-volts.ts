@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../circuit/record';
+import type { ArrayRecord } from '../record/record';
 import { placeKey } from './standing';
 import type { Reading } from './visit';
 

@@ -1,4 +1,4 @@
-import type { ModuleType, StringRecord } from '../circuit/record';
+import type { ModuleType, StringRecord } from '../record/record';
 import type { Conditions } from '../conditions/conditions';
 import {
 	AGEING_DOUBT,

@@ -1,4 +1,4 @@
-import type { ArrayRecord, StringRecord } from '../circuit/record';
+import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
 import { openCircuitVoltage } from '../module/single-diode';
 import { busVoltsByInput } from './bus-volts';
 import { countDifference, type CountedDifference } from './difference';
@@ -71,7 +71,9 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 	const years = yearsInService(record, visit.startedAt);
 	const groups = conditions
 		? record.moduleTypes
-				.filter((type) => record.strings.some((string) => string.moduleTypeId === type.id))
+				.filter((type) =>
+					record.strings.some((string) => string.moduleTypeId === type.id && !isAcBranch(string))
+				)
 				.map((type) => siblingGroup(type, record, years, conditions, visit.meters, standing))
 		: [];
 	const limits = thresholds(standing.size + groups.length);
@@ -117,6 +119,9 @@ function judgePlace(
 	};
 	const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
 	const group = groups.find((candidate) => candidate.model.type === type);
+	if (isAcBranch(string)) {
+		return { ...none, missing: 'Every module has its own inverter: this branch carries AC.' };
+	}
 	if (!type) return { ...none, missing: 'The string’s module type is not recorded.' };
 	if (!group) return { ...none, missing: 'Irradiance and cell temperature are not entered yet.' };
 	const atVolts =

@@ -1,4 +1,4 @@
-import type { ArrayRecord, ModuleType, StringRecord } from '../circuit/record';
+import { isAcBranch, type ArrayRecord, type ModuleType, type StringRecord } from '../record/record';
 import type { Conditions } from '../conditions/conditions';
 import { openCircuitVoltage, type SingleDiode } from '../module/single-diode';
 import { STC_IRRADIANCE } from '../units/constants';
@@ -14,11 +14,13 @@ import {
 import { median } from './median';
 import {
 	agedModel,
+	alike,
 	moduleHere,
 	predictReading,
 	readingIn,
 	stringHere,
 	type AgedModel,
+	type ModulesHere,
 	type Prediction
 } from './predict';
 import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
@@ -32,6 +34,8 @@ import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
  */
 export interface SiblingGroup {
 	readonly model: AgedModel;
+	/** Other types that stand singly in these strings. */
+	readonly companions: readonly AgedModel[];
 	readonly strings: readonly StringRecord[];
 	readonly conditions: Conditions;
 	readonly series: Series;
@@ -41,6 +45,8 @@ export interface SiblingGroup {
 	/** Distinct answers for effective light and heat, best first. */
 	readonly estimates: readonly [SharedEstimate, ...SharedEstimate[]];
 }
+
+type GroupBase = Pick<SiblingGroup, 'model' | 'companions' | 'conditions'>;
 
 export interface GroupReading extends SharedReading {
 	readonly reading: Reading;
@@ -57,15 +63,26 @@ export function moduleAtShift(
 	return moduleHere(group.model, light, group.conditions.cellTemperature.value + shift.heat);
 }
 
+/** All modules of the group's strings at a shift, those of other types among them too. */
+export function modulesAtShift(group: GroupBase, shift: Shift): ModulesHere {
+	const main = moduleAtShift(group, shift);
+	if (group.companions.length === 0) return alike(main);
+	const others = group.companions.map((model) => {
+		const module = moduleAtShift({ ...group, model }, shift);
+		return [model.type.id, { module, type: model.type }] as const;
+	});
+	return { main, others: new Map(others) };
+}
+
 /** What a whole string of the group would read at a shift. */
 export function predictAtShift(
-	group: Pick<SiblingGroup, 'model' | 'conditions'>,
+	group: GroupBase,
 	string: StringRecord,
 	quantity: Quantity,
 	atVolts: number | null,
 	shift: Shift
 ): Prediction {
-	const circuit = stringHere(string, group.model, moduleAtShift(group, shift));
+	const circuit = stringHere(string, group.model, modulesAtShift(group, shift));
 	return predictReading(circuit, quantity, atVolts);
 }
 
@@ -134,8 +151,14 @@ export function siblingGroup(
 	standing: ReadonlyMap<string, Reading>
 ): SiblingGroup {
 	const model = agedModel(type, years);
-	const base = { model, conditions };
-	const strings = record.strings.filter((string) => string.moduleTypeId === type.id);
+	const strings = record.strings.filter(
+		(string) => string.moduleTypeId === type.id && !isAcBranch(string)
+	);
+	const amongThem = new Set(strings.flatMap(({ modules }) => modules.map((m) => m.moduleTypeId)));
+	const companions = record.moduleTypes
+		.filter((other) => other !== type && amongThem.has(other.id))
+		.map((other) => agedModel(other, years));
+	const base = { model, companions, conditions };
 	const perKelvin = voltsPerKelvin(base);
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
 	const found = strings.flatMap((string) =>
@@ -161,14 +184,14 @@ export function siblingGroup(
 }
 
 function groupReading(
-	base: Pick<SiblingGroup, 'model' | 'conditions'>,
+	base: GroupBase,
 	series: Series,
 	{ string, reading }: Pick<GroupReading, 'string' | 'reading'>
 ): GroupReading {
 	const { quantity, atVolts } = reading;
 	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
 	const contributions = ownDoubt(quantity, prediction, string, series, atVolts);
-	const stated = moduleAtShift(base, NO_SHIFT);
+	const stated = modulesAtShift(base, NO_SHIFT);
 	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
 	return {
 		reading,
@@ -176,6 +199,6 @@ function groupReading(
 		contributions,
 		measured: reading.value,
 		ownSigma: combine(contributions),
-		at: (shift) => shown(moduleAtShift(base, shift)).value
+		at: (shift) => shown(modulesAtShift(base, shift)).value
 	};
 }

@@ -1,7 +1,7 @@
 import type { BusCircuit } from '../circuit/description';
-import type { ArrayRecord } from '../circuit/record';
+import type { ArrayRecord } from '../record/record';
 import { expectReadings } from './expect';
-import { moduleAtShift } from './group';
+import { modulesAtShift } from './group';
 import { stringHere, USUAL_PARTS } from './predict';
 import type { Visit } from './visit';
 
@@ -27,8 +27,8 @@ export function inputHere(record: ArrayRecord, visit: Visit, stringId: string): 
 		.flatMap((string) => {
 			const group = siblingGroups.find(({ model }) => model.type.id === string.moduleTypeId);
 			if (!group) return [];
-			const module = moduleAtShift(group, group.estimates[0].shift);
-			return [stringHere(string, group.model, module)];
+			const modules = modulesAtShift(group, group.estimates[0].shift);
+			return [stringHere(string, group.model, modules)];
 		});
 	return strings.some(({ name }) => name === asked.label)
 		? { bus: { ...USUAL_PARTS, strings }, subject: asked.label }

@@ -1,8 +1,24 @@
-import type { ModuleType, StringRecord } from '../circuit/record';
+import {
+	fuseInCircuit,
+	typesInString,
+	type BlockingDiodeRecord,
+	type ModuleType,
+	type StringRecord
+} from '../record/record';
 import { StringSource, voltsInto } from '../circuit/bus';
 import { gatherString } from '../circuit/compile';
-import { wholeModules, type BusCircuit, type StringCircuit } from '../circuit/description';
-import { BYPASS_DIODE } from '../circuit/diode';
+import {
+	wholeModules,
+	type BusCircuit,
+	type ModuleRun,
+	type StringCircuit
+} from '../circuit/description';
+import {
+	BLOCKING_SCHOTTKY,
+	BLOCKING_SILICON,
+	BYPASS_DIODE,
+	type DiodeModel
+} from '../circuit/diode';
 import { METER_RESISTANCE, OPEN } from '../circuit/parts';
 import { TYPICAL_BREAKDOWN } from '../circuit/section';
 import { fitLabel, type LabelFit } from '../module/fit';
@@ -51,21 +67,72 @@ export const USUAL_PARTS: Pick<BusCircuit, 'bypass' | 'breakdown'> = {
 	breakdown: TYPICAL_BREAKDOWN
 };
 
+/** Modules of an array in one light and heat: those of a string's own type, and others among them by type. */
+export interface ModulesHere {
+	readonly main: SingleDiode;
+	readonly others: ReadonlyMap<string, OtherModule>;
+}
+
+interface OtherModule {
+	readonly module: SingleDiode;
+	readonly type: ModuleType;
+}
+
+const NO_OTHERS: ModulesHere['others'] = new Map();
+
+/** A string's modules where all are of one type. */
+export function alike(main: SingleDiode): ModulesHere {
+	return { main, others: NO_OTHERS };
+}
+
+/** Runs of equal modules of a string, whole; a module of a type that nothing is known of is taken as the others. */
+function runsHere(
+	string: StringRecord,
+	model: AgedModel,
+	{ main, others }: ModulesHere
+): ModuleRun[] {
+	const own = { module: main, type: model.type };
+	const run = ({ module, type: { plate } }: OtherModule, count: number) => ({
+		...wholeModules(module, count, plate.sections),
+		cellsInSeries: plate.cellsInSeries
+	});
+	if (string.modules.every(({ moduleTypeId }) => moduleTypeId === null)) {
+		return [run(own, string.moduleCount)];
+	}
+	const runs: { of: OtherModule; count: number }[] = [];
+	for (const id of typesInString(string)) {
+		const of = id === model.type.id ? own : (others.get(id) ?? own);
+		const last = runs.at(-1);
+		if (last?.of === of) last.count++;
+		else runs.push({ of, count: 1 });
+	}
+	return runs.map(({ of, count }) => run(of, count));
+}
+
+const BLOCKING: Readonly<Record<BlockingDiodeRecord, DiodeModel | null>> = {
+	none: null,
+	unknown: null,
+	silicon: BLOCKING_SILICON,
+	schottky: BLOCKING_SCHOTTKY
+};
+
 /** A recorded string as a circuit, whole. The record names one fuse; it is taken to stand in the positive pole. */
 export function stringHere(
 	string: StringRecord,
 	model: AgedModel,
-	module: SingleDiode
+	modules: ModulesHere
 ): StringCircuit {
-	const { sections, cellsInSeries } = model.type.plate;
-	const { label, moduleCount, cableResistance, fuse } = string;
-	const run = { ...wholeModules(module, moduleCount, sections), cellsInSeries };
+	const { sections } = model.type.plate;
+	const blocking = BLOCKING[string.blockingDiode];
+	const { label, cableResistance } = string;
+	const fuse = fuseInCircuit(string);
 	return {
 		name: label,
-		modules: [run],
+		modules: runsHere(string, model, modules),
 		sectionsPerModule: sections,
 		cableResistance,
-		fuses: { positive: fuse && { rating: fuse.rating, state: 'whole' }, negative: null }
+		fuses: { positive: fuse && { rating: fuse.rating, state: 'whole' }, negative: null },
+		...(blocking && { blockingDiode: { ...blocking, state: 'whole' } })
 	};
 }
 
@@ -88,19 +155,23 @@ export interface Prediction {
  * A reading as a function of the light and heat of its modules, for one who asks many. Isolated
  * readings are taken at the source side of fuse and switch, operating ones behind them.
  *
- * @param circuit the string, whose modules share `module`
+ * @param circuit the string, whose modules are `modules`
  * @param atVolts volts of the string while its current flows; used for the operating current alone
  */
 export function readingIn(
 	circuit: StringCircuit,
-	module: SingleDiode,
+	modules: ModulesHere,
 	quantity: Quantity,
 	atVolts: number | null
-): (relit: SingleDiode) => Prediction {
+): (relit: ModulesHere) => Prediction {
 	const operating = quantity === 'operating-current';
 	const [gathered] = gatherString(circuit, AS_RECORDED, operating ? 'bus' : 'source');
-	const source = (to: SingleDiode) =>
-		new StringSource(gathered.chain(AS_RECORDED, { from: module, to }), circuit.leadsReversed);
+	const typeOf = new Map([...modules.others].map(([id, { module }]) => [module, id]));
+	const source = ({ main, others }: ModulesHere) => {
+		const relit = (params: SingleDiode) =>
+			params === modules.main ? main : (others.get(typeOf.get(params) ?? '')?.module ?? params);
+		return new StringSource(gathered.chain(AS_RECORDED, relit), circuit.leadsReversed);
+	};
 	switch (quantity) {
 		case 'open-circuit-voltage':
 			return (relit) => ({ value: voltsShown(source(relit)), perVolt: 0 });
@@ -121,8 +192,8 @@ export function predictReading(
 	quantity: Quantity,
 	atVolts: number | null
 ): Prediction {
-	const { params } = circuit.modules[0]!;
-	return readingIn(circuit, params, quantity, atVolts)(params);
+	const asItIs = alike(circuit.modules[0]!.params);
+	return readingIn(circuit, asItIs, quantity, atVolts)(asItIs);
 }
 
 /** The figure of {@link predictReading}, V or A. */

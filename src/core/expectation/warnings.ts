@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../circuit/record';
+import type { ArrayRecord } from '../record/record';
 import { DIM_LIGHT } from '../conditions/conditions';
 import { isDead, type SiblingGroup } from './group';
 import { standingConditions } from './standing';

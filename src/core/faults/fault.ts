@@ -1,4 +1,4 @@
-import type { ModuleType, StringRecord } from '../circuit/record';
+import type { ModuleType, StringRecord } from '../record/record';
 import type { StringCircuit } from '../circuit/description';
 import type { SwitchingState } from '../expectation/visit';
 import type { FaultCode } from './codes';

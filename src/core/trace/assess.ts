@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../circuit/record';
+import type { ArrayRecord } from '../record/record';
 import { expectReadings, type Expectations } from '../expectation/expect';
 import { placeKey, standingReadings } from '../expectation/standing';
 import type { Visit } from '../expectation/visit';

@@ -1,4 +1,4 @@
-import type { ModuleType, StringRecord } from '../circuit/record';
+import type { ModuleType, StringRecord } from '../record/record';
 import { CATALOGUE } from '../faults/catalogue';
 import type { Fault, Severity } from '../faults/fault';
 

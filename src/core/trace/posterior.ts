@@ -1,7 +1,7 @@
-import type { StringRecord } from '../circuit/record';
+import type { StringRecord } from '../record/record';
 import type { StringCircuit } from '../circuit/description';
 import { combine, ownDoubt } from '../expectation/error-model';
-import { moduleAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
+import { modulesAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
 import { predictReading, readingIn, stringHere, type Prediction } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
@@ -183,7 +183,7 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		readings: [...group.shared.values()].filter((item) => item.string === string)
 	}));
 	const questions = gatherQuestions(strings);
-	const atBest = moduleAtShift(group, group.estimates[0].shift);
+	const atBest = modulesAtShift(group, group.estimates[0].shift);
 	const answers = questions.list.map(({ item, hypotheses }) => {
 		const whole = stringHere(item.string, group.model, atBest);
 		const { quantity, atVolts } = item.reading;
@@ -202,11 +202,11 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		}))
 	}));
 	const points = grid.map((point) => {
-		const module = moduleAtShift(group, point);
+		const modules = modulesAtShift(group, point);
 		const foretold = questions.list.map(({ item }, q): Foretold[] => {
 			const scale = scaleOf(group, item);
 			return answers[q]!.map(({ shown, sigma }) => ({
-				value: shown && shown(module).value,
+				value: shown && shown(modules).value,
 				sigma,
 				scale
 			}));

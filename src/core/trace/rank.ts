@@ -1,5 +1,5 @@
 import type { SiblingGroup } from '../expectation/group';
-import { moduleAtShift } from '../expectation/group';
+import { modulesAtShift } from '../expectation/group';
 import { combine, ownDoubt } from '../expectation/error-model';
 import { stringHere } from '../expectation/predict';
 import type { Fault } from '../faults/fault';
@@ -200,11 +200,11 @@ function reasonsFor(
 	string: StringPosterior,
 	{ group, best }: GroupPosterior
 ): Reason[] {
-	const module = moduleAtShift(group, best);
+	const modules = modulesAtShift(group, best);
 	return string.readings.map((item) => {
 		const { quantity, atVolts } = item.reading;
 		const unit = quantity === 'open-circuit-voltage' ? ('V' as const) : ('A' as const);
-		const whole = stringHere(item.string, group.model, module);
+		const whole = stringHere(item.string, group.model, modules);
 		const healthy = predictUnder(string.hypotheses[0]!.hypothesis, whole, item)!;
 		const under = predictUnder(weighed.hypothesis, whole, item);
 		const sigma = Math.max(spread(group, item, healthy), under ? spread(group, item, under) : 0);

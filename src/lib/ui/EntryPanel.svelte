@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { tick, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import type { StringRecord } from '$core/circuit/record';
+	import type { StringRecord } from '$core/record/record';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/visit';
 	import type { PlaceVerdict } from '$core/expectation/expect';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+	import type { ArrayRecord, StringRecord } from '$core/record/record';
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import { placeKey } from '$core/expectation/standing';
 	import type { Quantity } from '$core/expectation/visit';

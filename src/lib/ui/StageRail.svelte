@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import { outcomeOfStop, walkOf } from '$core/rules/inspection/walk';
 	import type { VisitSession } from './visit-session.svelte';
 	import { count } from './words';
 
@@ -21,12 +22,30 @@
 	const read = $derived(wanted.filter((place) => place.reading).length);
 	const faulty = $derived(session.suspects.size > 0);
 
+	const inspected = $derived.by((): { note: string; state: StageState } => {
+		const { record, inspection } = session.document;
+		const stops = walkOf(record, inspection).flatMap((stretch) => stretch.stops);
+		const answered = stops.map(outcomeOfStop).filter((outcome) => outcome !== null);
+		const findings = answered.filter((outcome) => outcome === 'finding').length;
+		if (answered.length === 0) return { note: 'the walk', state: 'untouched' };
+		return {
+			note: findings > 0 ? count(findings, 'finding') : `${answered.length} of ${stops.length}`,
+			state: answered.length < stops.length ? 'begun' : 'proved'
+		};
+	});
+
 	const stages = $derived([
 		{
 			words: 'Take over',
 			note: count(session.document.record.strings.length, 'string'),
 			href: resolve('/sites/[site]/take-over', { site: session.document.site.id }),
 			state: (session.document.record.strings.length > 0 ? 'proved' : 'needs') as StageState
+		},
+		{
+			words: 'Inspect',
+			note: inspected.note,
+			href: resolve('/visits/[visit]/inspect', { visit }),
+			state: inspected.state
 		},
 		{
 			words: 'Conditions',
@@ -181,7 +200,7 @@
 
 		ol {
 			display: grid;
-			grid-template-columns: repeat(5, 1fr);
+			grid-template-columns: repeat(6, 1fr);
 		}
 
 		li:not(:last-child)::after {

@@ -1,4 +1,4 @@
-import type { ArrayRecord, StringRecord } from '$core/circuit/record';
+import type { ArrayRecord, StringRecord } from '$core/record/record';
 import { REVERSED_STRING } from '$core/rules/cautions';
 import type { Assessment } from '$core/trace/assess';
 import type { Cause } from '$core/trace/cause';

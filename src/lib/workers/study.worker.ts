@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { ArrayRecord } from '$core/circuit/record';
+import type { ArrayRecord } from '$core/record/record';
 import { inputHere, type InputHere } from '$core/expectation/here';
 import type { Visit } from '$core/expectation/visit';
 import { study, type WhatIf } from '$core/faults/what-if';

@@ -1,3 +1,4 @@
+import { EMPTY_RECORD } from '$core/record/record';
 import Database from 'better-sqlite3';
 import { sql } from 'kysely';
 import { spawn } from 'node:child_process';
@@ -6,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { createSite, EMPTY_RECORD, findSite, newestRevision } from '../repositories/sites';
+import { createSite, findSite, newestRevision } from '../repositories/sites';
 import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from './open';
 

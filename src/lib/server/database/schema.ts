@@ -75,6 +75,39 @@ interface WithdrawalTable {
 	by_name: string;
 }
 
+interface PhotographTable {
+	id: string;
+	visit_id: string;
+	taken_at: string;
+	added_at: string;
+	type: string;
+	/** px */
+	width: number;
+	height: number;
+	bytes: Buffer;
+}
+
+/** Append-only, as readings are. */
+interface InspectionEntryTable {
+	seq: Generated<number>;
+	id: string;
+	visit_id: string;
+	stop: string;
+	outcome: string;
+	severity: string | null;
+	/** InspectionEntry as JSON. */
+	entry: string;
+}
+
+interface LibraryEntryTable {
+	id: string;
+	kind: string;
+	name: string;
+	/** LibraryEntry as JSON. */
+	entry: string;
+	changed_at: string;
+}
+
 export interface Tables {
 	site: SiteTable;
 	site_revision: SiteRevisionTable;
@@ -82,4 +115,7 @@ export interface Tables {
 	conditions: ConditionsTable;
 	reading: ReadingTable;
 	withdrawal: WithdrawalTable;
+	photograph: PhotographTable;
+	inspection_entry: InspectionEntryTable;
+	library_entry: LibraryEntryTable;
 }

@@ -2,6 +2,7 @@ import type { VisitDocument } from '$core/document/visit';
 import type { Problem } from '$core/document/file';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db } from '../database/open';
+import { appendInspectionEntry } from './inspection';
 import { findRevision, findSite, insertRevision, insertSite, newestRevision } from './sites';
 import {
 	appendConditions,
@@ -37,7 +38,7 @@ export async function importVisit(
 	document: VisitDocument,
 	now: string
 ): Promise<Result<Imported, Problem>> {
-	const { site, revision, record, visit } = document;
+	const { site, revision, record, visit, inspection } = document;
 	return db.transaction().execute(async (trx): Promise<Result<Imported, Problem>> => {
 		const answer = { visitId: visit.id, siteId: site.id };
 		const here = await findVisit(trx, visit.id);
@@ -68,6 +69,7 @@ export async function importVisit(
 		for (const entry of visit.conditions) await appendConditions(trx, visit.id, entry);
 		for (const reading of visit.readings) await insertReading(trx, visit.id, reading);
 		for (const withdrawal of visit.withdrawals) await insertWithdrawal(trx, visit.id, withdrawal);
+		for (const entry of inspection) await appendInspectionEntry(trx, visit.id, entry);
 		return succeed({ ...answer, already: false });
 	});
 }

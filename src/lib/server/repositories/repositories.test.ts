@@ -1,3 +1,4 @@
+import { EMPTY_RECORD } from '$core/record/record';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +10,7 @@ import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
-import { changeRecord, createSite, EMPTY_RECORD, listSites, newestRevision } from './sites';
+import { changeRecord, createSite, listSites, newestRevision } from './sites';
 import { appendReading, findVisit, withdrawReading } from './visits';
 
 const NOW = '2026-11-24T09:00:00Z';

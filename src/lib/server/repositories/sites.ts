@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import type { ArrayRecord } from '$core/circuit/record';
+import { applyChange, stillHolds, type RecordChange } from '$core/record/change';
+import type { ArrayRecord } from '$core/record/record';
 import { arrayRecordSchema } from '$core/document/record';
 import type { Site } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
@@ -17,8 +18,6 @@ export interface SiteLine extends Site {
 	readonly visits: number;
 	readonly lastVisit: string | null;
 }
-
-export const EMPTY_RECORD: ArrayRecord = { moduleTypes: [], strings: [], inServiceSince: null };
 
 /** Sites a page of the list holds. */
 export const SITES_PER_PAGE = 50;
@@ -113,6 +112,16 @@ export async function insertSite(db: DbOrTransaction, site: Site, now: string): 
 export async function insertRevision(
 	db: DbOrTransaction,
 	siteId: string,
+	revision: Revision
+): Promise<void> {
+	const record = arrayRecordSchema.parse(revision.record);
+	await storeRevision(db, siteId, { ...revision, record });
+}
+
+/** Stores a revision whose record has been checked. */
+async function storeRevision(
+	db: DbOrTransaction,
+	siteId: string,
 	{ id, number, createdAt, record }: Revision
 ): Promise<void> {
 	await db
@@ -122,7 +131,7 @@ export async function insertRevision(
 			site_id: siteId,
 			number,
 			created_at: createdAt,
-			record: JSON.stringify(arrayRecordSchema.parse(record))
+			record: JSON.stringify(record)
 		})
 		.execute();
 }
@@ -151,6 +160,21 @@ export async function findRevision(db: DbOrTransaction, id: string): Promise<Rev
 	return row ? asRevision(row) : null;
 }
 
+/** A site's revision by its number. */
+export async function findRevisionNumber(
+	db: DbOrTransaction,
+	siteId: string,
+	number: number
+): Promise<Revision | null> {
+	const row = await db
+		.selectFrom('site_revision')
+		.selectAll()
+		.where('site_id', '=', siteId)
+		.where('number', '=', number)
+		.executeTakeFirst();
+	return row ? asRevision(row) : null;
+}
+
 function asRevision(row: {
 	id: string;
 	number: number;
@@ -171,25 +195,42 @@ export type RecordRefusal =
 	| { readonly kind: 'no-such-site' }
 	| { readonly kind: 'refused'; readonly words: string };
 
+export interface Changed {
+	readonly revision: Revision;
+	/** Somebody changed other entries meanwhile; both changes stand in the new revision. */
+	readonly merged: boolean;
+}
+
 /**
- * Stores a change of the record as a new revision, if the record is still the one the change was
- * made from.
+ * Stores a change of the record as a new revision. It may have been made from an older revision, if
+ * all it touches is still as it was there.
  *
+ * @param id of the new revision; one that is stored already is answered again, not stored again
  * @param base id of the revision that was on the screen
- * @param change gives the new record from that revision, or words why it cannot be
  */
 export async function changeRecord(
 	db: Db,
 	siteId: string,
-	base: string,
-	change: (record: ArrayRecord) => Result<ArrayRecord, string>,
+	{
+		id,
+		base,
+		change
+	}: { readonly id: string; readonly base: string; readonly change: RecordChange },
 	now: string
-): Promise<Result<Revision, RecordRefusal>> {
+): Promise<Result<Changed, RecordRefusal>> {
 	return db.transaction().execute(async (trx) => {
 		const newest = await newestRevision(trx, siteId);
 		if (!newest) return refuse({ kind: 'no-such-site' as const });
-		if (newest.id !== base) return refuse({ kind: 'changed-meanwhile' as const, newest });
-		const changed = change(newest.record);
+		const stored = newest.id === id ? newest : await findRevision(trx, id);
+		if (stored) return succeed({ revision: stored, merged: true });
+		const merged = newest.id !== base;
+		if (merged) {
+			const seen = await findRevision(trx, base);
+			if (!seen || !stillHolds(seen.record, newest.record, change)) {
+				return refuse({ kind: 'changed-meanwhile' as const, newest });
+			}
+		}
+		const changed = applyChange(newest.record, change);
 		if (!changed.ok) return refuse({ kind: 'refused' as const, words: changed.problem });
 		const checked = arrayRecordSchema.safeParse(changed.value);
 		if (!checked.success) {
@@ -197,12 +238,49 @@ export async function changeRecord(
 			return refuse({ kind: 'refused' as const, words });
 		}
 		const revision: Revision = {
-			id: uuid(),
+			id,
 			number: newest.number + 1,
 			createdAt: now,
 			record: checked.data
 		};
-		await insertRevision(trx, siteId, revision);
-		return succeed(revision);
+		await storeRevision(trx, siteId, revision);
+		return succeed({ revision, merged });
 	});
+}
+
+/** A revision without its record. */
+export type RevisionLine = Omit<Revision, 'record'> & { readonly visits: number };
+
+/** Revisions that a page of their list holds. */
+const REVISIONS_PER_PAGE = 40;
+
+/** A page of a site's revisions, newest first. @param below number of the last one of the page before */
+export async function listRevisions(
+	db: DbOrTransaction,
+	siteId: string,
+	below: number | null
+): Promise<RevisionLine[]> {
+	let query = db
+		.selectFrom('site_revision')
+		.select((eb) => [
+			'id',
+			'number',
+			'created_at',
+			eb
+				.selectFrom('visit')
+				.whereRef('visit.revision_id', '=', 'site_revision.id')
+				.select((e) => e.fn.countAll<number>().as('visits'))
+				.as('visits')
+		])
+		.where('site_id', '=', siteId)
+		.orderBy('number', 'desc')
+		.limit(REVISIONS_PER_PAGE);
+	if (below !== null) query = query.where('number', '<', below);
+	const rows = await query.execute();
+	return rows.map((row) => ({
+		id: row.id,
+		number: row.number,
+		createdAt: row.created_at,
+		visits: row.visits ?? 0
+	}));
 }

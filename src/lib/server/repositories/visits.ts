@@ -1,5 +1,7 @@
 import type { Selectable } from 'kysely';
 import {
+	FORMAT,
+	VERSION,
 	conditionsSchema,
 	metersSchema,
 	readingSchema,
@@ -10,6 +12,7 @@ import type { ConditionsEntry, Reading, Visit, Withdrawal } from '$core/expectat
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
 import type { ConditionsTable, ReadingTable } from '../database/schema';
+import { inspectionOf } from './inspection';
 import { findRevision, findSite } from './sites';
 
 export interface VisitLine {
@@ -56,7 +59,8 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 	const revision = await findRevision(db, row.revision_id);
 	if (!site || !revision) return null;
 	const inOrder = { visit: id };
-	const [conditions, readings, withdrawals] = await Promise.all([
+	const [inspection, conditions, readings, withdrawals] = await Promise.all([
+		inspectionOf(db, id),
 		db
 			.selectFrom('conditions')
 			.selectAll()
@@ -77,8 +81,8 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 			.execute()
 	]);
 	return {
-		format: 'zembo-visit',
-		version: 1,
+		format: FORMAT,
+		version: VERSION,
 		site,
 		revision: { id: revision.id, number: revision.number, createdAt: revision.createdAt },
 		record: revision.record as VisitDocument['record'],
@@ -97,7 +101,8 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 				at: w.at,
 				by: w.by_name
 			}))
-		}
+		},
+		inspection
 	};
 }
 
@@ -307,4 +312,9 @@ export async function withdrawReading(
 		}
 		return succeed(null);
 	});
+}
+
+export async function visitExists(db: DbOrTransaction, id: string): Promise<boolean> {
+	const row = await db.selectFrom('visit').select('id').where('id', '=', id).executeTakeFirst();
+	return row !== undefined;
 }

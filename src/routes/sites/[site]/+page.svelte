@@ -1,7 +1,7 @@
 <script lang="ts">
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
-	import { labelPower } from '$core/circuit/label-power';
+	import { labelPower } from '$core/record/label-power';
 	import { findingsOf } from '$lib/ui/findings';
 	import Field from '$lib/ui/Field.svelte';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';

@@ -1,10 +1,11 @@
+import { EMPTY_RECORD } from '$core/record/record';
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { siteFormSchema } from '$core/document/forms';
 import { figureValue } from '$core/document/figure';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
-import { createSite, EMPTY_RECORD } from '$lib/server/repositories/sites';
+import { createSite } from '$lib/server/repositories/sites';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => ({

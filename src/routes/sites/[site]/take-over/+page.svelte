@@ -1,147 +1,76 @@
 <script lang="ts">
-	import Plus from '@lucide/svelte/icons/plus';
-	import { enhance as plainEnhance } from '$app/forms';
 	import { resolve } from '$app/paths';
-	import { expandLabels } from '$core/document/forms';
-	import { checkLabel } from '$core/module/plausibility';
-	import Field from '$lib/ui/Field.svelte';
-	import FormTrouble from '$lib/ui/FormTrouble.svelte';
-	import { keptForm } from '$lib/ui/kept-form';
-	import StringEditor from '$lib/ui/StringEditor.svelte';
-	import StringFields from '$lib/ui/StringFields.svelte';
+	import { dcAcRatio, labelPower, moduleCount } from '$core/record/label-power';
+	import { unknownsOf } from '$core/record/unknowns';
+	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { kilowatts } from '$lib/ui/words';
+	import ModuleTypes from './ModuleTypes.svelte';
+	import PartRows from './PartRows.svelte';
+	import SiteFacts from './SiteFacts.svelte';
+	import StringRows from './StringRows.svelte';
+	import WalkList from './WalkList.svelte';
 
-	let { data, form: answer } = $props();
-	// svelte-ignore state_referenced_locally
-	const add = keptForm(data.addForm, { id: 'add' });
-	const { form, errors, enhance, submitting, message } = add;
-	const record = $derived(data.revision.record);
-	// The year as it was typed where it was refused, else as it is stored.
-	// svelte-ignore state_referenced_locally
-	let since = $state(answer?.since ?? String(record.inServiceSince ?? ''));
-	const labels = $derived(expandLabels($form.labels));
-
-	// A new module type is chosen at once where none was.
-	$effect(() => {
-		if ($form.moduleTypeId === '' && record.moduleTypes[0])
-			$form.moduleTypeId = record.moduleTypes[0].id;
-	});
+	let { data } = $props();
+	const session = useRecord();
+	const record = $derived(session.record);
+	const unknowns = $derived(unknownsOf(record));
+	const ratio = $derived(dcAcRatio(record));
 </script>
 
-<svelte:head><title>Take over · {data.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Record · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<p><a href={resolve('/sites/[site]', { site: data.site.id })}>{data.site.name}</a></p>
-	<h1>Take over the array</h1>
-	<p class="soft lead">
-		Read the module’s label, count modules and strings. Visits keep the revision they were made
-		with; this is revision {data.revision.number}.
-	</p>
-	{#if answer?.words}<p class="notice" data-kind="error" role="alert">{answer.words}</p>{/if}
-	{#if answer?.done}<p class="notice" data-kind="done" role="status">{answer.done}</p>{/if}
-
-	<section>
-		<h2>1. Module types</h2>
-		<ul class="plates">
-			{#each record.moduleTypes as type (type.id)}
-				{@const odd = checkLabel(type.plate)}
-				<li>
-					<a
-						class="panel"
-						href={resolve('/sites/[site]/take-over/module-types/[type]', {
-							site: data.site.id,
-							type: type.id
-						})}
-					>
-						<strong>{type.name}</strong>
-						<span class="figure">{type.plate.pmax} W · {type.plate.voc} V · {type.plate.isc} A</span
-						>
-						<span class="soft"
-							>{type.plate.technology}, {type.plate.cellsInSeries} cells in series, {type.plate
-								.sections} sections</span
-						>
-						{#if odd.length > 0}<span class="odd"
-								>{odd.length === 1 ? 'one thing is odd' : `${odd.length} things are odd`}</span
-							>{/if}
-					</a>
-				</li>
-			{/each}
-			<li>
-				<a
-					class="act-plain"
-					href={resolve('/sites/[site]/take-over/module-types/[type]', {
-						site: data.site.id,
-						type: 'new'
-					})}
-				>
-					<Plus size={20} aria-hidden="true" />Enter a label
-				</a>
-			</li>
-		</ul>
-	</section>
-
-	<section>
-		<h2>2. Strings</h2>
-		{#if record.strings.length > 0}
-			<div class="strings">
-				{#each record.strings as string (string.id)}
-					<StringEditor {string} moduleTypes={record.moduleTypes} revision={data.revision.id} />
-				{/each}
+	<div class="head">
+		<div>
+			<h1>The record</h1>
+			<p class="soft">
+				Revision {session.number}. Visits keep the revision they were made with.
+			</p>
+		</div>
+		<dl>
+			<div>
+				<dt>modules</dt>
+				<dd class="figure">{moduleCount(record)}</dd>
 			</div>
-		{/if}
-		{#if record.moduleTypes.length === 0}
-			<p class="soft">First the label: without it a string has no expected volts.</p>
-		{:else}
-			<form method="POST" action="?/add" use:enhance class="panel add">
-				<h3>Add strings</h3>
-				<input type="hidden" name="revision" value={data.revision.id} />
-				<Field
-					label="Marks"
-					name="labels"
-					bind:value={$form.labels}
-					errors={$errors.labels}
-					help={labels.length > 1
-						? `${labels.length} strings: ${labels.slice(0, 6).join(', ')}${labels.length > 6 ? ' …' : ''}`
-						: 'A1-A4 makes four; or A1, A2'}
-				/>
-				<StringFields {form} errors={$errors} moduleTypes={record.moduleTypes} />
-				<FormTrouble words={$message} />
-				<p>
-					<button class="act" disabled={$submitting}
-						>{labels.length > 1 ? `Add ${labels.length} strings` : 'Add'}</button
-					>
-				</p>
-			</form>
-		{/if}
-	</section>
+			<div>
+				<dt>label power</dt>
+				<dd class="figure">{kilowatts(labelPower(record))}</dd>
+			</div>
+			<div>
+				<dt>DC over AC</dt>
+				<dd class="figure">{ratio === null ? 'unknown' : ratio.toFixed(2)}</dd>
+			</div>
+			<div>
+				<dt>still unknown</dt>
+				<dd class="figure">{unknowns.length}</dd>
+			</div>
+		</dl>
+	</div>
 
-	<section>
-		<h2>3. Age</h2>
-		<form
-			method="POST"
-			action="?/since"
-			use:plainEnhance={() =>
-				async ({ update }) =>
-					update({ reset: false })}
-			class="since"
-		>
-			<input type="hidden" name="revision" value={data.revision.id} />
-			<Field
-				label="In service since"
-				name="inServiceSince"
-				bind:value={since}
-				figures
-				unit="year"
-				help="Leave empty if unknown; then no ageing is allowed for"
-			/>
-			<button class="act-plain">Store</button>
-		</form>
-	</section>
-
-	{#if record.strings.length > 0}
-		<p class="next">
-			<a class="act" href={resolve('/sites/[site]', { site: data.site.id })}>Done: to the site</a>
-		</p>
+	{#if record.moduleTypes.length === 0 && record.strings.length === 0}
+		<div class="panel first">
+			<h2>Start with a look around</h2>
+			<p>
+				Count rows and modules, read one label, see what hangs behind the modules. Two minutes, and
+				every reading has something to be compared with.
+			</p>
+			<p>
+				<a class="act" href={resolve('/sites/[site]/survey', { site: data.site.id })}
+					>Quick survey</a
+				>
+			</p>
+		</div>
 	{/if}
+
+	<div class="columns">
+		<div>
+			<ModuleTypes site={data.site.id} {record} />
+			<StringRows site={data.site.id} {session} />
+			<PartRows site={data.site.id} {session} />
+			<SiteFacts {session} />
+		</div>
+		<WalkList site={data.site.id} {unknowns} {record} />
+	</div>
 </div>
 
 <style>
@@ -149,78 +78,54 @@
 		font-size: 1.8rem;
 	}
 
-	.lead {
-		max-width: 68ch;
-	}
-
-	section {
-		margin-top: 1.6rem;
-	}
-
-	h2 {
-		font-size: 1.25rem;
-		margin-bottom: 0.6rem;
-	}
-
-	h3 {
-		font-size: 1.05rem;
-		grid-column: 1 / -1;
-	}
-
-	.plates {
+	.head {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 1rem;
-		align-items: center;
+		justify-content: space-between;
+		align-items: end;
+		gap: 0.8rem 2rem;
 	}
 
-	.plates .panel {
-		display: grid;
-		padding: 0.8rem 1.1rem;
-		color: var(--ink);
-		text-decoration: none;
-		border: var(--stroke) solid var(--rule);
+	dl {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.3rem 1.8rem;
 	}
 
-	.plates .panel:hover {
-		background: var(--lit);
+	dl div {
+		display: flex;
+		flex-direction: column-reverse;
 	}
 
-	.odd {
-		color: var(--look);
+	dt {
+		font-size: 0.88rem;
+		color: var(--soft);
+	}
+
+	dd {
+		font-size: 1.35rem;
 		font-weight: 600;
+		line-height: 1.15;
 	}
 
-	.strings {
-		border-top: var(--stroke) solid var(--rule);
-		margin-bottom: 1.2rem;
-	}
-
-	.add {
+	.first {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-		gap: 0.9rem 1.25rem;
-		padding: 1.1rem 1.25rem;
+		gap: 0.6rem;
+		padding: 1.2rem 1.5rem;
+		margin-top: 1.2rem;
+	}
+
+	.columns {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 21rem;
+		gap: 2.2rem;
 		align-items: start;
 	}
 
-	.add p {
-		grid-column: 1 / -1;
-	}
-
-	.since {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 1rem;
-		align-items: start;
-	}
-
-	.since button {
-		margin-top: 1.55rem;
-	}
-
-	.notice,
-	.next {
-		margin-top: 1rem;
+	@media (max-width: 1000px) {
+		.columns {
+			grid-template-columns: minmax(0, 1fr);
+			gap: 0;
+		}
 	}
 </style>

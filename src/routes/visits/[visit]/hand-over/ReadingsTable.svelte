@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ArrayRecord } from '$core/circuit/record';
+	import type { ArrayRecord } from '$core/record/record';
 	import type { Assessment } from '$core/trace/assess';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { figureOf, QUANTITY_WORDS, signed } from '$lib/ui/words';

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { labelPower } from '$core/circuit/label-power';
-	import type { ArrayRecord } from '$core/circuit/record';
+	import { fuseWords } from '$core/record/difference';
+	import { labelPower } from '$core/record/label-power';
+	import type { ArrayRecord } from '$core/record/record';
 	import { kilowatts } from '$lib/ui/words';
 
 	let { record }: { record: ArrayRecord } = $props();
@@ -14,7 +15,7 @@
 	<thead>
 		<tr>
 			<th>String</th><th class="num">Modules</th><th>Module type</th>
-			<th class="num">Cable, ohm</th><th class="num">Fuse, A</th><th>Input</th>
+			<th class="num">Cable, ohm</th><th class="num">Fuse</th><th>Input</th>
 		</tr>
 	</thead>
 	<tbody>
@@ -24,9 +25,7 @@
 				<td class="num figure">{string.moduleCount}</td>
 				<td>{typeOf(string.moduleTypeId)?.name}</td>
 				<td class="num figure">{string.cableResistance}</td>
-				<td class="num figure">
-					{string.fuse ? (string.fuse.rating ?? 'unknown') : 'none'}
-				</td>
+				<td class="num figure">{fuseWords(string.fuse)}</td>
 				<td>{string.input ?? 'unknown'}</td>
 			</tr>
 		{/each}

@@ -8,17 +8,19 @@ import {
 } from '$core/document/forms';
 import { checkLabel } from '$core/module/plausibility';
 import type { Plate } from '$core/module/plate';
-import { succeed } from '$core/units/result';
 import { database } from '$lib/server/database';
 import { setError, superValidate, zod4 } from '$lib/server/forms';
+import { listLibrary } from '$lib/server/repositories/library';
 import { refusalWords } from '$lib/server/record-words';
 import { changeRecord } from '$lib/server/repositories/sites';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, parent }) => {
 	const { revision } = await parent();
+	const library = await listLibrary(await database(), 'module');
 	if (params.type === 'new') {
 		return {
+			library,
 			form: await superValidate(zod4(labelFormSchema)),
 			used: 0
 		};
@@ -26,6 +28,7 @@ export const load: PageServerLoad = async ({ params, parent }) => {
 	const type = revision.record.moduleTypes.find((candidate) => candidate.id === params.type);
 	if (!type) error(404, { message: 'There is no such module type in the record.' });
 	return {
+		library,
 		form: await superValidate(formOfModuleType(type), zod4(labelFormSchema)),
 		used: revision.record.strings.filter((string) => string.moduleTypeId === type.id).length
 	};
@@ -55,12 +58,10 @@ export const actions: Actions = {
 		const changed = await changeRecord(
 			await database(),
 			params.site,
-			String(data.get('revision')),
-			(record) => {
-				const at = record.moduleTypes.findIndex((candidate) => candidate.id === type.id);
-				const moduleTypes =
-					at < 0 ? [...record.moduleTypes, type] : record.moduleTypes.with(at, type);
-				return succeed({ ...record, moduleTypes });
+			{
+				id: uuid(),
+				base: String(data.get('revision')),
+				change: [{ op: 'put', list: 'moduleTypes', value: type }]
 			},
 			new Date().toISOString()
 		);

@@ -1,75 +1,27 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { labelFormSchema, plateOfForm, type LabelForm } from '$core/document/forms';
-	import { ALPHA_UNITS, BETA_UNITS } from '$core/module/coefficients';
-	import { checkLabel } from '$core/module/plausibility';
-	import type { Plate } from '$core/module/plate';
-	import { TECHNOLOGIES, TECHNOLOGY_FACTS } from '$core/module/technology';
+	import { formOfModuleType } from '$core/document/forms';
 	import Choice from '$lib/ui/Choice.svelte';
-	import Field from '$lib/ui/Field.svelte';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
-	import LabelCurve from '$lib/ui/LabelCurve.svelte';
+	import LabelPlate from '$lib/ui/LabelPlate.svelte';
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data.form);
+	let fromLibrary = $state('');
 
-	const typed = $derived(plateOfForm($form));
-	const findings = $derived(checkLabel(typed));
-	/** The label as soon as every field is a figure. */
-	const plate = $derived<Plate | null>(
-		labelFormSchema.omit({ name: true }).safeParse($form).success ? typed : null
-	);
-	const FIELD_OF: Partial<Record<keyof Plate, keyof LabelForm>> = {
-		alphaIscPctPerK: 'alpha',
-		betaVocPctPerK: 'beta'
-	};
-	const beside = (field: keyof LabelForm, severity: 'error' | 'odd') =>
-		findings
-			.filter((f) => f.severity === severity && (FIELD_OF[f.field] ?? f.field) === field)
-			.map((f) => f.words);
-	const wrong = (field: keyof LabelForm) => [
-		...new Set([...($errors[field] ?? []), ...beside(field, 'error')])
-	];
-	const options = (values: readonly string[]) => values.map((value) => ({ value, words: value }));
-
-	interface FigureField {
-		readonly name: 'cellsInSeries' | 'sections' | 'pmax' | 'vmp' | 'imp' | 'voc' | 'isc';
-		readonly label: string;
-		readonly unit?: string;
-		readonly help?: string;
-		/** Two in a row instead of three. */
-		readonly wide?: boolean;
+	function takeOver(): void {
+		const entry = data.library.find(({ id }) => id === fromLibrary);
+		if (entry?.kind === 'module') $form = formOfModuleType(entry);
 	}
-	/** In the order in which most labels print them. */
-	const FIGURES: readonly FigureField[] = [
-		{
-			name: 'cellsInSeries',
-			label: 'Cells in series',
-			help: '120 half-cut cells are 60 in series'
-		},
-		{ name: 'sections', label: 'Sections', help: 'One for each bypass diode, nearly always 3' },
-		{ name: 'pmax', label: 'Pmax', unit: 'W' },
-		{ name: 'vmp', label: 'Vmp', unit: 'V' },
-		{ name: 'imp', label: 'Imp', unit: 'A' },
-		{ name: 'voc', label: 'Voc', unit: 'V', wide: true },
-		{ name: 'isc', label: 'Isc', unit: 'A', wide: true }
-	];
-	const TOLERANCES = [
-		{ name: 'vocPct', label: 'Tolerance of Voc ±', help: 'If the label states none, 2 % is usual' },
-		{ name: 'iscPct', label: 'Tolerance of Isc ±', help: 'If the label states none, 3 % is usual' }
-	] as const;
-	const NOT_STATED = 'Leave it empty if the label states none';
 </script>
 
 <svelte:head><title>Label · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
 	<p>
-		<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}
-			>Take over {data.site.name}</a
-		>
+		<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>The record</a>
 	</p>
 	<h1>The module’s label</h1>
 	<p class="soft lead">
@@ -78,92 +30,24 @@
 		{#if data.used > 0}{data.used} strings use this type; earlier visits keep the label they were made
 			with.{/if}
 	</p>
+	<div class="library">
+		<Choice
+			label="Take it from the library"
+			name="library"
+			bind:value={fromLibrary}
+			onchange={takeOver}
+			options={[
+				{ value: '', words: 'Choose a type, or read the label' },
+				...data.library.map(({ id, name }) => ({ value: id, words: name }))
+			]}
+		/>
+	</div>
 
 	<form method="POST" use:enhance>
 		<input type="hidden" name="revision" value={data.revision.id} />
-		<div class="plate">
-			<div class="name">
-				<Field
-					label="Type, as on the label"
-					name="name"
-					bind:value={$form.name}
-					errors={wrong('name')}
-				/>
-			</div>
-			<Choice
-				label="Technology"
-				name="technology"
-				bind:value={$form.technology}
-				options={TECHNOLOGIES.map((value) => ({ value, words: value }))}
-				words={TECHNOLOGY_FACTS[$form.technology].words}
-			/>
-			{#each FIGURES as { name, label, unit, help, wide } (name)}
-				<div class:wide>
-					<Field
-						{label}
-						{name}
-						bind:value={$form[name]}
-						errors={wrong(name)}
-						odd={beside(name, 'odd')}
-						unit={unit ?? ''}
-						help={help ?? ''}
-						figures
-					/>
-				</div>
-			{/each}
-			<div class="wide pair">
-				<Field
-					label="Isc per kelvin"
-					name="alpha"
-					bind:value={$form.alpha}
-					errors={wrong('alpha')}
-					odd={beside('alpha', 'odd')}
-					figures
-					help={NOT_STATED}
-				/>
-				<Choice
-					label="in"
-					name="alphaUnit"
-					bind:value={$form.alphaUnit}
-					options={options(ALPHA_UNITS)}
-				/>
-			</div>
-			<div class="wide pair">
-				<Field
-					label="Voc per kelvin, negative"
-					name="beta"
-					bind:value={$form.beta}
-					errors={wrong('beta')}
-					odd={beside('beta', 'odd')}
-					figures
-					help={NOT_STATED}
-				/>
-				<Choice
-					label="in"
-					name="betaUnit"
-					bind:value={$form.betaUnit}
-					options={options(BETA_UNITS)}
-				/>
-			</div>
-			{#each TOLERANCES as { name, label, help } (name)}
-				<div class="wide">
-					<Field
-						{label}
-						{name}
-						bind:value={$form[name]}
-						errors={wrong(name)}
-						unit="%"
-						{help}
-						figures
-					/>
-				</div>
-			{/each}
-		</div>
-		<div class="said">
-			<LabelCurve {plate} blocked={findings.some((f) => f.severity === 'error')} />
-			<FormTrouble words={$message} />
-			<button class="act" disabled={$submitting}>Store the label</button>
-		</div>
+		<LabelPlate {form} errors={$errors} />
+		<FormTrouble words={$message} />
+		<p><button class="act" disabled={$submitting}>Store the label</button></p>
 	</form>
 </div>
 
@@ -176,83 +60,13 @@
 		max-width: 72ch;
 	}
 
+	.library {
+		max-width: 26rem;
+		margin: 0.8rem 0;
+	}
+
 	form {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) 20rem;
-		gap: 1.5rem;
-		margin-top: 1rem;
-		align-items: start;
-	}
-
-	/* Drawn as the thing it is: a rating plate with its four rivets. */
-	.plate {
-		display: grid;
-		grid-template-columns: repeat(6, minmax(0, 1fr));
-		gap: 0.9rem 1.25rem;
-		padding: 1.75rem;
-		background:
-			radial-gradient(circle at 12px 12px, var(--rule) 3px, transparent 3.6px),
-			radial-gradient(circle at calc(100% - 12px) 12px, var(--rule) 3px, transparent 3.6px),
-			radial-gradient(circle at 12px calc(100% - 12px), var(--rule) 3px, transparent 3.6px),
-			radial-gradient(
-				circle at calc(100% - 12px) calc(100% - 12px),
-				var(--rule) 3px,
-				transparent 3.6px
-			),
-			var(--sheet);
-		border: var(--stroke) solid var(--rule);
-		border-radius: 6px;
-	}
-
-	.plate > :global(*) {
-		grid-column: span 2;
-	}
-
-	.plate > .name {
-		grid-column: 1 / -1;
-	}
-
-	.pair {
-		display: grid;
-		grid-template-columns: 1fr 6.8rem;
-		gap: 0.5rem;
-		align-items: start;
-	}
-
-	.plate > .wide {
-		grid-column: span 3;
-	}
-
-	.said {
-		display: grid;
 		gap: 1rem;
-		position: sticky;
-		top: 1rem;
-	}
-
-	@media (max-width: 900px) {
-		form {
-			grid-template-columns: minmax(0, 1fr);
-		}
-
-		.plate {
-			padding: 1.5rem 1.1rem;
-			gap: 0.8rem 0.7rem;
-		}
-
-		.said {
-			position: static;
-		}
-	}
-
-	@media (max-width: 560px) {
-		.plate > :global(*) {
-			grid-column: span 3;
-		}
-
-		.plate > :global(.field),
-		.plate > .wide.pair {
-			grid-column: 1 / -1;
-		}
 	}
 </style>

@@ -1,0 +1,173 @@
+import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import { PHOTOGRAPHS } from './photographs';
+import { field, idsOf, inspectionVisit, moduleType, part, row, string, walk } from './site';
+
+/* The workshop hall: pitched roof, a rapid-shutdown device behind every module, one transmitter. */
+
+const id = idsOf(1);
+const ROOF = id(0x400);
+const PART = (n: number) => id(0x500 + n);
+
+const record: ArrayRecord = {
+	...EMPTY_RECORD,
+	system: 'rapid-shutdown',
+	rules: {
+		profile: 'US',
+		edition: 2020,
+		structure: 'building',
+		lowest: -19,
+		hottestCell: 70,
+		alwaysFuse: false
+	},
+	inServiceSince: 2021,
+	moduleTypes: [
+		moduleType(
+			id(1),
+			'Lintwhite 370 H60',
+			{
+				technology: 'mono-PERC',
+				cellsInSeries: 60,
+				sections: 3,
+				pmax: 370,
+				vmp: 34.3,
+				imp: 10.79,
+				voc: 41.1,
+				isc: 11.4,
+				alphaIscPctPerK: 0.05,
+				betaVocPctPerK: -0.28
+			},
+			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+		)
+	],
+	strings: ['S1', 'S2', 'S3', 'S4'].map((label, i) =>
+		string({
+			id: id(16 + i),
+			label,
+			moduleTypeId: id(1),
+			moduleCount: 11,
+			cableResistance: 0.25,
+			cable: { length: 28, size: 4 },
+			connectors: 'Tidelock',
+			devices: { kind: 'rapid-shutdown', modulesPerDevice: 1, part: PART(1) },
+			to: PART(3),
+			input: i < 2 ? '1' : '2',
+			modules: Array.from({ length: 11 }, (_, m) => ({
+				number: m + 1,
+				serial: null,
+				deviceCode: `RD-${String(3100 + i * 11 + m)}`,
+				year: null,
+				state: 'in-service' as const,
+				moduleTypeId: null
+			})),
+			spans: row(ROOF, i, i % 2 === 0 ? 0 : 10, 11, i % 2 === 0 ? 'right' : 'left')
+		})
+	),
+	fields: [field(ROOF, 'South pitch', 4, 11, 24, 172)],
+	parts: [
+		part(PART(1), 'rapid-shutdown-device', 'RD type', {
+			model: 'Generic shutdown device, 1 module',
+			specs: { modulesPerDevice: 1, offVolts: 0.6, inputVolts: 80, inputAmps: 15, watts: 700 }
+		}),
+		part(PART(2), 'transmitter', 'TX 1', {
+			place: 'In the box beside the inverter',
+			specs: {
+				supplyBreaker: 'Breaker 18, workshop panel',
+				acDisconnect: 'Q10',
+				supplyVolts: 12,
+				core: 'plus',
+				initiator: 'Red switch by the workshop door'
+			}
+		}),
+		part(PART(3), 'dc-disconnect', 'Q1', {
+			place: 'Under the inverter',
+			to: PART(4),
+			specs: { ratedVolts: 600, ratedAmps: 60, poles: 4, lockable: 'yes' }
+		}),
+		part(PART(4), 'inverter', 'INV 1', {
+			place: 'Workshop, north wall',
+			model: 'Fulmar 15 S2',
+			serial: 'FU15-000932',
+			to: PART(5),
+			specs: {
+				acWatts: 15_000,
+				acAmps: 62.5,
+				maxVolts: 600,
+				windowLow: 180,
+				windowHigh: 500,
+				inputAmps: 35,
+				inputs: '1, 2',
+				capacitorMinutes: 5
+			}
+		}),
+		part(PART(5), 'ac-disconnect', 'Q10', {
+			place: 'Outside, north wall',
+			to: PART(6),
+			specs: { ratedVolts: 240, ratedAmps: 100, lockable: 'yes' }
+		}),
+		part(PART(6), 'breaker', 'F18', {
+			place: 'Workshop panel',
+			to: PART(7),
+			specs: { amps: 80, poles: 2, dedicated: 'yes', farEnd: 'yes' }
+		}),
+		part(PART(7), 'bus', 'Workshop panel', {
+			place: 'Workshop, by the door',
+			specs: { busAmps: 400, mainAmps: 400 }
+		}),
+		part(PART(8), 'placard', 'P1', {
+			place: 'Workshop door',
+			specs: { says: 'Rapid shutdown, with diagram', durable: 'by hand', readable: 'yes' }
+		})
+	],
+	absent: ['meter', 'surge']
+};
+
+/** The walk through the workshop hall, as a file. */
+export function hollinCreekVisit(): string {
+	const visit = {
+		start: '2026-09-22T09:30:00Z',
+		by: 'Wren Halloway',
+		reason: 'Taking over from the former operator'
+	};
+	const inspection = walk(
+		record,
+		id,
+		visit.start,
+		visit.by,
+		{
+			'label-made': {
+				outcome: 'finding',
+				severity: 'mend-soon',
+				words: 'Rapid-shutdown placard is written by hand and fades.',
+				place: { kind: 'part', partId: PART(8) },
+				photographs: [PHOTOGRAPHS.label]
+			},
+			'cables-clear': {
+				outcome: 'finding',
+				severity: 'mend-soon',
+				words: 'Cable lies on the sheeting below the last module.',
+				place: { kind: 'module', stringId: id(18), module: 11 }
+			},
+			'rs-tested': {
+				outcome: 'finding',
+				severity: 'act-now',
+				words: '46 V after 30 s on S3: one device does not switch off.',
+				measured: 46,
+				place: { kind: 'string', stringId: id(18) }
+			},
+			leaks: { outcome: 'not-seen', words: 'Insulation covers the inside' }
+		},
+		{ 'bonding-ohms': 0.2, 'loss-of-mains': 0.5, insulation: 35 }
+	);
+	return inspectionVisit(
+		{
+			id: id(2),
+			name: 'Workshop hall, Hollin Creek',
+			place: 'Pitched roof over the boat workshop',
+			timeZone: 'Etc/UTC'
+		},
+		id,
+		record,
+		visit,
+		inspection
+	);
+}

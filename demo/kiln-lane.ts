@@ -1,0 +1,141 @@
+import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import {
+	field,
+	idsOf,
+	inspectionVisit,
+	moduleType,
+	part,
+	row,
+	serials,
+	string,
+	walk
+} from './site';
+
+/* The ticket office: micro-inverters, two branches of twelve modules. */
+
+const id = idsOf(3);
+const ROOF = id(0x400);
+const PART = (n: number) => id(0x500 + n);
+
+const record: ArrayRecord = {
+	...EMPTY_RECORD,
+	system: 'micro-inverters',
+	rules: {
+		profile: 'IEC',
+		edition: null,
+		structure: 'building',
+		lowest: -14,
+		hottestCell: 68,
+		alwaysFuse: false
+	},
+	inServiceSince: 2022,
+	moduleTypes: [
+		moduleType(
+			id(1),
+			'Lintwhite 370 H60',
+			{
+				technology: 'mono-PERC',
+				cellsInSeries: 60,
+				sections: 3,
+				pmax: 370,
+				vmp: 34.3,
+				imp: 10.79,
+				voc: 41.1,
+				isc: 11.4,
+				alphaIscPctPerK: 0.05,
+				betaVocPctPerK: -0.28
+			},
+			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+		)
+	],
+	strings: ['K1', 'K2'].map((label, i) =>
+		string({
+			id: id(16 + i),
+			label,
+			moduleTypeId: id(1),
+			moduleCount: 12,
+			devices: { kind: 'micro-inverter', modulesPerDevice: 1, part: PART(1) },
+			connectors: 'Tidelock',
+			to: PART(2),
+			input: `Branch ${i + 1}`,
+			modules: serials('LW22', 70_410 + i * 200, 12, 2021),
+			spans: [
+				...row(ROOF, 2 * i, 0, 6),
+				{ from: 7, count: 6, field: ROOF, row: 2 * i + 1, column: 5, step: 'left' as const }
+			]
+		})
+	),
+	fields: [field(ROOF, 'South-east pitch', 4, 6, 32, 140)],
+	parts: [
+		part(PART(1), 'micro-inverter', 'MI type', {
+			model: 'Generic micro-inverter 290 W',
+			specs: {
+				acWatts: 290,
+				acAmps: 1.26,
+				maxVolts: 60,
+				windowLow: 22,
+				windowHigh: 48,
+				modulesPerDevice: 1
+			}
+		}),
+		part(PART(2), 'ac-disconnect', 'Q1', {
+			place: 'Back door, inside',
+			to: PART(3),
+			specs: { ratedVolts: 230, ratedAmps: 63, lockable: 'yes' }
+		}),
+		part(PART(3), 'breaker', 'F7', {
+			place: 'Board under the stairs',
+			to: PART(4),
+			specs: { amps: 40, poles: 2, dedicated: 'yes', farEnd: 'no' }
+		}),
+		part(PART(4), 'bus', 'Office board', { place: 'Under the stairs', to: PART(5) }),
+		part(PART(5), 'meter', 'M1', {
+			place: 'Under the stairs',
+			specs: { measures: 'both ways', bothWays: 'yes' }
+		}),
+		part(PART(6), 'placard', 'P1', {
+			place: 'Beside the meter',
+			specs: { says: 'Micro-inverters on the roof', durable: 'printed', readable: 'yes' }
+		})
+	],
+	absent: ['surge']
+};
+
+/** The walk through the ticket office, as a file. */
+export function kilnLaneVisit(): string {
+	const visit = { start: '2026-10-20T13:00:00Z', by: 'Tamsin Orrell', reason: 'Routine' };
+	const inspection = walk(
+		record,
+		id,
+		visit.start,
+		visit.by,
+		{
+			clips: {
+				outcome: 'finding',
+				severity: 'mend-soon',
+				words: 'Trunk cable hangs below two modules, clips broken.',
+				place: { kind: 'module', stringId: id(17), module: 3 }
+			},
+			dirt: {
+				outcome: 'finding',
+				severity: 'note',
+				words: 'Gull droppings on one module.',
+				place: { kind: 'module', stringId: id(16), module: 9 }
+			},
+			leaks: { outcome: 'not-seen', words: 'Loft hatch painted shut' }
+		},
+		{ 'bonding-ohms': 0.3, 'loss-of-mains': 0.2 }
+	);
+	return inspectionVisit(
+		{
+			id: id(2),
+			name: 'Kiln Lane ticket office',
+			place: 'Roof over the counter, ladder at the yard side',
+			timeZone: 'Etc/UTC'
+		},
+		id,
+		record,
+		visit,
+		inspection
+	);
+}

@@ -1,0 +1,138 @@
+import { TECHNOLOGIES, type Technology } from '../../module/technology';
+import { checkLabel } from '../../module/plausibility';
+import { RECORD_LIMITS } from '../record';
+import type { LibraryEntry } from '../library/library';
+import {
+	figureCell,
+	textCell,
+	wordCell,
+	type Column,
+	type ReadLine,
+	type RefusedLine
+} from './table';
+
+const figureColumn = (
+	heading: string,
+	aliases: readonly string[],
+	limits: Parameters<typeof figureCell>[0],
+	required = true
+): Column<number> => ({ heading, aliases, required, read: figureCell(limits) });
+
+const KINDS = Object.fromEntries(TECHNOLOGIES.map((kind) => [kind.toLowerCase(), kind])) as Record<
+	string,
+	Technology
+>;
+
+/** Columns of a list of module types. */
+export const MODULE_TYPE_COLUMNS = {
+	name: {
+		heading: 'Name',
+		aliases: ['model', 'type', 'module'],
+		required: true,
+		read: textCell(80)
+	} as Column<string>,
+	technology: {
+		heading: 'Technology',
+		aliases: ['cells', 'cell type'],
+		required: false,
+		read: wordCell(KINDS)
+	} as Column<Technology>,
+	cellsInSeries: figureColumn('Cells in series', ['cells in series', 'ns'], RECORD_LIMITS.cells),
+	sections: figureColumn('Sections', ['diodes', 'bypass diodes'], RECORD_LIMITS.sections, false),
+	pmax: figureColumn('Pmax (W)', ['power', 'pmpp', 'wp', 'watts'], RECORD_LIMITS.watts),
+	vmp: figureColumn('Vmp (V)', ['vmpp', 'umpp'], RECORD_LIMITS.volts),
+	imp: figureColumn('Imp (A)', ['impp'], RECORD_LIMITS.amps),
+	voc: figureColumn('Voc (V)', ['uoc'], RECORD_LIMITS.volts),
+	isc: figureColumn('Isc (A)', [], RECORD_LIMITS.amps),
+	alpha: figureColumn(
+		'alpha Isc (%/K)',
+		['alpha isc', 'tk isc'],
+		RECORD_LIMITS.alphaIscPctPerK,
+		false
+	),
+	beta: figureColumn('beta Voc (%/K)', ['beta voc', 'tk voc'], RECORD_LIMITS.betaVocPctPerK, false),
+	systemVolts: figureColumn(
+		'System voltage (V)',
+		['max system voltage'],
+		RECORD_LIMITS.systemVolts,
+		false
+	),
+	seriesFuse: figureColumn(
+		'Series fuse (A)',
+		['max series fuse', 'fuse'],
+		RECORD_LIMITS.seriesFuse,
+		false
+	)
+} as const;
+
+export interface ModuleTypeImport {
+	readonly entries: readonly LibraryEntry[];
+	readonly refused: readonly RefusedLine[];
+}
+
+/** Library entries of a list of module types; a label that contradicts itself is refused with the reason. */
+export function importModuleTypes(
+	lines: readonly ReadLine<typeof MODULE_TYPE_COLUMNS>[],
+	newId: () => string
+): ModuleTypeImport {
+	const entries: LibraryEntry[] = [];
+	const refused: RefusedLine[] = [];
+	for (const { line, values } of lines) {
+		const plate = {
+			technology: values.technology ?? 'mono-PERC',
+			cellsInSeries: values.cellsInSeries!,
+			sections: values.sections ?? 3,
+			pmax: values.pmax!,
+			vmp: values.vmp!,
+			imp: values.imp!,
+			voc: values.voc!,
+			isc: values.isc!,
+			alphaIscPctPerK: values.alpha,
+			betaVocPctPerK: values.beta
+		};
+		const wrong = checkLabel(plate).find(({ severity }) => severity === 'error');
+		if (wrong) {
+			refused.push({ line, why: wrong.words });
+			continue;
+		}
+		entries.push({
+			kind: 'module',
+			id: newId(),
+			name: values.name!,
+			plate,
+			tolerance: { vocPct: 2, iscPct: 3 },
+			limits: { systemVolts: values.systemVolts, seriesFuse: values.seriesFuse, bifacial: null }
+		});
+	}
+	return { entries, refused };
+}
+
+/** The module types of a library as lines under {@link MODULE_TYPE_COLUMNS}. */
+export function moduleTypeRows(entries: readonly LibraryEntry[]): string[][] {
+	const head = Object.values(MODULE_TYPE_COLUMNS).map(({ heading }) => heading);
+	const said = (value: number | null) => (value === null ? '' : String(value));
+	const rows = entries.flatMap((entry) => {
+		if (entry.kind !== 'module') return [];
+		const { name, plate, limits } = entry;
+		return [
+			[
+				name,
+				plate.technology,
+				...[
+					plate.cellsInSeries,
+					plate.sections,
+					plate.pmax,
+					plate.vmp,
+					plate.imp,
+					plate.voc,
+					plate.isc
+				].map(String),
+				said(plate.alphaIscPctPerK),
+				said(plate.betaVocPctPerK),
+				said(limits.systemVolts),
+				said(limits.seriesFuse)
+			]
+		];
+	});
+	return [head, ...rows];
+}

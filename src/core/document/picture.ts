@@ -1,0 +1,54 @@
+import { refuse, succeed, type Result } from '../units/result';
+
+/** Stored photographs: longest side in px, and bytes. */
+export const PICTURE = { side: 2048, bytes: 600_000 } as const;
+/** Largest file that is opened at all, bytes. */
+export const LARGEST_PICTURE = 60 * 1024 * 1024;
+
+export type PictureType = 'image/jpeg' | 'image/png' | 'image/webp';
+
+const ascii = (bytes: Uint8Array, from: number, length: number) =>
+	String.fromCharCode(...bytes.subarray(from, from + length));
+
+/** Brands of the container that phones write as HEIC or HEIF, and AVIF beside them. */
+const HEIC_BRANDS = ['heic', 'heix', 'hevc', 'heim', 'heis', 'mif1', 'msf1'];
+
+/**
+ * Kind of a picture by its first bytes, whatever its name says.
+ *
+ * @param bytes the file, or its first 12 bytes
+ */
+export function pictureType(bytes: Uint8Array): Result<PictureType, string> {
+	if (bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return succeed('image/jpeg');
+	if (bytes[0] === 0x89 && ascii(bytes, 1, 3) === 'PNG') return succeed('image/png');
+	if (ascii(bytes, 0, 4) === 'RIFF' && ascii(bytes, 8, 4) === 'WEBP') return succeed('image/webp');
+	if (ascii(bytes, 4, 4) === 'ftyp') {
+		return refuse(
+			HEIC_BRANDS.includes(ascii(bytes, 8, 4))
+				? 'This is a HEIC picture, which browsers cannot open. Set the camera to JPEG (“most compatible”), or share the picture as JPEG, and choose it again.'
+				: 'This is a film or a picture of a kind that is not read. Choose a JPEG, PNG or WebP.'
+		);
+	}
+	return refuse('This is not a picture that can be read. Choose a JPEG, PNG or WebP.');
+}
+
+/**
+ * Whether a JPEG still carries what the camera wrote beside the picture (Exif or XMP, APP1), where
+ * place and owner would stand. JEITA CP-3451, APP1 segment.
+ */
+export function carriesCameraData(bytes: Uint8Array): boolean {
+	let at = 2;
+	while (at + 4 <= bytes.length && bytes[at] === 0xff) {
+		const marker = bytes[at + 1]!;
+		if (marker === 0xda) return false;
+		if (marker === 0xe1) return true;
+		at += 2 + bytes[at + 2]! * 256 + bytes[at + 3]!;
+	}
+	return false;
+}
+
+/** Size of a picture whose longest side is at most {@link PICTURE}'s. */
+export function storedSize(width: number, height: number): { width: number; height: number } {
+	const share = Math.min(1, PICTURE.side / Math.max(width, height));
+	return { width: Math.round(width * share), height: Math.round(height * share) };
+}

@@ -1,0 +1,56 @@
+import { inspectionEntrySchema } from '$core/document/inspection';
+import { standingEntries, type InspectionEntry } from '$core/rules/inspection/entry';
+import type { DbOrTransaction } from '../database/open';
+
+/** Answers of a visit's walk, in the order of arrival. */
+export async function inspectionOf(
+	db: DbOrTransaction,
+	visitId: string
+): Promise<InspectionEntry[]> {
+	const rows = await db
+		.selectFrom('inspection_entry')
+		.select('entry')
+		.where('visit_id', '=', visitId)
+		.orderBy('seq')
+		.execute();
+	return rows.map(({ entry }) => inspectionEntrySchema.parse(JSON.parse(entry)));
+}
+
+/** Appends an answer; one that is stored already is left as it is. */
+export async function appendInspectionEntry(
+	db: DbOrTransaction,
+	visitId: string,
+	entry: InspectionEntry
+): Promise<void> {
+	await db
+		.insertInto('inspection_entry')
+		.values({
+			id: entry.id,
+			visit_id: visitId,
+			stop: entry.stop,
+			outcome: entry.outcome,
+			severity: entry.severity,
+			entry: JSON.stringify(entry)
+		})
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.execute();
+}
+
+/** Findings that stand of the newest visit with an inspection; none where there is no such visit. */
+export async function newestFindings(
+	db: DbOrTransaction,
+	siteId: string
+): Promise<InspectionEntry[]> {
+	const visit = await db
+		.selectFrom('inspection_entry')
+		.innerJoin('visit', 'visit.id', 'inspection_entry.visit_id')
+		.where('visit.site_id', '=', siteId)
+		.select('visit.id')
+		.orderBy('visit.started_at', 'desc')
+		.limit(1)
+		.executeTakeFirst();
+	if (!visit) return [];
+	return standingEntries(await inspectionOf(db, visit.id)).filter(
+		({ outcome }) => outcome === 'finding'
+	);
+}

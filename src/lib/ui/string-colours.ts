@@ -1,0 +1,24 @@
+import type { StringRecord } from '$core/record/record';
+
+/**
+ * Eight hues that colour-blind readers tell apart (Okabe and Ito, Color Universal Design, 2008), the
+ * last two darkened so that white figures stand on all of them. A colour never stands without its mark.
+ */
+export const STRING_COLOURS = [
+	{ fill: '#0072b2', ink: '#ffffff', name: 'blue' },
+	{ fill: '#e69f00', ink: '#000000', name: 'orange' },
+	{ fill: '#006d50', ink: '#ffffff', name: 'green' },
+	{ fill: '#cc79a7', ink: '#000000', name: 'pink' },
+	{ fill: '#f0e442', ink: '#000000', name: 'yellow' },
+	{ fill: '#a83c00', ink: '#ffffff', name: 'rust' },
+	{ fill: '#56b4e9', ink: '#000000', name: 'sky' },
+	{ fill: '#3b3b3b', ink: '#ffffff', name: 'black' }
+] as const;
+export type StringColour = (typeof STRING_COLOURS)[number];
+
+/** Colour of each string by its place in the record, by id. */
+export function coloursOf(strings: readonly StringRecord[]): ReadonlyMap<string, StringColour> {
+	return new Map(
+		strings.map(({ id }, i) => [id, STRING_COLOURS[i % STRING_COLOURS.length]!] as const)
+	);
+}

@@ -1,0 +1,221 @@
+<script lang="ts">
+	import Download from '@lucide/svelte/icons/download';
+	import Plus from '@lucide/svelte/icons/plus';
+	import { v7 as uuid } from 'uuid';
+	import { invalidateAll } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import {
+		importModuleTypes,
+		MODULE_TYPE_COLUMNS,
+		moduleTypeRows
+	} from '$core/document/csv/library';
+	import {
+		LIBRARY_KINDS,
+		libraryFields,
+		libraryKindWords,
+		readLibrary,
+		writeLibrary,
+		type LibraryEntry,
+		type LibraryKind
+	} from '$core/document/library/library';
+	import CsvPreview from '$lib/ui/CsvPreview.svelte';
+	import { download, writeCsv } from '$lib/ui/csv';
+	import { sendJson } from '$lib/ui/send-json';
+	import { count } from '$lib/ui/words';
+
+	let { data } = $props();
+	let trouble = $state('');
+	let done = $state('');
+	let fresh = $state<LibraryKind>('module');
+	const groups = $derived(
+		LIBRARY_KINDS.map((kind) => ({
+			kind,
+			entries: data.entries.filter((entry) => entry.kind === kind)
+		})).filter(({ entries }) => entries.length > 0)
+	);
+
+	function gist(entry: LibraryEntry): string {
+		if (entry.kind === 'module') {
+			const { pmax, voc, isc } = entry.plate;
+			return `${pmax} W · ${voc} V · ${isc} A`;
+		}
+		const specs = entry.specs as Readonly<Record<string, string | number | null>>;
+		return Object.entries(libraryFields(entry.kind))
+			.flatMap(([key, field]) => {
+				const value = specs[key];
+				if (value === null || value === undefined || field.type === 'text') return [];
+				return [field.type === 'figure' ? `${value}${field.unit ? ` ${field.unit}` : ''}` : value];
+			})
+			.slice(0, 4)
+			.join(' · ');
+	}
+
+	/** Entries without what the page added to them. */
+	const plain = () => data.entries.map(({ own: _, ...entry }) => entry as LibraryEntry);
+
+	async function put(entries: readonly LibraryEntry[]): Promise<boolean> {
+		const answer = await sendJson('/library/entries', { put: entries });
+		trouble = answer.ok ? '' : answer.words;
+		if (answer.ok) await invalidateAll();
+		return answer.ok;
+	}
+
+	async function readFile(event: Event): Promise<void> {
+		const input = event.currentTarget as HTMLInputElement;
+		const file = input.files?.[0];
+		input.value = '';
+		if (!file) return;
+		done = '';
+		const read = readLibrary(await file.text());
+		if (!read.ok) {
+			const { what, where, mend } = read.problem;
+			trouble = `${what}${where ? ` At ${where}.` : ''} ${mend}`;
+			return;
+		}
+		if (await put(read.value)) done = `${count(read.value.length, 'type')} taken over.`;
+	}
+</script>
+
+<svelte:head><title>Library · Zembo</title></svelte:head>
+
+<div class="page">
+	<h1>Library</h1>
+	<p class="soft lead">
+		Types one meets again: their figures are taken over into a record and can be changed there. The
+		generic ones are typical of their kind and nobody’s product.
+	</p>
+	<div class="acts">
+		<form method="GET" action={resolve('/library/[entry]', { entry: 'new' })}>
+			<label class="sr-only" for="kind">Kind</label>
+			<select id="kind" name="kind" bind:value={fresh}>
+				{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
+					>{/each}
+			</select>
+			<button class="act"><Plus size={20} aria-hidden="true" />Add a type</button>
+		</form>
+		<button
+			class="act-plain"
+			onclick={() =>
+				download('library.zembo-library.json', writeLibrary(plain()), 'application/json')}
+		>
+			<Download size={20} aria-hidden="true" />All as JSON
+		</button>
+		<button
+			class="act-plain"
+			onclick={() => download('module types.csv', writeCsv(moduleTypeRows(plain())), 'text/csv')}
+		>
+			<Download size={20} aria-hidden="true" />Modules as CSV
+		</button>
+		<label class="act-plain">
+			Take over a JSON file
+			<input type="file" accept=".json,application/json" class="sr-only" onchange={readFile} />
+		</label>
+	</div>
+	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if done}<p class="notice" data-kind="done" role="status">{done}</p>{/if}
+	<div class="groups">
+		{#each groups as { kind, entries } (kind)}
+			<section>
+				<h2>{libraryKindWords(kind)} <span class="soft figure">{entries.length}</span></h2>
+				<ul>
+					{#each entries as entry (entry.id)}
+						<li>
+							<a href={resolve('/library/[entry]', { entry: entry.id })}>
+								<span>{entry.name}{entry.own ? '' : ', generic'}</span>
+								<span class="figure soft">{gist(entry)}</span>
+							</a>
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/each}
+	</div>
+	<CsvPreview
+		title="Module types in, by CSV"
+		help="One label a line. A label that contradicts itself is refused with the reason."
+		columns={MODULE_TYPE_COLUMNS}
+		consider={(lines) => {
+			const { entries, refused } = importModuleTypes(lines, uuid);
+			const words = entries.length > 0 ? count(entries.length, 'type') : '';
+			return { refused, words, store: () => put(entries) };
+		}}
+	/>
+</div>
+
+<style>
+	h1 {
+		font-size: 1.8rem;
+	}
+
+	.lead {
+		max-width: 70ch;
+	}
+
+	.acts,
+	.acts form {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.7rem;
+	}
+
+	.acts {
+		margin: 1rem 0;
+	}
+
+	label.act-plain {
+		cursor: pointer;
+	}
+
+	label.act-plain:focus-within {
+		outline: 2px solid var(--accent);
+		outline-offset: 2px;
+	}
+
+	select {
+		min-height: 44px;
+		padding: 0.2rem 2rem 0.2rem 0.6rem;
+		background-color: var(--sheet);
+		color: var(--ink);
+		border: var(--stroke) solid var(--rule);
+		border-radius: 3px;
+	}
+
+	.groups {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(24rem, 1fr));
+		gap: 1.4rem 2.4rem;
+		margin: 1rem 0 2rem;
+	}
+
+	h2 {
+		font-size: 1.1rem;
+		border-bottom: var(--stroke) solid var(--rule);
+		padding-bottom: 0.2rem;
+	}
+
+	li a {
+		display: grid;
+		min-height: 46px;
+		align-content: center;
+		padding: 0.25rem 0;
+		border-bottom: 1px solid var(--line);
+		color: var(--ink);
+		text-decoration: none;
+		line-height: 1.3;
+	}
+
+	li a:hover {
+		background: var(--lit);
+	}
+
+	li .figure {
+		font-size: 0.9rem;
+		white-space: normal;
+	}
+
+	@media (max-width: 600px) {
+		.groups {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,174 @@
+<script lang="ts">
+	import Copy from '@lucide/svelte/icons/copy';
+	import GripVertical from '@lucide/svelte/icons/grip-vertical';
+	import Trash from '@lucide/svelte/icons/trash-2';
+	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
+	import type { StringRecord } from '$core/record/record';
+	import StringDrawing from '$lib/ui/StringDrawing.svelte';
+	import StringMark from '$lib/ui/StringMark.svelte';
+	import type { StringColour } from '$lib/ui/string-colours';
+
+	interface Props {
+		strings: readonly StringRecord[];
+		colours: ReadonlyMap<string, StringColour>;
+		/** Numbers of modules with findings, by string. */
+		found: ReadonlyMap<string, readonly number[]>;
+		lit: ReadonlySet<string>;
+		onchoose: (string: StringRecord) => void;
+		onorder: (moved: StringRecord, before: string | null) => void;
+		onduplicate: (string: StringRecord) => void;
+		onremove: (string: StringRecord) => void;
+	}
+	let { strings, colours, found, lit, onchoose, onorder, onduplicate, onremove }: Props = $props();
+
+	interface Item {
+		readonly id: string;
+		readonly string: StringRecord;
+	}
+	const itemsOf = (list: readonly StringRecord[]): Item[] =>
+		list.map((string) => ({ id: string.id, string }));
+	// svelte-ignore state_referenced_locally
+	let items = $state.raw(itemsOf(strings));
+	let dragging = false;
+	$effect(() => {
+		const list = itemsOf(strings);
+		if (!dragging) items = list;
+	});
+
+	interface Moved {
+		readonly detail: { readonly items: Item[]; readonly info: { readonly id: string } };
+	}
+	function consider({ detail }: Moved): void {
+		dragging = true;
+		items = detail.items;
+	}
+	function finalize({ detail }: Moved): void {
+		dragging = false;
+		items = detail.items;
+		const at = items.findIndex(({ id }) => id === detail.info.id);
+		const was = strings.findIndex(({ id }) => id === detail.info.id);
+		// Let go outside, or where it was: nothing changed.
+		if (at < 0 || at === was) return void (items = itemsOf(strings));
+		onorder(items[at]!.string, items[at + 1]?.id ?? null);
+	}
+	/** Moving by keyboard beside dragging. */
+	function nudge(event: KeyboardEvent, index: number): void {
+		const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+		if (!event.altKey || step === 0) return;
+		event.preventDefault();
+		const string = strings[index];
+		const goal = index + step;
+		if (!string || goal < 0 || goal >= strings.length) return;
+		onorder(string, strings[step < 0 ? goal : goal + 1]?.id ?? null);
+	}
+	/** An input's name stands where it begins. */
+	const opens = (index: number) =>
+		index === 0 || items[index]!.string.input !== items[index - 1]!.string.input;
+</script>
+
+<ol
+	use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1 }}
+	onconsider={consider}
+	onfinalize={finalize}
+	aria-label="Strings in the order of the combiner"
+>
+	{#each items as { id, string }, i (id)}
+		<li
+			class:faded={lit.size > 0 && !lit.has(id)}
+			class:lit={lit.has(id)}
+			data-string={string.label}
+		>
+			{#if opens(i)}
+				<span class="input"
+					>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
+				>
+			{/if}
+			<div class="row">
+				<span use:dragHandle aria-label="Move {string.label}" class="grip">
+					<GripVertical size={20} aria-hidden="true" />
+				</span>
+				<button
+					class="choose"
+					onclick={() => onchoose(string)}
+					onkeydown={(event) => nudge(event, i)}
+					aria-pressed={lit.has(id)}
+				>
+					<StringMark label={string.label} colour={colours.get(id)!} />
+					<StringDrawing
+						modules={string.moduleCount}
+						fuse={string.fuse}
+						devices={string.devices}
+						blockingDiode={string.blockingDiode}
+						found={found.get(id) ?? []}
+						room={150}
+					/>
+				</button>
+				<button class="small" onclick={() => onduplicate(string)} title="Duplicate {string.label}">
+					<Copy size={18} aria-hidden="true" /><span class="sr-only">Duplicate {string.label}</span>
+				</button>
+				<button class="small" onclick={() => onremove(string)} title="Take {string.label} out">
+					<Trash size={18} aria-hidden="true" /><span class="sr-only">Take {string.label} out</span>
+				</button>
+			</div>
+		</li>
+	{/each}
+</ol>
+
+<style>
+	li {
+		background: var(--paper);
+	}
+
+	.input {
+		display: block;
+		padding: 0.5rem 0 0.1rem 2.2rem;
+		font-size: 0.88rem;
+		color: var(--soft);
+	}
+
+	.row {
+		display: flex;
+		align-items: center;
+		border-bottom: 1px solid var(--line);
+	}
+
+	.lit .row {
+		background: var(--lit);
+	}
+
+	.faded {
+		opacity: 0.45;
+	}
+
+	.grip {
+		display: grid;
+		place-items: center;
+		width: 34px;
+		height: 44px;
+		cursor: grab;
+		color: var(--soft);
+	}
+
+	.choose {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		flex: 1;
+		min-width: 0;
+		min-height: 46px;
+		text-align: start;
+	}
+
+	.small {
+		display: grid;
+		place-items: center;
+		width: 40px;
+		height: 44px;
+		color: var(--soft);
+	}
+
+	.small:hover,
+	.grip:hover {
+		color: var(--accent);
+	}
+</style>

@@ -1,0 +1,20 @@
+import { error } from '@sveltejs/kit';
+import { LIBRARY_PARTS, type LibraryPart } from '$core/document/library/library';
+import { PART_KIND_NAMES, type PartKind } from '$core/record/part';
+import { database } from '$lib/server/database';
+import { listLibrary } from '$lib/server/repositories/library';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params, parent, url }) => {
+	const { revision } = await parent();
+	const part = revision.record.parts.find(({ id }) => id === params.part);
+	const asked = url.searchParams.get('kind') as PartKind | null;
+	const kind = part?.kind ?? asked;
+	// The part may have been added on this screen since the page was loaded, so only "new" needs a kind.
+	if (params.part === 'new' && (kind === null || !PART_KIND_NAMES.includes(kind))) {
+		error(404, { message: 'There is no such kind of part.' });
+	}
+	const known = kind && (LIBRARY_PARTS as readonly PartKind[]).includes(kind);
+	const library = known ? await listLibrary(await database(), kind as LibraryPart) : [];
+	return { kind, library };
+};
