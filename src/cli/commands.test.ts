@@ -133,7 +133,7 @@ describe('zembo', () => {
 			ok: false,
 			problem: { what: 'Vmp must be below Voc.', where: '1.vmp' }
 		});
-		expect(run(COMMANDS.assess!, { format: 'zembo-visit', version: 2 })).toMatchObject({
+		expect(run(COMMANDS.assess!, { format: 'zembo-visit', version: 9 })).toMatchObject({
 			ok: false,
 			problem: { where: 'version' }
 		});

@@ -27,7 +27,9 @@ function misses(quantity: Quantity): number[] {
 				const model = agedModel(type, years);
 				const light = truth.irradiance * (1 - truth.commonSoiling);
 				const module = moduleHere(model, light, truth.cellTemperature);
-				return exact / predictValue(stringHere(string, model, alike(module)), quantity, exactVolts) - 1;
+				return (
+					exact / predictValue(stringHere(string, model, alike(module)), quantity, exactVolts) - 1
+				);
 			})
 	);
 }

@@ -61,12 +61,13 @@ describe('any array with any faults', () => {
 					const source = StringSource.of(string, bus, 'bus');
 					const volts = source.voltsAt(amps);
 					const back = source.ampsAt(volts);
-					// Where the curve is steep one of the two says little: behind an open path the volts.
+					// Where the curve is steep one of the two says little: behind an open path, or in the dark,
+					// the volts; a microampere is then the solver's own grain.
 					const missed = Math.min(
 						Math.abs(back - amps),
 						Math.abs(source.voltsAt(back) - volts) / (1 + Math.abs(volts))
 					);
-					expect(missed).toBeLessThan(1e-7);
+					expect(missed).toBeLessThan(1e-6);
 				}
 			}),
 			{ numRuns: 500 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
-import { LARGEST_FILE, readVisitDocument, writeVisitDocument } from './file';
+import { LARGEST_FILE, readVisitData, readVisitDocument, writeVisitDocument } from './file';
 import { readFigure } from './figure';
 import { readingSchema } from './visit';
 
@@ -58,6 +58,35 @@ describe('the visit file', () => {
 			where,
 			mend: expect.stringMatching(/./)
 		});
+	});
+
+	it('reads a file of version 1, with what it did not know as unknown', () => {
+		const { system, rules, parts, absent, fields, ...record } = structuredClone(demo.record);
+		const old = {
+			...structuredClone(demo),
+			version: 1,
+			inspection: undefined,
+			record: {
+				...record,
+				moduleTypes: record.moduleTypes.map(({ limits: _, ...type }) => type),
+				strings: record.strings.map(
+					({ id, label, moduleTypeId, moduleCount, cableResistance, fuse, input }) => {
+						return { id, label, moduleTypeId, moduleCount, cableResistance, fuse, input };
+					}
+				)
+			}
+		};
+		expect([system, rules, parts, absent, fields].every(Boolean)).toBe(true);
+		const read = readVisitData(JSON.parse(JSON.stringify(old)));
+		if (!read.ok) throw new Error(read.problem.what);
+		expect(read.value.version).toBe(2);
+		expect(read.value.record.strings[0]).toMatchObject({
+			blockingDiode: 'unknown',
+			devices: 'unknown',
+			to: null,
+			spans: []
+		});
+		expect(read.value.record.moduleTypes[0]!.limits.seriesFuse).toBeNull();
 	});
 
 	it('refuses 50 MB before it parses them', () => {

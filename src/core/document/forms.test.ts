@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { testId } from '../../../tests/support/scenario';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, PLATE } from '../../../tests/support/scenario';
 import { checkLabel } from '../module/plausibility';
@@ -8,7 +9,10 @@ import {
 	expandLabels,
 	formOfMeters,
 	formOfModuleType,
-	fuseOfForm,
+	EMPTY_STRING_FORM,
+	formOfString,
+	stringFieldsOfForm,
+	type StringForm,
 	labelFormSchema,
 	metersFormSchema,
 	metersOfForm,
@@ -122,10 +126,41 @@ describe('the forms of a visit', () => {
 });
 
 describe('strings and sites', () => {
-	it('tell no fuse from one of unknown rating', () => {
-		expect(fuseOfForm({ fuse: 'none', fuseRating: '15' })).toBeNull();
-		expect(fuseOfForm({ fuse: 'unknown', fuseRating: '' })).toEqual({ rating: null });
-		expect(fuseOfForm({ fuse: 'rated', fuseRating: '15' })).toEqual({ rating: 15 });
+	it('tell no fuse from one of unknown rating, and both from one nobody looked at', () => {
+		const fuse = (typed: Partial<StringForm>) =>
+			stringFieldsOfForm({ ...EMPTY_STRING_FORM, moduleCount: '12', ...typed }).fuse;
+		expect(fuse({ fuse: 'none', fuseRating: '15' })).toBeNull();
+		expect(fuse({ fuse: 'unrated' })).toEqual({ rating: null });
+		expect(fuse({ fuse: 'rated', fuseRating: '15' })).toEqual({ rating: 15 });
+		expect(fuse({ fuse: 'unknown' })).toBe('unknown');
+	});
+
+	it('give back the form they were made from', () => {
+		const form: StringForm = {
+			...EMPTY_STRING_FORM,
+			labels: 'A1',
+			moduleTypeId: testId(1),
+			moduleCount: '12',
+			cableLength: '100',
+			cableSize: '4',
+			fuse: 'rated',
+			fuseRating: '15',
+			blockingDiode: 'schottky',
+			devices: 'optimiser',
+			modulesPerDevice: '2',
+			connectors: 'Tidelock',
+			input: '1'
+		};
+		const string = {
+			id: testId(9),
+			label: form.labels,
+			modules: [],
+			spans: [],
+			...stringFieldsOfForm(form)
+		};
+		// 100 m of 4 mm2 copper, there and back, at 40 degC.
+		expect(string.cableResistance).toBeCloseTo((200 * 0.0172 * (1 + 0.00393 * 20)) / 4, 2);
+		expect(formOfString(string)).toEqual({ ...form, cableResistance: '0.928' });
 	});
 
 	it('of a run count up, whatever letters they carry, and no run is endless', () => {

@@ -42,8 +42,8 @@ export const labelFormSchema = z.object({
 	betaUnit: z.enum(BETA_UNITS).default('%/K'),
 	vocPct: figure(RECORD_LIMITS.tolerancePct).default('2'),
 	iscPct: figure(RECORD_LIMITS.tolerancePct).default('3'),
-	systemVolts: figureOrEmpty(RECORD_LIMITS.systemVolts),
-	seriesFuse: figureOrEmpty(RECORD_LIMITS.seriesFuse),
+	systemVolts: figureOrEmpty(RECORD_LIMITS.systemVolts).default(''),
+	seriesFuse: figureOrEmpty(RECORD_LIMITS.seriesFuse).default(''),
 	bifacial: z.enum(['unknown', 'yes', 'no']).default('unknown')
 });
 export type LabelForm = z.infer<typeof labelFormSchema>;

@@ -18,9 +18,9 @@ const at = (...path: string[]) =>
 describe('the published form of a visit file', () => {
 	it('names its draft, its format and its version', () => {
 		expect(schema.$schema).toContain('2020-12');
-		expect(schema.title).toBe('zembo-visit 1');
+		expect(schema.title).toBe('zembo-visit 2');
 		expect(at('format').const).toBe('zembo-visit');
-		expect(at('version').const).toBe(1);
+		expect(at('version').const).toBe(2);
 	});
 
 	it('allows nothing that it does not name, at any depth', () => {

@@ -322,6 +322,8 @@ function* doubledCells({ strings, fields }: ArrayRecord): Generator<BrokenLink> 
 	const sizes = new Map(fields.map((field) => [field.id, field]));
 	const taken = new Map<string, string>();
 	for (const [i, { label, spans, moduleCount }] of strings.entries()) {
+		// A count beyond its limits is refused by itself; cells are not laid out for it.
+		if (spans.length === 0 || moduleCount < 1 || moduleCount > RECORD_LIMITS.modules.max) continue;
 		for (const [m, cell] of cellsOf(spans, moduleCount).entries()) {
 			if (!cell) continue;
 			const path = ['strings', i, 'spans'];

@@ -1,3 +1,4 @@
+import { EMPTY_RECORD } from '../record/record';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
 import type { StringFaultCode } from '../faults/fault';
@@ -129,10 +130,7 @@ describe('causes', () => {
 			expect(cause.probability).toBeGreaterThanOrEqual(0);
 			expect(cause.probability).toBeLessThanOrEqual(1);
 		}
-		const none = assess(
-			{ moduleTypes: [], strings: [], inServiceSince: null },
-			{ ...visitOf({ record }), readings: [] }
-		);
+		const none = assess(EMPTY_RECORD, { ...visitOf({ record }), readings: [] });
 		expect(none.places).toEqual([]);
 	});
 

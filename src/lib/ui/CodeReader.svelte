@@ -106,7 +106,7 @@
 	}
 
 	/* Beside a field: at the height of its box, not of its label. */
-	:global(.code) > .reader {
+	:global(.with-reader) > .reader {
 		margin-top: 1.55rem;
 	}
 

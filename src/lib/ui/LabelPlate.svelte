@@ -68,7 +68,7 @@
 	const NOT_STATED = 'Leave it empty if the label states none';
 </script>
 
-<div class="label">
+<div class="plate-and-words">
 	<div class="plate">
 		<div class="name">
 			<Field
@@ -206,7 +206,7 @@
 </div>
 
 <style>
-	.label {
+	.plate-and-words {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 20rem;
 		gap: 1.5rem;
@@ -287,7 +287,7 @@
 	}
 
 	@media (max-width: 900px) {
-		.label {
+		.plate-and-words {
 			grid-template-columns: minmax(0, 1fr);
 		}
 

@@ -7,12 +7,13 @@ import { RECORD_LIMITS } from '../record';
 import { figureCell, textCell, type ReadLine, type RefusedLine } from './table';
 import { USUAL_CABLE_OHMS } from '../survey';
 
-function fuseCell(typed: string): Result<StringRecord['fuse'], string> {
+/** Wrapped, since an empty cell and a fuse that is not there are two things. */
+function fuseCell(typed: string): Result<Pick<StringRecord, 'fuse'>, string> {
 	const word = typed.toLowerCase();
-	if (word === 'none' || word === 'no') return succeed(null);
-	if (word === 'unknown' || word === '?') return succeed('unknown');
+	if (word === 'none' || word === 'no') return succeed({ fuse: null });
+	if (word === 'unknown' || word === '?') return succeed({ fuse: 'unknown' });
 	const rating = readFigure(typed.replace(/\s*a$/i, ''), RECORD_LIMITS.fuse);
-	return rating.ok ? succeed({ rating: rating.value }) : refuse(rating.problem);
+	return rating.ok ? succeed({ fuse: { rating: rating.value } }) : refuse(rating.problem);
 }
 
 /** Columns of a list of strings. */
@@ -123,7 +124,7 @@ export function importStrings(
 				moduleTypeId,
 				moduleCount: values.modules!,
 				modules: base.modules.filter(({ number }) => number <= values.modules!),
-				fuse: values.fuse ?? base.fuse,
+				fuse: values.fuse ? values.fuse.fuse : base.fuse,
 				cableResistance: values.cable ?? base.cableResistance,
 				input: values.input ?? base.input
 			}

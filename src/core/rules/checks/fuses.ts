@@ -84,15 +84,23 @@ function fuseCheck(record: ArrayRecord, strings: readonly StringRecord[]): Check
 	const wrong = ratings.filter(({ rating }) => rating! < low || rating! > high);
 	const range = `${amount(low, 'A')} to ${amount(high, 'A')} (${sizeClause})`;
 	if (wrong.length > 0) {
-		return answer(
-			'finding',
-			`${said}, of ${range}. ${wrong.map(({ label, rating }) => `${label} has ${rating} A`).join(', ')}.`
-		);
+		return answer('finding', `${said}, of ${range}. ${ratingWords(wrong)}.`);
 	}
 	return answer(
 		'fits',
 		`${said}; ${ratings[0]!.rating} A lies within ${range}. ${openingWords(us, others, ratings[0]!.rating!)}`
 	);
+}
+
+/** "A1, A2 and 2 more have 15 A", for each rating. */
+function ratingWords(fuses: readonly { readonly label: string; readonly rating: number | null }[]) {
+	const ratings = [...new Set(fuses.map(({ rating }) => rating))];
+	return ratings
+		.map((rating) => {
+			const alike = fuses.filter((fuse) => fuse.rating === rating);
+			return `${marksOf(alike)} ${alike.length === 1 ? 'has' : 'have'} ${rating} A`;
+		})
+		.join(', ');
 }
 
 /** Whether the neighbours would surely open the fuse of a shorted string: between holding and opening it is not certain. */

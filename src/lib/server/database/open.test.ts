@@ -72,7 +72,10 @@ describe('the database', () => {
 		await db.destroy();
 		db = await openDatabase(path);
 		expect(await migrations()).toEqual(before);
-		expect(before.map(({ name }) => name)).toEqual(['0001-sites-visits-readings']);
+		expect(before.map(({ name }) => name)).toEqual([
+			'0001-sites-visits-readings',
+			'0002-inspection-photographs-library'
+		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});
 

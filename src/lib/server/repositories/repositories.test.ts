@@ -1,16 +1,27 @@
-import { EMPTY_RECORD } from '$core/record/record';
+import type { RecordChange } from '$core/record/change';
+import { STARTING_SET } from '$core/document/library/starting-set';
+import { EMPTY_RECORD, type StringRecord } from '$core/record/record';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readVisitData, writeVisitDocument } from '$core/document/file';
 import type { VisitDocument } from '$core/document/visit';
-import { refuse, succeed } from '$core/units/result';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
-import { changeRecord, createSite, listSites, newestRevision } from './sites';
+import { appendInspectionEntry, newestFindings } from './inspection';
+import { listLibrary, putLibraryEntries, removeLibraryEntry } from './library';
+import { findPhotograph, insertPhotograph } from './photographs';
+import {
+	changeRecord,
+	createSite,
+	findRevisionNumber,
+	listRevisions,
+	listSites,
+	newestRevision
+} from './sites';
 import { appendReading, findVisit, withdrawReading } from './visits';
 
 const NOW = '2026-11-24T09:00:00Z';
@@ -20,6 +31,12 @@ const readDemo = (): VisitDocument => {
 	return read.value;
 };
 const silent = () => null;
+const sent = (n: number, base: string, change: RecordChange) => ({
+	id: testId(0x7000 + n),
+	base,
+	change
+});
+const since = (value: number): RecordChange => [{ op: 'set', fact: 'inServiceSince', value }];
 
 let db: Db;
 beforeEach(async () => {
@@ -139,40 +156,63 @@ describe('the record', () => {
 		await importVisit(db, readDemo(), NOW);
 		const { id } = demo.site;
 		const base = (await newestRevision(db, id))!;
-		const changed = await changeRecord(
-			db,
-			id,
-			base.id,
-			(r) => succeed({ ...r, inServiceSince: 2001 }),
-			NOW
-		);
-		expect(changed).toMatchObject({ ok: true, value: { number: 2 } });
+		const changed = await changeRecord(db, id, sent(1, base.id, since(2001)), NOW);
+		expect(changed).toMatchObject({ ok: true, value: { revision: { number: 2 }, merged: false } });
 		expect((await findVisit(db, demo.visit.id))!.record.inServiceSince).toBe(2019);
 	});
 
-	it('refuses a change made from an older revision, and one that does not hold together', async () => {
+	it('refuses a change of what changed meanwhile, and one that does not hold together', async () => {
 		await createSite(db, site, EMPTY_RECORD, NOW);
 		const base = (await newestRevision(db, site.id))!;
-		const year = (inServiceSince: number) =>
-			changeRecord(db, site.id, base.id, (r) => succeed({ ...r, inServiceSince }), NOW);
-		expect(await year(2010)).toMatchObject({ ok: true });
-		expect(await year(2011)).toMatchObject({
+		const change = (n: number, from: string, steps: RecordChange) =>
+			changeRecord(db, site.id, sent(n, from, steps), NOW);
+		expect(await change(1, base.id, since(2010))).toMatchObject({ ok: true });
+		expect(await change(2, base.id, since(2011))).toMatchObject({
 			problem: { kind: 'changed-meanwhile', newest: { number: 2 } }
 		});
 		const newest = (await newestRevision(db, site.id))!;
 		expect(newest.record.inServiceSince).toBe(2010);
-		expect(await changeRecord(db, site.id, newest.id, () => refuse('no'), NOW)).toMatchObject({
-			problem: { words: 'no' }
+		const gone: RecordChange = [{ op: 'remove', list: 'strings', id: testId(77) }];
+		expect(await change(3, newest.id, gone)).toMatchObject({
+			problem: { words: expect.stringContaining('no longer in the record') }
 		});
 		const orphan = readDemo().record.strings[0]!;
 		expect(
-			await changeRecord(db, site.id, newest.id, (r) => succeed({ ...r, strings: [orphan] }), NOW)
+			await change(4, newest.id, [{ op: 'put', list: 'strings', value: orphan }])
 		).toMatchObject({
 			problem: { kind: 'refused', words: expect.stringContaining('module type') }
 		});
-		expect(await changeRecord(db, testId(404), 'x', (r) => succeed(r), NOW)).toMatchObject({
+		expect(await changeRecord(db, testId(404), sent(5, 'x', []), NOW)).toMatchObject({
 			problem: { kind: 'no-such-site' }
 		});
+		expect((await newestRevision(db, site.id))!.number).toBe(2);
+	});
+
+	it('lets two people change different entries, and stores the same change once', async () => {
+		await importVisit(db, readDemo(), NOW);
+		const { id } = demo.site;
+		const base = (await newestRevision(db, id))!;
+		const [a, b] = base.record.strings;
+		const fuse = (string: StringRecord, rating: number): RecordChange => [
+			{ op: 'put', list: 'strings', value: { ...string, fuse: { rating } } }
+		];
+		const first = sent(1, base.id, fuse(a!, 16));
+		expect(await changeRecord(db, id, first, NOW)).toMatchObject({ value: { merged: false } });
+		const second = await changeRecord(db, id, sent(2, base.id, fuse(b!, 20)), NOW);
+		expect(second).toMatchObject({ ok: true, value: { merged: true } });
+		await changeRecord(db, id, first, NOW);
+		const newest = (await newestRevision(db, id))!;
+		expect(newest.number).toBe(3);
+		expect(newest.record.strings.slice(0, 2).map((s) => s.fuse)).toEqual([
+			{ rating: 16 },
+			{ rating: 20 }
+		]);
+		expect((await listRevisions(db, id, null)).map((r) => [r.number, r.visits])).toEqual([
+			[3, 0],
+			[2, 0],
+			[1, 1]
+		]);
+		expect((await findRevisionNumber(db, id, 2))!.record.strings[1]!.fuse).toEqual({ rating: 15 });
 	});
 
 	it('lists sites page by page in the order of their names', async () => {
@@ -186,6 +226,54 @@ describe('the record', () => {
 		const rest = await listSites(db, page.at(-1)!);
 		expect(rest).toHaveLength(10);
 		expect(rest[0]!.name).toBe('Site 50');
+	});
+});
+
+describe('an inspection', () => {
+	it('is appended to, and its newest findings stand for the site', async () => {
+		const document = readDemo();
+		await importVisit(db, document, NOW);
+		const findings = await newestFindings(db, document.site.id);
+		expect(findings).toHaveLength(4);
+		const [first] = findings;
+		const withdrawn = { ...first!, id: testId(900), supersedes: first!.id, withdrawn: true };
+		await appendInspectionEntry(db, document.visit.id, withdrawn);
+		await appendInspectionEntry(db, document.visit.id, withdrawn);
+		expect(await newestFindings(db, document.site.id)).toHaveLength(3);
+		const stored = (await findVisit(db, document.visit.id))!;
+		expect(stored.inspection).toHaveLength(document.inspection.length + 1);
+		expect(writeVisitDocument(stored)).toContain(testId(900));
+	});
+
+	it('keeps a photograph once', async () => {
+		await importVisit(db, readDemo(), NOW);
+		const photograph = {
+			id: testId(901),
+			visitId: demo.visit.id,
+			takenAt: NOW,
+			addedAt: NOW,
+			type: 'image/jpeg' as const,
+			width: 2,
+			height: 1,
+			bytes: new Uint8Array([0xff, 0xd8, 0xff])
+		};
+		await insertPhotograph(db, photograph);
+		await insertPhotograph(db, photograph);
+		expect([...(await findPhotograph(db, testId(901)))!.bytes]).toEqual([0xff, 0xd8, 0xff]);
+		expect(await findPhotograph(db, testId(902))).toBeNull();
+	});
+});
+
+describe('the library', () => {
+	it('has the generic types, and own ones over them', async () => {
+		expect(await listLibrary(db)).toHaveLength(STARTING_SET.length);
+		const [generic] = STARTING_SET;
+		await putLibraryEntries(db, [{ ...generic!, name: 'Ours' }], NOW);
+		const modules = await listLibrary(db, 'module');
+		expect(modules.find(({ id }) => id === generic!.id)).toMatchObject({ name: 'Ours', own: true });
+		expect(modules.every(({ kind }) => kind === 'module')).toBe(true);
+		await removeLibraryEntry(db, generic!.id);
+		expect((await listLibrary(db, 'module'))[0]!.own).toBe(false);
 	});
 });
 

@@ -13,11 +13,26 @@
 	const diagram = $derived(oneLine(record));
 	const colours = $derived(coloursOf(record.strings));
 
-	const BOX = { width: 168, pitch: 216, row: 118 };
+	const BOX = { width: 150, pitch: 174, row: 132 };
 	const EDGE = 14;
 	const SYMBOL_Y = 16;
 	const width = $derived(2 * EDGE + (diagram.columns - 1) * BOX.pitch + BOX.width);
 	const height = $derived(2 * EDGE + diagram.rows * BOX.row);
+	/** Marks of single strings that stand in a box. */
+	const MARKS = 4;
+	/** Characters that a line of a box holds. */
+	const LINE = 24;
+	/** A line broken at its blanks, so that nothing is cut. */
+	function wrapped(line: string): string[] {
+		const lines: string[] = [];
+		for (const word of line.split(' ')) {
+			const last = lines.at(-1);
+			if (last !== undefined && last.length + word.length < LINE)
+				lines[lines.length - 1] = `${last} ${word}`;
+			else lines.push(word);
+		}
+		return lines;
+	}
 	const x = ({ column }: DiagramNode) => EDGE + column * BOX.pitch;
 	const y = ({ row }: DiagramNode) => EDGE + row * BOX.row;
 	const byId = $derived(new Map(diagram.nodes.map((node) => [node.id, node])));
@@ -66,7 +81,7 @@
 		<div class="sheet">
 			<svg
 				viewBox="0 0 {width} {height}"
-				style:max-width="{width * 1.25}px"
+				style:max-width="{width * 1.15}px"
 				style:min-width="{Math.min(width, 620)}px"
 				role="img"
 				aria-label="One-line diagram of {data.site.name}"
@@ -78,34 +93,32 @@
 				{#each diagram.nodes as node (node.id)}
 					<g transform="translate({x(node)} {y(node)})" data-node={node.title}>
 						{#if node.of.kind === 'strings'}
-							{@const colour = colours.get(node.of.strings[0]!.id)!}
 							<path d="M0 {SYMBOL_Y + 14}h{BOX.width}" class="wire" />
 							{#each [0, 1, 2, 3] as i (i)}
-								<path d="M{8 + i * 20} {SYMBOL_Y + 3}h16v22h-16zm3 0l5 7l5 -7" class="box" />
+								<path d="M{26 + i * 22} {SYMBOL_Y + 3}h17v22h-17zm3 0l5.5 7l5.5 -7" class="box" />
 							{/each}
-							<rect
-								x="100"
-								y={SYMBOL_Y + 4}
-								width={Math.max(26, node.title.length * 8 + 8)}
-								height="20"
-								fill={colour.fill}
-								class="mark"
-							/>
-							<text x="104" y={SYMBOL_Y + 18.5} fill={colour.ink} class="label">{node.title}</text>
+							{#each node.of.strings.slice(0, MARKS) as string, i (string.id)}
+								{@const colour = colours.get(string.id)!}
+								<rect x={i * 34} y="-8" width="31" height="19" fill={colour.fill} class="mark" />
+								<text x={i * 34 + 15.5} y="6.5" style:fill={colour.ink} class="on-mark"
+									>{string.label}</text
+								>
+							{/each}
+							{#if node.of.strings.length > MARKS}
+								<text x={MARKS * 34} y="6.5">+{node.of.strings.length - MARKS}</text>
+							{/if}
 						{:else}
-							<path d="M0 {SYMBOL_Y + 14}h64m40 0h64" class="wire" />
-							<rect x="62" y={SYMBOL_Y - 6} width="44" height="40" class="back" />
+							<path d="M0 {SYMBOL_Y + 14}h55m40 0h55" class="wire" />
+							<rect x="53" y={SYMBOL_Y - 6} width="44" height="40" class="back" />
 							<path
 								d={PART_SYMBOLS[node.of.part.kind]}
-								transform="translate(64 {SYMBOL_Y})"
+								transform="translate(55 {SYMBOL_Y})"
 								class="symbol"
 							/>
-							<text x="4" y="9" class="title">{node.title}</text>
+							<text x="2" y="9" class="title">{node.title}</text>
 						{/if}
-						{#each node.lines as line, i (i)}
-							<text x="4" y={SYMBOL_Y + 46 + i * 14.5} class="rating"
-								>{line.length > 27 ? `${line.slice(0, 26)}…` : line}<title>{line}</title></text
-							>
+						{#each node.lines.flatMap(wrapped) as line, i (i)}
+							<text x="2" y={SYMBOL_Y + 46 + i * 14.5}>{line}</text>
 						{/each}
 					</g>
 				{/each}
@@ -202,10 +215,10 @@
 		font-weight: 700;
 	}
 
-	.label {
+	.on-mark {
 		font-family: var(--mono);
-		font-size: 13px;
 		font-weight: 700;
+		text-anchor: middle;
 	}
 
 	.on-wire {

@@ -161,7 +161,7 @@
 	<svg
 		bind:this={svg}
 		viewBox="0 0 {width} {height}"
-		style:max-width="{width}px"
+		style:max-width="{width * 1.7}px"
 		role="application"
 		aria-label="Plan of {field.name}. {said}"
 		tabindex="0"

@@ -73,13 +73,9 @@
 	aria-label="Strings in the order of the combiner"
 >
 	{#each items as { id, string }, i (id)}
-		<li
-			class:faded={lit.size > 0 && !lit.has(id)}
-			class:lit={lit.has(id)}
-			data-string={string.label}
-		>
+		<li class:lit={lit.has(id)} data-string={string.label}>
 			{#if opens(i)}
-				<span class="input"
+				<span class="ends-at"
 					>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
 				>
 			{/if}
@@ -119,7 +115,7 @@
 		background: var(--paper);
 	}
 
-	.input {
+	.ends-at {
 		display: block;
 		padding: 0.5rem 0 0.1rem 2.2rem;
 		font-size: 0.88rem;
@@ -134,10 +130,6 @@
 
 	.lit .row {
 		background: var(--lit);
-	}
-
-	.faded {
-		opacity: 0.45;
 	}
 
 	.grip {

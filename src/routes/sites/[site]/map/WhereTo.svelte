@@ -18,6 +18,15 @@
 	let { record, stringId, module, colours, findings }: Props = $props();
 	const path = $derived(pathOfModule(record, stringId, module ?? 1));
 	const detail = $derived(path?.string.modules.find(({ number }) => number === module));
+	/** From the combiner to the inverter; what follows is the AC side. */
+	const toEnd = $derived.by(() => {
+		if (!path) return [];
+		const { parts, end } = path;
+		if (!end) return parts;
+		const at = parts.indexOf(end);
+		return at < 0 ? [...parts, end] : parts.slice(0, at + 1);
+	});
+	const beyond = $derived(path ? path.parts.slice(toEnd.length).map(({ mark }) => mark) : []);
 	const device = $derived.by(() => {
 		const devices = path?.string.devices;
 		if (!devices || devices === 'unknown') return null;
@@ -39,27 +48,17 @@
 				>
 			</li>
 			{#if device}<li><span class="soft">behind it</span><span>{device}</span></li>{/if}
-			{#each path.parts as part (part.id)}
-				<li>
+			{#each toEnd as part (part.id)}
+				<li title={PART_KINDS[part.kind].words}>
 					<PartSymbol kind={part.kind} />
-					<span
-						><strong>{part.mark}</strong>
-						<span class="soft"
-							>{PART_KINDS[part.kind].words}{part.place ? `, ${part.place}` : ''}</span
-						></span
-					>
+					<span><strong>{part.mark}</strong><span class="soft">{part.place ?? ''}</span></span>
 				</li>
 			{/each}
-			{#if path.end && !path.parts.includes(path.end)}
-				<li>
-					<PartSymbol kind={path.end.kind} />
-					<strong>{path.end.mark}</strong>
-				</li>
-			{/if}
-			<li class="input">
-				{path.input === null ? 'Its input is not known yet.' : `Ends at input ${path.input}`}
+			<li class="ends-at">
+				{path.input === null ? 'Its input is not known yet' : `input ${path.input}`}
 			</li>
 		</ol>
+		{#if beyond.length > 0}<p class="soft">Then, on the AC side: {beyond.join(', ')}.</p>{/if}
 		{#each findings as words (words)}<p class="found">{words}</p>{/each}
 	</section>
 {/if}
@@ -88,13 +87,22 @@
 		min-height: 36px;
 	}
 
+	li > span:last-child:not(:only-child) {
+		display: grid;
+		line-height: 1.2;
+	}
+
+	li .soft {
+		font-size: 0.86rem;
+	}
+
 	li:not(:last-child)::after {
 		content: '→';
 		padding-inline: 0.5rem 0.6rem;
 		color: var(--soft);
 	}
 
-	.input {
+	.ends-at {
 		font-weight: 650;
 	}
 

@@ -45,7 +45,7 @@
 			{@const colour = colours.get(string.id)!}
 			{#each PLACES.filter((place) => places[place]) as place (place)}
 				<li style:background={colour.fill} style:color={colour.ink}>
-					<span class="label figure">{string.label}</span>
+					<span class="big figure">{string.label}</span>
 					<span class="small">
 						{PLACE_WORDS[place]}<br />
 						{#if place === 'roof'}{string.moduleCount} modules{:else if place === 'combiner'}{partMark(
@@ -107,7 +107,7 @@
 		break-inside: avoid;
 	}
 
-	.label {
+	.big {
 		font-size: 11mm;
 		font-weight: 750;
 		line-height: 1;
@@ -127,7 +127,7 @@
 			grid-template-columns: repeat(2, 1fr);
 		}
 
-		.label {
+		.big {
 			font-size: 8mm;
 		}
 	}

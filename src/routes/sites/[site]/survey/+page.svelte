@@ -212,7 +212,7 @@
 					{#each types as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</select>
 				{#if typeId === 'typed'}
-					<div class="label">
+					<div class="figures">
 						<Field label="Model, as on the label" name="name" bind:value={typedLabel.name} />
 						{#each FIGURES as { name, label, unit } (name)}
 							<Field
@@ -454,7 +454,7 @@
 		font-size: 1.05rem;
 	}
 
-	.label {
+	.figures {
 		display: grid;
 		grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
 		gap: 0.7rem 1rem;

@@ -132,7 +132,7 @@
 			{/if}
 			<Field label="Model" name="model" bind:value={form.model} />
 			{#if !isType}
-				<div class="code">
+				<div class="with-reader">
 					<Field label="Serial" name="serial" bind:value={form.serial} />
 					<CodeReader onread={(code) => (form.serial = code)} />
 				</div>
@@ -185,7 +185,7 @@
 		margin-top: 0.8rem;
 	}
 
-	.code {
+	.with-reader {
 		display: grid;
 		grid-template-columns: 1fr auto;
 		gap: 0.5rem;

@@ -105,7 +105,7 @@
 		<span>Next code goes to <strong class="figure">{string.label}, module {next + 1}</strong></span>
 	</div>
 	<form onsubmit={store} oninput={() => (done = false)}>
-		<div class="table">
+		<div class="wide">
 			<table>
 				<thead>
 					<tr>
@@ -195,7 +195,7 @@
 		margin: 0.6rem 0;
 	}
 
-	.table {
+	.wide {
 		overflow-x: auto;
 	}
 

@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, PLATE, testId, visitOf } from '../../../tests/support/scenario';
+import { openCircuitVoltage } from '../module/single-diode';
+import type { ArrayRecord } from '../record/record';
+import { expectReadings } from './expect';
+import { agedModel, alike, moduleHere, predictValue, stringHere } from './predict';
+
+const record = arrayRecord(['A1', 'A2']);
+const [type] = record.moduleTypes;
+const other = {
+	...type!,
+	id: testId(2),
+	name: 'Other',
+	plate: { ...PLATE, voc: 45.4, vmp: 37.1, cellsInSeries: 72 }
+};
+const detail = { serial: null, deviceCode: null, year: null, state: null };
+/** A1 with its third module of the other type. */
+const mixed: ArrayRecord = {
+	...record,
+	moduleTypes: [type!, other],
+	strings: record.strings.map((string, i) =>
+		i === 0 ? { ...string, modules: [{ ...detail, number: 3, moduleTypeId: other.id }] } : string
+	)
+};
+
+describe('a string with a module of another type', () => {
+	it('is expected to give the sum of its modules’ volts', () => {
+		const model = agedModel(type!, 0);
+		const main = moduleHere(model, 800, 45);
+		const module = moduleHere(agedModel(other, 0), 800, 45);
+		const here = { main, others: new Map([[other.id, { module, type: other }]]) };
+		const circuit = stringHere(mixed.strings[0]!, model, here);
+		expect(circuit.modules.map(({ count }) => count)).toEqual([2, 1, 9]);
+		expect(predictValue(circuit, 'open-circuit-voltage', null)).toBeCloseTo(
+			11 * openCircuitVoltage(main) + openCircuitVoltage(module),
+			3
+		);
+		const plain = stringHere(mixed.strings[1]!, model, alike(main));
+		expect(plain.modules).toHaveLength(1);
+	});
+
+	it('fits where its volts are right, and is off where they are those of equal modules', () => {
+		const visit = visitOf({ record });
+		const verdict = (volts: number) => {
+			const readings = visit.readings.map((reading) =>
+				reading.stringId === mixed.strings[0]!.id && reading.quantity === 'open-circuit-voltage'
+					? { ...reading, value: volts }
+					: reading
+			);
+			const { places } = expectReadings(mixed, { ...visit, readings });
+			return places.find(
+				({ stringId, quantity }) =>
+					stringId === mixed.strings[0]!.id && quantity === 'open-circuit-voltage'
+			)!;
+		};
+		const alikeVolts = visit.readings[0]!.value;
+		const right = verdict(alikeVolts).expected!.value;
+		expect(right - alikeVolts).toBeGreaterThan(3);
+		expect(verdict(right).verdict).toBe('fits');
+		expect(verdict(alikeVolts).verdict).not.toBe('fits');
+	});
+});
+
+describe('a branch of micro-inverters', () => {
+	it('has no expected volts, and says why', () => {
+		const branch: ArrayRecord = {
+			...record,
+			strings: record.strings.map((string) => ({
+				...string,
+				devices: { kind: 'micro-inverter', modulesPerDevice: 1, part: null }
+			}))
+		};
+		const { places, groups } = expectReadings(branch, { ...visitOf({ record }), readings: [] });
+		expect(groups).toEqual([]);
+		expect(places[0]!.missing).toContain('this branch carries AC');
+	});
+});
