@@ -15,6 +15,8 @@ export const WAIT = 20_000;
 /** Zembo's built server on a database of its own. */
 export interface Server {
 	readonly address: string;
+	/** Path of its data. */
+	readonly database: string;
 	/** Ends it at once, as a crash would. */
 	kill(): Promise<void>;
 	/** Starts it again at the same address on the same data. */
@@ -48,6 +50,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 		});
 	return {
 		address,
+		database: env.ZEMBO_DATABASE,
 		kill,
 		restart: async () => {
 			running = await listen(env);
@@ -155,6 +158,42 @@ export class Person {
 		await this.driver.wait(until.elementIsVisible(element), WAIT);
 		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', element);
 		await element.click();
+	}
+
+	/** Clicks the label of a choice by its words. */
+	async tick(words: string): Promise<void> {
+		const xpath = `//label[contains(normalize-space(.), ${JSON.stringify(words)})]`;
+		const label = await this.driver.wait(until.elementLocated(By.xpath(xpath)), WAIT, words);
+		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', label);
+		await label.click();
+	}
+
+	/** Clicks an element by its selector, brought into sight first. */
+	async click(css: string): Promise<void> {
+		const element = await this.find(css);
+		await this.driver.executeScript('arguments[0].scrollIntoView({block: "center"})', element);
+		await element.click();
+	}
+
+	/** Chooses a place of a list by its words. */
+	async choose(css: string, words: string): Promise<void> {
+		const option = `${css} option`;
+		await this.driver.wait(
+			() =>
+				this.driver.executeScript<boolean>(
+					`const [css, words] = arguments;
+					const option = [...document.querySelectorAll(css)].find((one) => one.textContent.includes(words));
+					if (!option) return false;
+					const list = option.closest('select');
+					list.value = option.value;
+					list.dispatchEvent(new Event('change', { bubbles: true }));
+					return true;`,
+					option,
+					words
+				),
+			WAIT,
+			`${css} has no ${words}`
+		);
 	}
 
 	/** Fills a field by its name; what stood there is replaced. */

@@ -159,25 +159,19 @@ describe('the record under a visit', () => {
 		const visit = await person.startsVisit();
 		await person.press('Take over');
 		await person.arrivesAt(/\/take-over$/);
-		const string = (label: string) => `//details[.//span[contains(@class,"name")]="${label}"]`;
 		const open = async (label: string) => {
-			const summary = await driver.findElement(By.xpath(`${string(label)}/summary`));
-			await driver.executeScript('arguments[0].scrollIntoView({block: "center"})', summary);
-			await summary.click();
+			await person.click(`[data-string=${label}] a`);
+			await person.arrivesAt(/\/strings\//);
 		};
 		await open('A4');
-		const count = await driver.findElement(By.xpath(`${string('A4')}//input[@name="moduleCount"]`));
-		await count.clear();
-		await count.sendKeys('11');
-		await driver
-			.findElement(By.xpath(`${string('A4')}//button[contains(.,"Store the change")]`))
-			.click();
-		await person.sees('A4 changed.');
+		await person.fill('moduleCount', '11');
+		await person.press('Store the change');
+		await person.arrivesAt(/\/take-over$/);
+		await person.sees('A4 changed: stored, revision 2');
 		await open('B4');
-		await driver
-			.findElement(By.xpath(`${string('B4')}//button[contains(.,"out of the record")]`))
-			.click();
-		await person.sees('The string was taken out of the record.');
+		await person.press('Take B4 out of the record');
+		await person.arrivesAt(/\/take-over$/);
+		await person.sees('B4 taken out: stored, revision 3');
 		const before = await stored(visit);
 		expect(before.revision.number).toBe(1);
 		expect(before.record.strings).toHaveLength(8);
@@ -231,7 +225,7 @@ describe('the screen', () => {
 		const nasty = '<img src=x onerror="document.title=1"> & "quoted"';
 		await person.fill('name', nasty);
 		await person.press('Make the site');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/survey$/);
 		await person.sees(nasty);
 		await person.goTo('/');
 		await person.sees(nasty);

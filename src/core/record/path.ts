@@ -81,12 +81,16 @@ export function occupants(
 	return map;
 }
 
-/** Cells with a module that was counted and whose string nobody knows yet. */
+/**
+ * Cells with a module that was counted and whose string nobody knows yet. Modules of recorded strings
+ * that lie nowhere yet are among those that were counted, so as many cells are left out.
+ */
 export function uncertainCells(
 	record: Pick<ArrayRecord, 'strings' | 'fields'>
 ): (Cell & { readonly moduleTypeId: string })[] {
 	const taken = occupants(record);
-	return record.fields.flatMap(({ id: field, rows, columns, countedTypeId }) => {
+	const inStrings = record.strings.reduce((sum, { moduleCount }) => sum + moduleCount, 0);
+	const counted = record.fields.flatMap(({ id: field, rows, columns, countedTypeId }) => {
 		if (countedTypeId === null) return [];
 		return Array.from({ length: rows * columns }, (_, i) => ({
 			field,
@@ -95,6 +99,7 @@ export function uncertainCells(
 			moduleTypeId: countedTypeId
 		})).filter((cell) => !taken.has(cellKey(cell)));
 	});
+	return counted.slice(0, Math.max(0, counted.length - (inStrings - taken.size)));
 }
 
 /** Cells of all modules that end at an input. */

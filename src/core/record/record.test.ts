@@ -46,12 +46,14 @@ describe('what a record adds up to', () => {
 				}
 			]
 		};
-		expect(moduleCount(counted)).toBe(12 + 20);
-		expect(labelPower(counted)).toBe(32 * 335);
+		// The string's twelve are among the twenty that were counted, wherever they lie.
+		expect(moduleCount(counted)).toBe(20);
+		expect(labelPower(counted)).toBe(20 * 335);
 		const [string] = counted.strings;
 		const span = { from: 1, count: 5, field: testId(5), row: 0, column: 0, step: 'right' as const };
 		const placed = { ...counted, strings: [{ ...string!, spans: [span] }] };
-		expect(moduleCount(placed)).toBe(12 + 15);
+		expect(moduleCount(placed)).toBe(20);
+		expect(moduleCount({ ...counted, strings: [] })).toBe(20);
 	});
 
 	it('knows the ratio only where every inverter’s power is known', () => {

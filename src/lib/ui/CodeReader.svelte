@@ -2,6 +2,7 @@
 	import Camera from '@lucide/svelte/icons/camera';
 	import ImageIcon from '@lucide/svelte/icons/image';
 	import { onDestroy } from 'svelte';
+	import { storedSize } from '$core/document/picture';
 	import type { IScannerControls } from '@zxing/browser';
 
 	interface Props {
@@ -61,16 +62,18 @@
 		const file = input.files?.[0];
 		input.value = '';
 		if (!file) return;
-		const address = URL.createObjectURL(file);
 		try {
-			const result = await (await reader()).decodeFromImageUrl(address);
-			const code = result.getText().trim();
+			const picture = await createImageBitmap(file);
+			const canvas = document.createElement('canvas');
+			const { width, height } = storedSize(picture.width, picture.height);
+			Object.assign(canvas, { width, height });
+			canvas.getContext('2d')!.drawImage(picture, 0, 0, width, height);
+			picture.close();
+			const code = (await reader()).decodeFromCanvas(canvas).getText().trim();
 			words = `Read: ${code}`;
 			onread(code);
 		} catch {
 			words = 'No code was found in this picture. Take it closer and square, or type the code.';
-		} finally {
-			URL.revokeObjectURL(address);
 		}
 	}
 

@@ -80,6 +80,8 @@
 							<StringDrawing
 								modules={string.moduleCount}
 								fuse={string.fuse}
+								devices={string.devices}
+								blockingDiode={string.blockingDiode}
 								suspects={suspects.get(string.id) ?? []}
 								lit={isLit}
 								{room}

@@ -222,7 +222,7 @@
 		}
 
 		.words {
-			font-size: 0.8rem;
+			font-size: 0.74rem;
 		}
 
 		.note {

@@ -23,9 +23,10 @@ export async function readCsv(file: File): Promise<Result<Table, string>> {
 
 export function parseCsv(text: string): Result<Table, string> {
 	if (text.includes('\u0000')) return refuse('This is not a text file. Choose a CSV file.');
-	const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-		skipEmptyLines: false
-	});
+	const plain = text.replace(/^\uFEFF/, '').trimEnd();
+	// Empty lines keep their numbers, but have no say in what separates the cells.
+	const { meta } = Papa.parse<string[]>(plain, { preview: 20, skipEmptyLines: true });
+	const { data, errors } = Papa.parse<string[]>(plain, { delimiter: meta.delimiter });
 	const broken = errors.find(({ type }) => type === 'Quotes');
 	if (broken) {
 		return refuse(

@@ -1,16 +1,16 @@
 import type { StringRecord } from '$core/record/record';
 
 /**
- * Eight hues that colour-blind readers tell apart (Okabe and Ito, Color Universal Design, 2008), the
- * last two darkened so that white figures stand on all of them. A colour never stands without its mark.
+ * Eight hues that colour-blind readers tell apart, after Okabe and Ito (Color Universal Design, 2008),
+ * darkened or lightened so that figures stand on them at 7:1. A colour never stands without its mark.
  */
 export const STRING_COLOURS = [
-	{ fill: '#0072b2', ink: '#ffffff', name: 'blue' },
+	{ fill: '#005b8e', ink: '#ffffff', name: 'blue' },
 	{ fill: '#e69f00', ink: '#000000', name: 'orange' },
-	{ fill: '#006d50', ink: '#ffffff', name: 'green' },
-	{ fill: '#cc79a7', ink: '#000000', name: 'pink' },
+	{ fill: '#005c44', ink: '#ffffff', name: 'green' },
+	{ fill: '#d687b2', ink: '#000000', name: 'pink' },
 	{ fill: '#f0e442', ink: '#000000', name: 'yellow' },
-	{ fill: '#a83c00', ink: '#ffffff', name: 'rust' },
+	{ fill: '#933300', ink: '#ffffff', name: 'rust' },
 	{ fill: '#56b4e9', ink: '#000000', name: 'sky' },
 	{ fill: '#3b3b3b', ink: '#ffffff', name: 'black' }
 ] as const;

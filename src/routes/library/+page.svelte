@@ -121,7 +121,7 @@
 					{#each entries as entry (entry.id)}
 						<li>
 							<a href={resolve('/library/[entry]', { entry: entry.id })}>
-								<span>{entry.name}{entry.own ? '' : ', generic'}</span>
+								<span>{entry.name}{entry.own ? ', own' : ''}</span>
 								<span class="figure soft">{gist(entry)}</span>
 							</a>
 						</li>

@@ -62,11 +62,11 @@
 		<div class="panel empty">
 			<h2>The array is not recorded yet</h2>
 			<p>
-				Two steps: the module’s label, then its strings. Then every reading has something to be
-				compared with.
+				A look around first: rows, modules, one label, what hangs behind. Then every reading has
+				something to be compared with.
 			</p>
 			<p>
-				<a class="act" href={resolve('/sites/[site]/take-over', { site: data.site.id })}
+				<a class="act" href={resolve('/sites/[site]/survey', { site: data.site.id })}
 					>Take over the array</a
 				>
 			</p>

@@ -25,6 +25,6 @@ export const actions: Actions = {
 			{ ...EMPTY_RECORD, inServiceSince: since },
 			new Date().toISOString()
 		);
-		redirect(303, `/sites/${id}/take-over`);
+		redirect(303, `/sites/${id}/survey`);
 	}
 };

@@ -20,7 +20,7 @@
 
 <div class="page">
 	<h1>New site</h1>
-	<p class="soft">The place first; its modules and strings come next.</p>
+	<p class="soft">The place first; a look at its modules comes next.</p>
 	<form method="POST" use:enhance class="panel">
 		<Field
 			label="Name"

@@ -27,29 +27,23 @@
 	}
 	const itemsOf = (list: readonly StringRecord[]): Item[] =>
 		list.map((string) => ({ id: string.id, string }));
-	// svelte-ignore state_referenced_locally
-	let items = $state.raw(itemsOf(strings));
-	let dragging = false;
-	$effect(() => {
-		const list = itemsOf(strings);
-		if (!dragging) items = list;
-	});
+	/** The order under the finger while a string is dragged; null else. */
+	let held = $state.raw<Item[] | null>(null);
+	const items = $derived(held ?? itemsOf(strings));
 
 	interface Moved {
 		readonly detail: { readonly items: Item[]; readonly info: { readonly id: string } };
 	}
 	function consider({ detail }: Moved): void {
-		dragging = true;
-		items = detail.items;
+		held = detail.items;
 	}
 	function finalize({ detail }: Moved): void {
-		dragging = false;
-		items = detail.items;
-		const at = items.findIndex(({ id }) => id === detail.info.id);
+		held = null;
+		const at = detail.items.findIndex(({ id }) => id === detail.info.id);
 		const was = strings.findIndex(({ id }) => id === detail.info.id);
 		// Let go outside, or where it was: nothing changed.
-		if (at < 0 || at === was) return void (items = itemsOf(strings));
-		onorder(items[at]!.string, items[at + 1]?.id ?? null);
+		if (at < 0 || at === was) return;
+		onorder(detail.items[at]!.string, detail.items[at + 1]?.id ?? null);
 	}
 	/** Moving by keyboard beside dragging. */
 	function nudge(event: KeyboardEvent, index: number): void {

@@ -11,6 +11,7 @@
 	import { dayAndTime } from '$lib/ui/when';
 	import Outcome from './Outcome.svelte';
 	import ReadingsTable from './ReadingsTable.svelte';
+	import Inspection from './Inspection.svelte';
 	import RecordTables from './RecordTables.svelte';
 
 	const session = useVisit();
@@ -108,6 +109,8 @@
 	</section>
 
 	<ReadingsTable assessment={session.assessment} {record} />
+
+	<Inspection {record} inspection={session.document.inspection} />
 
 	<section>
 		<h2>Cautions for what comes next</h2>

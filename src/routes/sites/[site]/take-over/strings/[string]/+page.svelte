@@ -88,7 +88,7 @@
 				fuse={stored.fuse}
 				devices={stored.devices}
 				blockingDiode={stored.blockingDiode}
-				room={420}
+				room={Math.min(640, stored.moduleCount * 17.8)}
 			/>
 		{/if}
 		<form onsubmit={store} class="panel">
