@@ -6,7 +6,7 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } f
 
 ensureInstalled();
 const wanted = process.argv.slice(2);
-if (wanted.length === 0 || wanted.includes('browser')) {
+if (wanted.length === 0 || ['browser', 'large-site'].some((name) => wanted.includes(name))) {
 	ensureBrowser();
 	ensureTools();
 	ensureApplication();

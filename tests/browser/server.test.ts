@@ -65,21 +65,21 @@ describe('npm run demo', () => {
 				origin: first.address,
 				'content-type': 'application/x-www-form-urlencoded'
 			},
-			body: new URLSearchParams({ name: 'Cairn Rigg', place: '', timeZone: 'Etc/UTC' })
+			body: new URLSearchParams({ name: 'Herring quay', place: '', timeZone: 'Etc/UTC' })
 		});
 		expect(made.status).toBe(200);
 		first.child.kill('SIGTERM');
 		expect(await ended(first.child)).toBe(0);
 
 		const second = await startDemo();
-		expect(await (await fetch(second.address)).text()).toContain('Cairn Rigg');
+		expect(await (await fetch(second.address)).text()).toContain('Herring quay');
 		second.child.kill('SIGTERM');
 		await ended(second.child);
 
 		const fresh = await startDemo('--fresh');
 		const page = await (await fetch(fresh.address)).text();
 		expect(page).toContain('Saltmarsh Ferry Terminal');
-		expect(page).not.toContain('Cairn Rigg');
+		expect(page).not.toContain('Herring quay');
 	});
 
 	it('takes the next free port where the first is taken', async () => {

@@ -3,7 +3,15 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import {
+	Builder,
+	By,
+	Key,
+	logging,
+	until,
+	type WebDriver,
+	type WebElement
+} from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
 import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs';
 
@@ -89,11 +97,25 @@ function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: Child
 	});
 }
 
-export async function openBrowser(): Promise<WebDriver> {
+/** Categories of the browser's own trace that hold the main thread's tasks. */
+const TRACE = 'toplevel,devtools.timeline,disabled-by-default-devtools.timeline';
+
+/** @param traced keeps the browser's trace, to be read as the log named "performance" */
+export async function openBrowser({ traced = false } = {}): Promise<WebDriver> {
 	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
 	const options = new chrome.Options();
 	options.setChromeBinaryPath(CHROMIUM);
 	options.addArguments(...browserFlags(profile));
+	if (traced) {
+		const level = new logging.Preferences();
+		level.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
+		options.setLoggingPrefs(level);
+		// The package's types name preferences that the driver no longer takes.
+		const prefs = { enableNetwork: false, enablePage: false, traceCategories: TRACE };
+		options.setPerfLoggingPrefs(
+			prefs as unknown as Parameters<chrome.Options['setPerfLoggingPrefs']>[0]
+		);
+	}
 	const driver = (await new Builder()
 		.forBrowser('chrome')
 		.setChromeOptions(options)

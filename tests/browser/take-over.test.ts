@@ -243,9 +243,11 @@ describe('the map', () => {
 		await person.sees('A2 moved: stored');
 		expect(await order()).toBe('A2 A1 A3 A4 B1 B2 B3 B4');
 		await person.press('Undo');
+		await person.click('[data-string=A4] .choose');
 		await person.press('Duplicate A4');
 		await person.sees('A5 made from A4: stored');
 		expect(await order()).toBe('A1 A2 A3 A4 A5 B1 B2 B3 B4');
+		await person.click('[data-string=A5] .choose');
 		await person.press('Take A5 out');
 		await person.sees('A5 taken out: stored');
 		expect(await order()).toBe('A1 A2 A3 A4 B1 B2 B3 B4');

@@ -237,6 +237,19 @@ export const arrayRecordSchema = z
 		}
 	}) satisfies z.ZodType<ArrayRecord>;
 
+/**
+ * Why a record of entries that each passed their schema does not hold together; null where it does.
+ * {@link arrayRecordSchema} asks the same.
+ */
+export function whatDoesNotHold(record: ArrayRecord): string | null {
+	for (const list of ['moduleTypes', 'strings', 'parts', 'fields'] as const) {
+		const most = RECORD_LIMITS[list];
+		if (record[list].length > most) return `A record holds at most ${most} ${list}.`;
+	}
+	const [first] = brokenLinks(record);
+	return first?.message ?? null;
+}
+
 interface BrokenLink {
 	readonly path: readonly (string | number)[];
 	readonly message: string;

@@ -64,7 +64,6 @@ export class InspectionSession {
 	}
 
 	async sendAgain(item: UnsentAnswer): Promise<void> {
-		this.unsent = this.unsent.filter((other) => other !== item);
 		await this.#put(item.entry);
 	}
 
@@ -93,12 +92,11 @@ export class InspectionSession {
 		this.storing++;
 		const answer = await sendJson(`/visits/${this.visitId}/inspection`, entry);
 		this.storing--;
+		const others = this.unsent.filter((item) => item.entry.id !== entry.id);
+		this.unsent = answer.ok ? others : [...others, { entry, words: answer.words }];
 		if (answer.ok) return true;
-		if (answer.again) this.unsent = [...this.unsent, { entry, words: answer.words }];
-		else {
-			this.entries = this.entries.filter(({ id }) => id !== entry.id);
-			this.unsent = [...this.unsent, { entry, words: answer.words }];
-		}
+		// What the server will never take must not look stored.
+		if (!answer.again) this.entries = this.entries.filter(({ id }) => id !== entry.id);
 		return false;
 	}
 }

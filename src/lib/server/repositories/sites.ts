@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { applyChange, stillHolds, type RecordChange } from '$core/record/change';
 import type { ArrayRecord } from '$core/record/record';
-import { arrayRecordSchema } from '$core/document/record';
+import { arrayRecordSchema, whatDoesNotHold } from '$core/document/record';
 import type { Site } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
@@ -143,21 +143,23 @@ export async function newestRevision(
 ): Promise<Revision | null> {
 	const row = await db
 		.selectFrom('site_revision')
-		.selectAll()
+		.select(REVISION_LINE)
 		.where('site_id', '=', siteId)
 		.orderBy('number', 'desc')
 		.limit(1)
 		.executeTakeFirst();
-	return row ? asRevision(row) : null;
+	return row ? withRecord(db, row) : null;
 }
+
+const REVISION_LINE = ['id', 'number', 'created_at'] as const;
 
 export async function findRevision(db: DbOrTransaction, id: string): Promise<Revision | null> {
 	const row = await db
 		.selectFrom('site_revision')
-		.selectAll()
+		.select(REVISION_LINE)
 		.where('id', '=', id)
 		.executeTakeFirst();
-	return row ? asRevision(row) : null;
+	return row ? withRecord(db, row) : null;
 }
 
 /** A site's revision by its number. */
@@ -168,25 +170,38 @@ export async function findRevisionNumber(
 ): Promise<Revision | null> {
 	const row = await db
 		.selectFrom('site_revision')
-		.selectAll()
+		.select(REVISION_LINE)
 		.where('site_id', '=', siteId)
 		.where('number', '=', number)
 		.executeTakeFirst();
-	return row ? asRevision(row) : null;
+	return row ? withRecord(db, row) : null;
 }
 
-function asRevision(row: {
-	id: string;
-	number: number;
-	created_at: string;
-	record: string;
-}): Revision {
-	return {
-		id: row.id,
-		number: row.number,
-		createdAt: row.created_at,
-		record: arrayRecordSchema.parse(JSON.parse(row.record))
-	};
+/** Records that were read last, by their revision: a revision is never rewritten, so none goes stale. */
+const KEPT = 8;
+const records = new Map<string, ArrayRecord>();
+
+function keepRecord(revisionId: string, record: ArrayRecord): void {
+	records.delete(revisionId);
+	records.set(revisionId, record);
+	const [oldest] = records.keys();
+	if (records.size > KEPT) records.delete(oldest!);
+}
+
+async function withRecord(
+	db: DbOrTransaction,
+	{ id, number, created_at }: { id: string; number: number; created_at: string }
+): Promise<Revision> {
+	const kept = records.get(id);
+	if (kept) return { id, number, createdAt: created_at, record: kept };
+	const { record: text } = await db
+		.selectFrom('site_revision')
+		.select('record')
+		.where('id', '=', id)
+		.executeTakeFirstOrThrow();
+	const record = arrayRecordSchema.parse(JSON.parse(text));
+	keepRecord(id, record);
+	return { id, number, createdAt: created_at, record };
 }
 
 /** Why a record was not stored. */
@@ -232,18 +247,17 @@ export async function changeRecord(
 		}
 		const changed = applyChange(newest.record, change);
 		if (!changed.ok) return refuse({ kind: 'refused' as const, words: changed.problem });
-		const checked = arrayRecordSchema.safeParse(changed.value);
-		if (!checked.success) {
-			const words = checked.error.issues[0]?.message ?? 'The record does not hold together.';
-			return refuse({ kind: 'refused' as const, words });
-		}
+		// Every entry of the change has been through its schema; what is left is whether all hold together.
+		const words = whatDoesNotHold(changed.value);
+		if (words) return refuse({ kind: 'refused' as const, words });
 		const revision: Revision = {
 			id,
 			number: newest.number + 1,
 			createdAt: now,
-			record: checked.data
+			record: changed.value
 		};
 		await storeRevision(trx, siteId, revision);
+		keepRecord(id, revision.record);
 		return succeed({ revision, merged });
 	});
 }

@@ -1,5 +1,7 @@
 <script lang="ts">
+	import Copy from '@lucide/svelte/icons/copy';
 	import Plus from '@lucide/svelte/icons/plus';
+	import Trash from '@lucide/svelte/icons/trash-2';
 	import { v7 as uuid } from 'uuid';
 	import { resolve } from '$app/paths';
 	import type { ChangeStep, RecordChange } from '$core/record/change';
@@ -21,6 +23,16 @@
 	const record = $derived(session.record);
 	const colours = $derived(coloursOf(record.strings));
 	const occupied = $derived(occupants(record));
+
+	const onField = $derived.by(() => {
+		const fields = new Map<string, StringRecord[]>();
+		for (const string of record.strings) {
+			for (const id of new Set(string.spans.map(({ field }) => field))) {
+				fields.set(id, [...(fields.get(id) ?? []), string]);
+			}
+		}
+		return fields;
+	});
 
 	let chosenString = $state<string | null>(null);
 	let chosenCell = $state.raw<Cell | null>(null);
@@ -99,6 +111,9 @@
 		if (!copy.ok) return void (said = copy.problem);
 		void session.change(`${copy.value.label} made from ${of.label}`, copy.value.change);
 	}
+	function remove({ id, label }: StringRecord): void {
+		void session.change(`${label} taken out`, [{ op: 'remove', list: 'strings', id }]);
+	}
 	function order(moved: StringRecord, before: string | null): void {
 		const put: ChangeStep = { op: 'put', list: 'strings', value: moved, before };
 		void session.change(`${moved.label} moved`, [put]);
@@ -171,9 +186,6 @@
 				{lit}
 				onchoose={chooseString}
 				onorder={order}
-				onduplicate={duplicate}
-				onremove={({ id, label }) =>
-					void session.change(`${label} taken out`, [{ op: 'remove', list: 'strings', id }])}
 			/>
 			<p class="soft keys">
 				Drag the handle, or Alt with the arrow keys on a string, to put it elsewhere.
@@ -209,6 +221,12 @@
 						>Take {string.label} off the plan</button
 					>
 				{/if}
+				<button class="act-plain" onclick={() => duplicate(string)}
+					><Copy size={18} aria-hidden="true" />Duplicate {string.label}</button
+				>
+				<button class="act-plain" onclick={() => remove(string)}
+					><Trash size={18} aria-hidden="true" />Take {string.label} out</button
+				>
 				<a
 					class="act-plain"
 					href={resolve('/sites/[site]/take-over/strings/[string]', {
@@ -251,7 +269,7 @@
 				</div>
 				<FieldPlan
 					{field}
-					strings={record.strings}
+					strings={onField.get(field.id) ?? []}
 					{colours}
 					{occupied}
 					found={new Map([...found.cells].filter(([key]) => key.startsWith(`${field.id}/`)))}
@@ -333,6 +351,8 @@
 
 	.field {
 		margin-bottom: 1.4rem;
+		content-visibility: auto;
+		contain-intrinsic-size: auto 340px;
 	}
 
 	.change {

@@ -1,10 +1,12 @@
 <script lang="ts">
-	import { cellKey, cellsOf, type Cell, type Field } from '$core/record/field';
+	import { cellKey, type Cell, type Field } from '$core/record/field';
 	import type { StringRecord } from '$core/record/record';
 	import type { StringColour } from '$lib/ui/string-colours';
+	import StringOnPlan from './StringOnPlan.svelte';
 
 	interface Props {
 		field: Field;
+		/** Those with a module here. */
 		strings: readonly StringRecord[];
 		colours: ReadonlyMap<string, StringColour>;
 		occupied: ReadonlyMap<string, { readonly string: StringRecord; readonly module: number }>;
@@ -41,30 +43,7 @@
 	const x = (column: number) => EDGE + column * wide;
 	const y = (row: number) => EDGE + row * high;
 
-	/** The modules of each string as one path, and the line that joins them in electrical order. */
-	const drawn = $derived(
-		strings.flatMap((string) => {
-			const cells = cellsOf(string.spans, string.moduleCount);
-			const here = cells.flatMap((cell, i) =>
-				cell?.field === field.id ? [{ ...cell, number: i + 1 }] : []
-			);
-			const [first] = here;
-			if (!first) return [];
-			const glass = here
-				.map(
-					({ row, column }) =>
-						`M${x(column) + 2} ${y(row) + 2}h${wide - 4}v${high - 4}h${4 - wide}z`
-				)
-				.join('');
-			const line = here
-				.map(({ row, column, number }, i) => {
-					const joined = i > 0 && here[i - 1]!.number === number - 1;
-					return `${joined ? 'L' : 'M'}${x(column) + wide / 2} ${y(row) + high * 0.72}`;
-				})
-				.join('');
-			return [{ string, first, glass, line, colour: colours.get(string.id)! }];
-		})
-	);
+	const frame = $derived({ id: field.id, edge: EDGE, wide, high });
 	const grid = $derived(
 		Array.from({ length: field.rows * field.columns }, (_, i) => {
 			const column = i % field.columns;
@@ -175,21 +154,13 @@
 	>
 		<rect x="1" y="1" width={width - 2} height={height - 2} class="roof" />
 		<path d={grid} class="free" />
-		{#each drawn as { string, first, glass, line, colour } (string.id)}
-			<g class:faded={lit.size > 0 && !lit.has(string.id)} data-string={string.label}>
-				<path d={glass} fill={colour.fill} class="glass" />
-				<path d={line} stroke={colour.ink} class="join" />
-				<rect
-					x={x(first.column) + 4}
-					y={y(first.row) + 4}
-					width={Math.min(wide - 8, 10 + string.label.length * 8)}
-					height="17"
-					fill={colour.ink}
-				/>
-				<text x={x(first.column) + 8} y={y(first.row) + 17.5} fill={colour.fill}
-					>{string.label}</text
-				>
-			</g>
+		{#each strings as string (string.id)}
+			<StringOnPlan
+				{string}
+				{frame}
+				colour={colours.get(string.id)!}
+				faded={lit.size > 0 && !lit.has(string.id)}
+			/>
 		{/each}
 		{#each found as [key, words] (key)}
 			{@const [, row, column] = key.split('/').map(Number)}
@@ -252,29 +223,6 @@
 		stroke: var(--line);
 		stroke-width: 1;
 		stroke-dasharray: 3 3;
-	}
-
-	.glass {
-		stroke: var(--ink);
-		stroke-width: 1;
-		cursor: grab;
-	}
-
-	.join {
-		fill: none;
-		stroke-width: 2;
-		pointer-events: none;
-	}
-
-	text {
-		font-family: var(--mono);
-		font-size: 14px;
-		font-weight: 700;
-		pointer-events: none;
-	}
-
-	.faded {
-		opacity: 0.28;
 	}
 
 	.found {

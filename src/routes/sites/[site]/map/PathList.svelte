@@ -1,7 +1,4 @@
 <script lang="ts">
-	import Copy from '@lucide/svelte/icons/copy';
-	import GripVertical from '@lucide/svelte/icons/grip-vertical';
-	import Trash from '@lucide/svelte/icons/trash-2';
 	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
 	import type { StringRecord } from '$core/record/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
@@ -16,10 +13,8 @@
 		lit: ReadonlySet<string>;
 		onchoose: (string: StringRecord) => void;
 		onorder: (moved: StringRecord, before: string | null) => void;
-		onduplicate: (string: StringRecord) => void;
-		onremove: (string: StringRecord) => void;
 	}
-	let { strings, colours, found, lit, onchoose, onorder, onduplicate, onremove }: Props = $props();
+	let { strings, colours, found, lit, onchoose, onorder }: Props = $props();
 
 	interface Item {
 		readonly id: string;
@@ -75,7 +70,9 @@
 			{/if}
 			<div class="row">
 				<span use:dragHandle aria-label="Move {string.label}" class="grip">
-					<GripVertical size={20} aria-hidden="true" />
+					<svg viewBox="0 0 12 20" width="12" height="20" aria-hidden="true">
+						<path d="M3 4h.01M9 4h.01M3 10h.01M9 10h.01M3 16h.01M9 16h.01" />
+					</svg>
 				</span>
 				<button
 					class="choose"
@@ -90,14 +87,8 @@
 						devices={string.devices}
 						blockingDiode={string.blockingDiode}
 						found={found.get(id) ?? []}
-						room={150}
+						room={190}
 					/>
-				</button>
-				<button class="small" onclick={() => onduplicate(string)} title="Duplicate {string.label}">
-					<Copy size={18} aria-hidden="true" /><span class="sr-only">Duplicate {string.label}</span>
-				</button>
-				<button class="small" onclick={() => onremove(string)} title="Take {string.label} out">
-					<Trash size={18} aria-hidden="true" /><span class="sr-only">Take {string.label} out</span>
 				</button>
 			</div>
 		</li>
@@ -105,8 +96,11 @@
 </ol>
 
 <style>
+	/* Rows out of sight are not laid out: a hundred strings open at once. */
 	li {
 		background: var(--paper);
+		content-visibility: auto;
+		contain-intrinsic-size: auto 47px;
 	}
 
 	.ends-at {
@@ -135,6 +129,12 @@
 		color: var(--soft);
 	}
 
+	.grip svg {
+		stroke: currentcolor;
+		stroke-width: 3;
+		stroke-linecap: round;
+	}
+
 	.choose {
 		display: flex;
 		align-items: center;
@@ -145,15 +145,6 @@
 		text-align: start;
 	}
 
-	.small {
-		display: grid;
-		place-items: center;
-		width: 40px;
-		height: 44px;
-		color: var(--soft);
-	}
-
-	.small:hover,
 	.grip:hover {
 		color: var(--accent);
 	}
