@@ -13,7 +13,17 @@ const ROOMS = {
 	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
 	bench: ['units', 'module', 'record', 'circuit', 'expectation', 'rules'],
 	production: ['units', 'module', 'record', 'circuit', 'expectation'],
-	drill: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules', 'trace'],
+	drill: [
+		'units',
+		'module',
+		'record',
+		'circuit',
+		'conditions',
+		'expectation',
+		'faults',
+		'rules',
+		'trace'
+	],
 	document: ['rules', 'units', 'module', 'record', 'circuit', 'conditions', 'expectation']
 };
 

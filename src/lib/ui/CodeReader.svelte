@@ -92,7 +92,6 @@
 			<input type="file" accept="image/*" class="sr-only" onchange={readPicture} data-codes />
 		</label>
 	</div>
-	<!-- svelte-ignore a11y_media_has_caption -- a camera's picture has no words -->
 	<video bind:this={video} class:open playsinline muted></video>
 	{#if words}<p role="status">{words}</p>{/if}
 </div>

@@ -137,6 +137,8 @@
 </script>
 
 <div class="plan">
+	<!-- An application to assistive programs: arrows, Enter, M and Delete work it. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<svg
 		bind:this={svg}
 		viewBox="0 0 {width} {height}"

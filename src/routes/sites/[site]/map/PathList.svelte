@@ -18,13 +18,19 @@
 
 	interface Item {
 		readonly id: string;
-		readonly string: StringRecord;
 	}
-	const itemsOf = (list: readonly StringRecord[]): Item[] =>
-		list.map((string) => ({ id: string.id, string }));
+	const byId = $derived(new Map(strings.map((string) => [string.id, string])));
+	let same: readonly Item[] = [];
+	/** The same list as long as the order is the same, so that dragging is not set up anew at every change. */
+	const inOrder = $derived.by(() => {
+		const alike =
+			same.length === strings.length && same.every(({ id }, i) => id === strings[i]!.id);
+		if (!alike) same = strings.map(({ id }) => ({ id }));
+		return same as Item[];
+	});
 	/** The order under the finger while a string is dragged; null else. */
 	let held = $state.raw<Item[] | null>(null);
-	const items = $derived(held ?? itemsOf(strings));
+	const items = $derived(held ?? inOrder);
 
 	interface Moved {
 		readonly detail: { readonly items: Item[]; readonly info: { readonly id: string } };
@@ -38,7 +44,7 @@
 		const was = strings.findIndex(({ id }) => id === detail.info.id);
 		// Let go outside, or where it was: nothing changed.
 		if (at < 0 || at === was) return;
-		onorder(detail.items[at]!.string, detail.items[at + 1]?.id ?? null);
+		onorder(byId.get(detail.info.id)!, detail.items[at + 1]?.id ?? null);
 	}
 	/** Moving by keyboard beside dragging. */
 	function nudge(event: KeyboardEvent, index: number): void {
@@ -51,8 +57,8 @@
 		onorder(string, strings[step < 0 ? goal : goal + 1]?.id ?? null);
 	}
 	/** An input's name stands where it begins. */
-	const opens = (index: number) =>
-		index === 0 || items[index]!.string.input !== items[index - 1]!.string.input;
+	const opens = (index: number) => index === 0 || inputAt(index) !== inputAt(index - 1);
+	const inputAt = (index: number) => byId.get(items[index]!.id)?.input;
 </script>
 
 <ol
@@ -61,36 +67,40 @@
 	onfinalize={finalize}
 	aria-label="Strings in the order of the combiner"
 >
-	{#each items as { id, string }, i (id)}
-		<li class:lit={lit.has(id)} data-string={string.label}>
-			{#if opens(i)}
-				<span class="ends-at"
-					>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
-				>
+	{#each items as { id }, i (id)}
+		{@const string = byId.get(id)}
+		<!-- While one is dragged, its place is held by an item of no string. -->
+		<li class:lit={lit.has(id)} data-string={string?.label}>
+			{#if string}
+				{#if opens(i)}
+					<span class="ends-at"
+						>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
+					>
+				{/if}
+				<div class="row">
+					<span use:dragHandle aria-label="Move {string.label}" class="grip">
+						<svg viewBox="0 0 12 20" width="12" height="20" aria-hidden="true">
+							<path d="M3 4h.01M9 4h.01M3 10h.01M9 10h.01M3 16h.01M9 16h.01" />
+						</svg>
+					</span>
+					<button
+						class="choose"
+						onclick={() => onchoose(string)}
+						onkeydown={(event) => nudge(event, i)}
+						aria-pressed={lit.has(id)}
+					>
+						<StringMark label={string.label} colour={colours.get(id)!} />
+						<StringDrawing
+							modules={string.moduleCount}
+							fuse={string.fuse}
+							devices={string.devices}
+							blockingDiode={string.blockingDiode}
+							found={found.get(id) ?? []}
+							room={190}
+						/>
+					</button>
+				</div>
 			{/if}
-			<div class="row">
-				<span use:dragHandle aria-label="Move {string.label}" class="grip">
-					<svg viewBox="0 0 12 20" width="12" height="20" aria-hidden="true">
-						<path d="M3 4h.01M9 4h.01M3 10h.01M9 10h.01M3 16h.01M9 16h.01" />
-					</svg>
-				</span>
-				<button
-					class="choose"
-					onclick={() => onchoose(string)}
-					onkeydown={(event) => nudge(event, i)}
-					aria-pressed={lit.has(id)}
-				>
-					<StringMark label={string.label} colour={colours.get(id)!} />
-					<StringDrawing
-						modules={string.moduleCount}
-						fuse={string.fuse}
-						devices={string.devices}
-						blockingDiode={string.blockingDiode}
-						found={found.get(id) ?? []}
-						room={190}
-					/>
-				</button>
-			</div>
 		</li>
 	{/each}
 </ol>
@@ -99,6 +109,7 @@
 	/* Rows out of sight are not laid out: a hundred strings open at once. */
 	li {
 		background: var(--paper);
+		min-height: 47px;
 		content-visibility: auto;
 		contain-intrinsic-size: auto 47px;
 	}
