@@ -78,7 +78,7 @@ module.exports = {
 		{
 			name: 'core-has-no-orphans',
 			severity: 'error',
-			from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', TEST] },
+			from: { orphan: true, path: '^src/', pathNot: ['\\.d\\.ts$', '/\\+page\\.ts$', TEST] },
 			to: {}
 		}
 	],

@@ -1,6 +1,6 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 import { PHOTOGRAPHS } from './photographs';
-import { field, idsOf, inspectionVisit, moduleType, part, row, string, walk } from './site';
+import { field, idsOf, inspectionVisit, lintwhite370, part, row, string, walk } from './site';
 
 /* The workshop hall: pitched roof, a rapid-shutdown device behind every module, one transmitter. */
 
@@ -20,25 +20,7 @@ const record: ArrayRecord = {
 		alwaysFuse: false
 	},
 	inServiceSince: 2021,
-	moduleTypes: [
-		moduleType(
-			id(1),
-			'Lintwhite 370 H60',
-			{
-				technology: 'mono-PERC',
-				cellsInSeries: 60,
-				sections: 3,
-				pmax: 370,
-				vmp: 34.3,
-				imp: 10.79,
-				voc: 41.1,
-				isc: 11.4,
-				alphaIscPctPerK: 0.05,
-				betaVocPctPerK: -0.28
-			},
-			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
-		)
-	],
+	moduleTypes: [lintwhite370(id(1))],
 	strings: ['S1', 'S2', 'S3', 'S4'].map((label, i) =>
 		string({
 			id: id(16 + i),

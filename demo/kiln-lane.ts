@@ -3,7 +3,7 @@ import {
 	field,
 	idsOf,
 	inspectionVisit,
-	moduleType,
+	lintwhite370,
 	part,
 	row,
 	serials,
@@ -29,25 +29,7 @@ const record: ArrayRecord = {
 		alwaysFuse: false
 	},
 	inServiceSince: 2022,
-	moduleTypes: [
-		moduleType(
-			id(1),
-			'Lintwhite 370 H60',
-			{
-				technology: 'mono-PERC',
-				cellsInSeries: 60,
-				sections: 3,
-				pmax: 370,
-				vmp: 34.3,
-				imp: 10.79,
-				voc: 41.1,
-				isc: 11.4,
-				alphaIscPctPerK: 0.05,
-				betaVocPctPerK: -0.28
-			},
-			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
-		)
-	],
+	moduleTypes: [lintwhite370(id(1))],
 	strings: ['K1', 'K2'].map((label, i) =>
 		string({
 			id: id(16 + i),

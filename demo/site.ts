@@ -183,3 +183,24 @@ export function inspectionVisit(
 		inspection
 	});
 }
+
+/** A type that two of the sites have, under an id of each. */
+export function lintwhite370(id: string): ModuleType {
+	return moduleType(
+		id,
+		'Lintwhite 370 H60',
+		{
+			technology: 'mono-PERC',
+			cellsInSeries: 60,
+			sections: 3,
+			pmax: 370,
+			vmp: 34.3,
+			imp: 10.79,
+			voc: 41.1,
+			isc: 11.4,
+			alphaIscPctPerK: 0.05,
+			betaVocPctPerK: -0.28
+		},
+		{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+	);
+}

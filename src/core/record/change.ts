@@ -15,8 +15,7 @@ interface Lists {
 	readonly parts: Part;
 	readonly fields: Field;
 }
-export type ListName = keyof Lists;
-export const LIST_NAMES = ['moduleTypes', 'strings', 'parts', 'fields'] as const;
+type ListName = keyof Lists;
 
 interface Facts {
 	readonly system: System | null;
@@ -24,8 +23,7 @@ interface Facts {
 	readonly absent: readonly PartKind[];
 	readonly inServiceSince: number | null;
 }
-export type FactName = keyof Facts;
-export const FACT_NAMES = ['system', 'rules', 'absent', 'inServiceSince'] as const;
+type FactName = keyof Facts;
 
 /** Puts an entry in, new or in place of the one with its id, ahead of `before` or at the end. */
 type Put = {

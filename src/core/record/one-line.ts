@@ -17,7 +17,7 @@ export interface DiagramNode {
 		| { readonly kind: 'part'; readonly part: Part };
 }
 
-export interface DiagramLink {
+interface DiagramLink {
 	readonly from: string;
 	readonly to: string;
 	/** Written on the line: a conductor's measures, an input. */

@@ -176,10 +176,6 @@ export function isAcBranch({ devices }: Pick<StringRecord, 'devices'>): boolean 
 	return devices !== null && devices !== 'unknown' && devices.kind === 'micro-inverter';
 }
 
-export function moduleTypeOf(record: ArrayRecord, id: string): ModuleType | undefined {
-	return record.moduleTypes.find((type) => type.id === id);
-}
-
 /** Type of each module of a string, from the negative end. */
 export function typesInString(string: StringRecord): readonly string[] {
 	const types = Array<string>(string.moduleCount).fill(string.moduleTypeId);

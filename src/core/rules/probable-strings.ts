@@ -3,7 +3,7 @@ import { coldModuleVolts } from './cold-volts';
 import { vmpAt } from './hot-volts';
 
 /** What is taken where nobody has said yet, degC; judgement. */
-export const ASSUMED = { lowest: -15, hottestCell: 70 } as const;
+const ASSUMED = { lowest: -15, hottestCell: 70 } as const;
 
 /** What is known of the inverters behind an array whose strings are not known. */
 export interface InvertersSeen {

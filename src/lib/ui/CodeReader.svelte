@@ -104,7 +104,6 @@
 
 	.reader :global(.act-plain) {
 		padding-inline: 0.7rem;
-		cursor: pointer;
 	}
 
 	/* Beside a field: at the height of its box, not of its label. */
@@ -121,11 +120,6 @@
 
 	video.open {
 		display: block;
-	}
-
-	label:focus-within {
-		outline: 2px solid var(--accent);
-		outline-offset: 2px;
 	}
 
 	p {

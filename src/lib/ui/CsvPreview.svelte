@@ -84,6 +84,7 @@
 				<label>
 					<span>{column.heading}{column.required ? '' : ', if there'}</span>
 					<select
+						class="bare"
 						value={mapping[key] === null ? '' : String(mapping[key])}
 						onchange={(event) => {
 							const { value } = event.currentTarget;
@@ -185,22 +186,7 @@
 		font-weight: 600;
 	}
 
-	label.act-plain {
-		cursor: pointer;
-	}
-
-	label.act-plain:focus-within {
-		outline: 2px solid var(--accent);
-		outline-offset: 2px;
-	}
-
 	select {
-		min-height: 44px;
-		padding: 0.2rem 2rem 0.2rem 0.5rem;
-		background-color: var(--paper);
-		color: var(--ink);
-		border: var(--stroke) solid var(--rule);
-		border-radius: 3px;
 		font-weight: 400;
 	}
 

@@ -4,7 +4,7 @@ import type { StringRecord } from '$core/record/record';
  * Eight hues that colour-blind readers tell apart, after Okabe and Ito (Color Universal Design, 2008),
  * darkened or lightened so that figures stand on them at 7:1. A colour never stands without its mark.
  */
-export const STRING_COLOURS = [
+const STRING_COLOURS = [
 	{ fill: '#005b8e', ink: '#ffffff', name: 'blue' },
 	{ fill: '#e69f00', ink: '#000000', name: 'orange' },
 	{ fill: '#005c44', ink: '#ffffff', name: 'green' },

@@ -87,7 +87,7 @@
 	<div class="acts">
 		<form method="GET" action={resolve('/library/[entry]', { entry: 'new' })}>
 			<label class="sr-only" for="kind">Kind</label>
-			<select id="kind" name="kind" bind:value={fresh}>
+			<select class="bare" id="kind" name="kind" bind:value={fresh}>
 				{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
 					>{/each}
 			</select>
@@ -160,24 +160,6 @@
 
 	.acts {
 		margin: 1rem 0;
-	}
-
-	label.act-plain {
-		cursor: pointer;
-	}
-
-	label.act-plain:focus-within {
-		outline: 2px solid var(--accent);
-		outline-offset: 2px;
-	}
-
-	select {
-		min-height: 44px;
-		padding: 0.2rem 2rem 0.2rem 0.6rem;
-		background-color: var(--sheet);
-		color: var(--ink);
-		border: var(--stroke) solid var(--rule);
-		border-radius: 3px;
 	}
 
 	.groups {

@@ -16,7 +16,7 @@ export type Columns = Readonly<Record<string, Column<unknown>>>;
 type ValueOf<C> = C extends Column<infer Value> ? Value : never;
 
 /** A line's values; null where its cell is empty or its column is missing. */
-export type Values<C extends Columns> = { readonly [K in keyof C]: ValueOf<C[K]> | null };
+type Values<C extends Columns> = { readonly [K in keyof C]: ValueOf<C[K]> | null };
 
 /** Which column of the file each wanted column is; null where there is none. */
 export type Mapping<C extends Columns> = { readonly [K in keyof C]: number | null };

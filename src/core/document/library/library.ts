@@ -20,7 +20,7 @@ export const LIBRARY_PARTS = [
 export type LibraryPart = (typeof LIBRARY_PARTS)[number];
 
 /** A measuring instrument: what it may be put on, and how far it is off. */
-export const INSTRUMENT_FIELDS = {
+const INSTRUMENT_FIELDS = {
 	ratedVolts: { type: 'figure', words: 'Rated DC', unit: 'V', min: 10, max: 3000, help: '' },
 	category: {
 		type: 'choice',

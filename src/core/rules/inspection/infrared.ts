@@ -15,7 +15,7 @@ const EXPONENT: Readonly<Record<InfraredPattern, number>> = {
 };
 
 /** Below this share of full current the scaled figure says little (common practice: 30 % of the load). */
-export const LEAST_SHARE = 0.3;
+const LEAST_SHARE = 0.3;
 
 /** What an infrared picture says, scaled. */
 export interface InfraredAnswer {

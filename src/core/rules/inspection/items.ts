@@ -32,7 +32,7 @@ export const STATION_WORDS: Readonly<Record<InspectionStation, string>> = {
 };
 
 /** A figure that the inspector measures, and within what it should lie. */
-export interface Measured {
+interface Measured {
 	readonly unit: string;
 	readonly limit: { readonly most?: number; readonly least?: number };
 	/** Clause, or "common practice". */

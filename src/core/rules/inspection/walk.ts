@@ -28,7 +28,7 @@ export interface WalkStretch {
 }
 
 /** Key of a question. */
-export function stopKey(item: string, partId: string | null): string {
+function stopKey(item: string, partId: string | null): string {
 	return partId === null ? item : `${item}/${partId}`;
 }
 

@@ -2,7 +2,7 @@ import type { PictureType } from '$core/document/picture';
 import type { DbOrTransaction } from '../database/open';
 
 /** A photograph without its bytes. */
-export interface PhotographLine {
+interface PhotographLine {
 	readonly id: string;
 	readonly visitId: string;
 	/** Instant by the camera, or by the file where the camera wrote none. */

@@ -157,6 +157,7 @@
 		<div class="ask">
 			<label for="input">From an input to its modules</label>
 			<select
+				class="bare"
 				id="input"
 				bind:value={chosenInput}
 				onchange={() => {
@@ -209,7 +210,7 @@
 						first of them; the others follow
 					</p>
 					<label class="sr-only" for="step">Direction</label>
-					<select id="step" bind:value={step}>
+					<select class="bare" id="step" bind:value={step}>
 						{#each STEPS as value (value)}<option {value}>{STEP_WORDS[value]}</option>{/each}
 					</select>
 				{/if}
@@ -338,15 +339,6 @@
 
 	label {
 		font-weight: 600;
-	}
-
-	select {
-		min-height: 44px;
-		padding: 0.3rem 2rem 0.3rem 0.6rem;
-		background-color: var(--sheet);
-		color: var(--ink);
-		border: var(--stroke) solid var(--rule);
-		border-radius: 3px;
 	}
 
 	.field {

@@ -298,15 +298,6 @@
 		text-decoration: underline;
 	}
 
-	label.act-plain {
-		cursor: pointer;
-	}
-
-	label.act-plain:focus-within {
-		outline: 2px solid var(--accent);
-		outline-offset: 2px;
-	}
-
 	.wrong {
 		color: var(--off);
 		font-weight: 600;
