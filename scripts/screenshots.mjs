@@ -20,6 +20,11 @@ const VIEWS = [
 		path: `${SITE}/take-over/module-types/019a8000-0000-7000-8000-000000000001`,
 		size: DESK
 	},
+	{ name: 'survey', path: '/sites/019a8001-0000-7000-8000-000000000002/survey', size: DESK },
+	{ name: 'map', path: `${SITE}/map`, size: DESK },
+	{ name: 'diagram', path: `${SITE}/diagram`, size: DESK },
+	{ name: 'checks', path: `${SITE}/checks`, size: DESK },
+	{ name: 'inspect', path: `${VISIT}/inspect`, size: DESK },
 	{ name: 'conditions', path: `${VISIT}/conditions`, size: DESK },
 	{ name: 'measure', path: `${VISIT}/measure`, size: DESK, why: 'A2' },
 	{ name: 'measure-sunlight', path: `${VISIT}/measure`, size: DESK, mode: 'sunlight' },
