@@ -74,17 +74,17 @@ const record: ArrayRecord = {
 		});
 	}),
 	fields: [
-		field(CANOPY.a, 'Canopy, landward bay', 4, 12, 5, 185),
-		field(CANOPY.b, 'Canopy, seaward bay', 4, 12, 5, 185)
+		field(CANOPY.a, 'Canopy, inner bay', 4, 12, 5, 185),
+		field(CANOPY.b, 'Canopy, outer bay', 4, 12, 5, 185)
 	],
 	parts: [
 		part(PART(1), 'combiner', 'CB 1', {
-			place: 'Pillar 3, landward side',
+			place: 'Pillar 3, inner side',
 			to: PART(3),
 			specs: { ratedVolts: 1000, ratedAmps: 60, fusePoles: 'plus' }
 		}),
 		part(PART(2), 'combiner', 'CB 2', {
-			place: 'Pillar 3, seaward side',
+			place: 'Pillar 3, outer side',
 			to: PART(4),
 			specs: { ratedVolts: 1000, ratedAmps: 60, fusePoles: 'plus' }
 		}),

@@ -7,8 +7,12 @@
 	import {
 		importModuleTypes,
 		MODULE_TYPE_COLUMNS,
-		moduleTypeRows
+		moduleTypeRows,
+		typeColumns,
+		typeRows,
+		typesOfLines
 	} from '$core/document/csv/library';
+	import type { RefusedLine } from '$core/document/csv/table';
 	import {
 		LIBRARY_KINDS,
 		libraryFields,
@@ -27,6 +31,8 @@
 	let trouble = $state('');
 	let done = $state('');
 	let fresh = $state<LibraryKind>('module');
+	/** The kind that goes in and out as a list. */
+	let listed = $state<LibraryKind>('module');
 	const groups = $derived(
 		LIBRARY_KINDS.map((kind) => ({
 			kind,
@@ -58,6 +64,16 @@
 		trouble = answer.ok ? '' : answer.words;
 		if (answer.ok) await invalidateAll();
 		return answer.ok;
+	}
+
+	/** What a list would do. */
+	function outcome(entries: readonly LibraryEntry[], refused: readonly RefusedLine[]) {
+		const words = entries.length > 0 ? count(entries.length, 'type') : '';
+		return { refused, words, store: () => put(entries) };
+	}
+	function saveList(): void {
+		const rows = listed === 'module' ? moduleTypeRows(plain()) : typeRows(listed, plain());
+		download(`${libraryKindWords(listed)} types.csv`, writeCsv(rows), 'text/csv');
 	}
 
 	async function readFile(event: Event): Promise<void> {
@@ -100,12 +116,6 @@
 		>
 			<Download size={20} aria-hidden="true" />All as JSON
 		</button>
-		<button
-			class="act-plain"
-			onclick={() => download('module types.csv', writeCsv(moduleTypeRows(plain())), 'text/csv')}
-		>
-			<Download size={20} aria-hidden="true" />Modules as CSV
-		</button>
 		<label class="act-plain">
 			Take over a JSON file
 			<input type="file" accept=".json,application/json" class="sr-only" onchange={readFile} />
@@ -130,16 +140,37 @@
 			</section>
 		{/each}
 	</div>
-	<CsvPreview
-		title="Module types in, by CSV"
-		help="One label a line. A label that contradicts itself is refused with the reason."
-		columns={MODULE_TYPE_COLUMNS}
-		consider={(lines) => {
-			const { entries, refused } = importModuleTypes(lines, uuid);
-			const words = entries.length > 0 ? count(entries.length, 'type') : '';
-			return { refused, words, store: () => put(entries) };
-		}}
-	/>
+	<div class="lists">
+		<label for="listed">Lists as CSV of</label>
+		<select class="bare" id="listed" bind:value={listed}>
+			{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
+				>{/each}
+		</select>
+		<button class="act-plain" onclick={saveList}>
+			<Download size={20} aria-hidden="true" />{libraryKindWords(listed)} types as CSV
+		</button>
+	</div>
+	{#key listed}
+		{#if listed === 'module'}
+			<CsvPreview
+				title="Module types in"
+				help="One label a line. A label that contradicts itself is refused with the reason."
+				columns={MODULE_TYPE_COLUMNS}
+				consider={(lines) => {
+					const { entries, refused } = importModuleTypes(lines, uuid);
+					return outcome(entries, refused);
+				}}
+			/>
+		{:else}
+			{@const kind = listed}
+			<CsvPreview
+				title="{libraryKindWords(kind)} types in"
+				help="One type a line, under the headings of the file that goes out. An empty cell is unknown."
+				columns={typeColumns(kind)}
+				consider={(lines) => outcome(typesOfLines(kind, lines, uuid), [])}
+			/>
+		{/if}
+	{/key}
 </div>
 
 <style>
@@ -160,6 +191,18 @@
 
 	.acts {
 		margin: 1rem 0;
+	}
+
+	.lists {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.7rem;
+		margin-bottom: 0.8rem;
+	}
+
+	.lists label {
+		font-weight: 600;
 	}
 
 	.groups {

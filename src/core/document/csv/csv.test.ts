@@ -4,7 +4,15 @@ import { arrayRecord, testId } from '../../../../tests/support/scenario';
 import { SALTMARSH } from '../../../../tests/support/sites';
 import { applyChange } from '../../record/change';
 import { STARTING_SET } from '../library/starting-set';
-import { importModuleTypes, MODULE_TYPE_COLUMNS, moduleTypeRows } from './library';
+import { LIBRARY_KINDS } from '../library/library';
+import {
+	importModuleTypes,
+	MODULE_TYPE_COLUMNS,
+	moduleTypeRows,
+	typeColumns,
+	typeRows,
+	typesOfLines
+} from './library';
 import { importModules, MODULE_COLUMNS, moduleRows } from './modules';
 import { importStrings, STRING_COLUMNS, stringRows } from './strings';
 import { matchColumns, missingColumns, readTable } from './table';
@@ -148,5 +156,36 @@ describe('a list of module types', () => {
 			MODULE_TYPE_COLUMNS
 		);
 		expect(importModuleTypes(lines, newId).refused[0]!.why).toContain('must be below Voc');
+	});
+});
+
+describe('a list of types of any other kind', () => {
+	const others = LIBRARY_KINDS.filter((kind) => kind !== 'module');
+
+	it.each(others)('comes back as it was written: %s', (kind) => {
+		const rows = typeRows(kind, STARTING_SET);
+		const columns = typeColumns(kind);
+		const { lines, refused } = readTable(rows.slice(1), matchColumns(rows[0]!, columns), columns);
+		expect(refused).toEqual([]);
+		expect(typeRows(kind, typesOfLines(kind, lines, newId))).toEqual(rows);
+	});
+
+	it('refuses figures beyond their bounds and words that are none of the choice', () => {
+		const columns = typeColumns('charge-controller');
+		const mapping = matchColumns(['Name', 'Method', 'Highest PV (V)'], columns);
+		const { lines, refused } = readTable(
+			[
+				['A', 'mppt', '150'],
+				['B', 'magic', '150'],
+				['C', 'PWM', '99999']
+			],
+			mapping,
+			columns
+		);
+		expect(lines.map(({ values }) => values.method)).toEqual(['MPPT']);
+		expect(refused.map(({ line, why }) => [line, why.slice(0, 6)])).toEqual([
+			[3, 'Method'],
+			[4, 'Highes']
+		]);
 	});
 });

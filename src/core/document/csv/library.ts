@@ -1,15 +1,19 @@
 import { TECHNOLOGIES, type Technology } from '../../module/technology';
 import { checkLabel } from '../../module/plausibility';
 import { RECORD_LIMITS } from '../record';
-import type { LibraryEntry } from '../library/library';
+import type { SpecField } from '../../record/spec';
+import { libraryFields, type LibraryEntry, type LibraryKind } from '../library/library';
 import {
 	figureCell,
 	textCell,
 	wordCell,
 	type Column,
+	type Columns,
 	type ReadLine,
 	type RefusedLine
 } from './table';
+
+type OtherKind = Exclude<LibraryKind, 'module'>;
 
 const figureColumn = (
 	heading: string,
@@ -133,6 +137,61 @@ export function moduleTypeRows(entries: readonly LibraryEntry[]): string[][] {
 				said(limits.seriesFuse)
 			]
 		];
+	});
+	return [head, ...rows];
+}
+
+const NAME: Column<string> = {
+	heading: 'Name',
+	aliases: ['model', 'type'],
+	required: true,
+	read: textCell(80)
+};
+
+/** "Highest DC (V)". */
+function headingOf({ words, ...field }: SpecField): string {
+	return field.type === 'figure' && field.unit ? `${words} (${field.unit})` : words;
+}
+
+function cellOf(field: SpecField): Column<string | number>['read'] {
+	switch (field.type) {
+		case 'figure':
+			return figureCell(field);
+		case 'text':
+			return textCell(120);
+		case 'choice':
+			return wordCell(Object.fromEntries(field.options.map((word) => [word.toLowerCase(), word])));
+	}
+}
+
+/** Columns of a list of types of one kind but modules, out of the table of its fields. */
+export function typeColumns(kind: OtherKind): { readonly name: Column<string> } & Columns {
+	const fields = Object.entries(libraryFields(kind)).map(([key, field]) => [
+		key,
+		{ heading: headingOf(field), aliases: [], required: false, read: cellOf(field) }
+	]);
+	return { name: NAME, ...(Object.fromEntries(fields) as Columns) };
+}
+
+/** Library entries of a list of types of one kind. */
+export function typesOfLines(
+	kind: OtherKind,
+	lines: readonly { readonly values: Readonly<Record<string, unknown>> }[],
+	newId: () => string
+): LibraryEntry[] {
+	return lines.map(({ values: { name, ...specs } }) => {
+		return { kind, id: newId(), name, specs } as LibraryEntry;
+	});
+}
+
+/** The types of one kind as lines under {@link typeColumns}. */
+export function typeRows(kind: OtherKind, entries: readonly LibraryEntry[]): string[][] {
+	const fields = Object.entries(libraryFields(kind));
+	const head = ['Name', ...fields.map(([, field]) => headingOf(field))];
+	const rows = entries.flatMap((entry) => {
+		if (entry.kind !== kind) return [];
+		const specs = entry.specs as Readonly<Record<string, string | number | null>>;
+		return [[entry.name, ...fields.map(([key]) => String(specs[key] ?? ''))]];
 	});
 	return [head, ...rows];
 }
