@@ -353,7 +353,7 @@ describe('lists', () => {
 			'String;Module;Serial;Year\r\nA2;1;SK-1;2018\r\nA2;2;SK-1;2018\r\nA2;99;SK-2;\r\nB1;1;SK-3;1066\r\nB1;2;SK-4;2019\r\n',
 			1
 		);
-		await person.sees('2 modules would be taken over; 3 lines are refused');
+		await person.sees('2 modules would be taken over; 3 lines refused');
 		await person.sees('Serial SK-1 stands at A2, module 1 (line 2) already');
 		await person.sees('A2 has 12 modules; there is no module 99');
 		await person.press('Take over 2 modules');
@@ -438,7 +438,7 @@ describe('the library', () => {
 			'types.csv',
 			'Model;Cells in series;Pmax (W);Vmp (V);Imp (A);Voc (V);Isc (A)\nLinn 300;60;300;32,4;9,26;39,8;9,8\nBad;60;300;45;9;39;9,5\n'
 		);
-		await person.sees('1 type would be taken over; 1 lines are refused');
+		await person.sees('1 type would be taken over; 1 line refused');
 		await person.press('Take over 1 type');
 		await person.sees('Linn 300, own');
 	});

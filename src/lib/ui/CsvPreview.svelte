@@ -9,6 +9,7 @@
 		type RefusedLine
 	} from '$core/document/csv/table';
 	import { readCsv, type Table } from './csv';
+	import { count } from './words';
 
 	/** What would be done with the lines that were read. */
 	interface Outcome {
@@ -107,7 +108,7 @@
 		{:else if read && outcome}
 			<p class="sum">
 				<strong>{outcome.words || 'Nothing'}</strong> would be taken over;
-				{refused.length === 0 ? 'no line is refused' : `${refused.length} lines are refused`}.
+				{refused.length === 0 ? 'no line is refused' : `${count(refused.length, 'line')} refused`}.
 			</p>
 			<div class="preview">
 				<table>

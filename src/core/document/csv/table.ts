@@ -51,7 +51,8 @@ export function matchColumns<C extends Columns>(header: readonly string[], colum
 	return Object.fromEntries(
 		Object.entries(columns).map(([key, { heading, aliases }]) => {
 			const names = [plain(heading), ...aliases];
-			const at = plains.findIndex((candidate) => names.includes(candidate));
+			const exact = header.findIndex((candidate) => candidate.trim() === heading);
+			const at = exact >= 0 ? exact : plains.findIndex((candidate) => names.includes(candidate));
 			return [key, at < 0 ? null : at];
 		})
 	) as Mapping<C>;
