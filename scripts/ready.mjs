@@ -111,6 +111,9 @@ const TOOLS = [
 	'package-lock.json'
 ];
 
+/** What is built is for people, also where a test asks for the build. */
+const PRODUCTION = { env: { ...process.env, NODE_ENV: 'production' } };
+
 function ensureBuiltFrom(name, sources, output, build) {
 	const wanted = hashOf(sources.flatMap(filesBelow).filter((file) => !file.endsWith('.test.ts')));
 	if (existsSync(join(ROOT, output)) && stampHolds(name, wanted)) return;
@@ -122,7 +125,7 @@ function ensureBuiltFrom(name, sources, output, build) {
 export function ensureTools() {
 	ensureGenerated();
 	ensureBuiltFrom('tools', TOOLS, 'build-tools/zembo.js', () =>
-		runTool('vite', ['build', '--config', 'vite.tools.config.ts', '--logLevel', 'warn'])
+		runTool('vite', ['build', '--config', 'vite.tools.config.ts', '--logLevel', 'warn'], PRODUCTION)
 	);
 }
 
@@ -130,7 +133,7 @@ export function ensureTools() {
 export function ensureApplication() {
 	ensureBuiltFrom('application', APPLICATION, 'build/handler.js', () => {
 		say('Building Zembo.');
-		runTool('vite', ['build', '--logLevel', 'warn']);
+		runTool('vite', ['build', '--logLevel', 'warn'], PRODUCTION);
 	});
 }
 

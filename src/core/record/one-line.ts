@@ -1,6 +1,6 @@
 import { fuseWords } from './difference';
 import { fieldsOf, type Part, type PartKind } from './part';
-import { isAcBranch, type ArrayRecord, type StringRecord } from './record';
+import { isAcBranch, typesInString, type ArrayRecord, type StringRecord } from './record';
 
 /** A box of the diagram: strings alike that meet in one part, or a part. */
 export interface DiagramNode {
@@ -95,8 +95,8 @@ function beyondConductors(
 function bundles(record: ArrayRecord): StringRecord[][] {
 	const groups = new Map<string, StringRecord[]>();
 	for (const string of record.strings) {
-		const { moduleTypeId, moduleCount, fuse, devices, to, input } = string;
-		const key = JSON.stringify([moduleTypeId, moduleCount, fuse, devices, to, input]);
+		const { fuse, devices, to, input } = string;
+		const key = JSON.stringify([typesInString(string), fuse, devices, to, input]);
 		groups.set(key, [...(groups.get(key) ?? []), string]);
 	}
 	return [...groups.values()];
@@ -104,14 +104,25 @@ function bundles(record: ArrayRecord): StringRecord[][] {
 
 function bundleLines(record: ArrayRecord, strings: readonly StringRecord[]): string[] {
 	const [string] = strings;
-	const type = record.moduleTypes.find(({ id }) => id === string!.moduleTypeId);
 	const devices = string!.devices;
 	const hung = devices === null ? [] : devices === 'unknown' ? ['devices unknown'] : [devices.kind];
 	return [
-		`${strings.length > 1 ? `${strings.length} x ` : ''}${string!.moduleCount} x ${type?.plate.pmax ?? '?'} W`,
+		`${strings.length > 1 ? `${strings.length} x ` : ''}${modulesWords(record, string!)}`,
 		...hung,
 		isAcBranch(string!) ? 'AC branch' : `fuse ${fuseWords(string!.fuse)}`
 	];
+}
+
+/** "12 x 335 W", or "1 x 300 W and 1 x 225 W" where types are mixed. */
+function modulesWords(record: ArrayRecord, string: StringRecord): string {
+	const counts = new Map<string, number>();
+	for (const id of typesInString(string)) counts.set(id, (counts.get(id) ?? 0) + 1);
+	return [...counts]
+		.map(([id, count]) => {
+			const type = record.moduleTypes.find((candidate) => candidate.id === id);
+			return `${count} x ${type?.plate.pmax ?? '?'} W`;
+		})
+		.join(' and ');
 }
 
 function bundleTitle(strings: readonly StringRecord[]): string {

@@ -223,6 +223,11 @@ describe('the one-line diagram', () => {
 		expect(besides.map(({ mark }) => mark)).toEqual(['SPD 1', 'P1']);
 	});
 
+	it('keeps a mixed string apart, with what stands in it', () => {
+		const { nodes } = oneLine(CAIRN_RIGG.record);
+		expect(nodes.find(({ title }) => title === 'P2')!.lines[0]).toBe('1 x 300 W and 1 x 225 W');
+	});
+
 	it('of nothing is empty', () => {
 		expect(oneLine(EMPTY_RECORD).nodes).toEqual([]);
 	});

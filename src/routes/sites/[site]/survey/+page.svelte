@@ -187,6 +187,13 @@
 	<p class="soft lead">
 		What one sees in two minutes. What is not known stays unknown and goes on a list to walk.
 	</p>
+	{#if session.record.strings.length > 0 || session.record.moduleTypes.length > 0}
+		<p class="notice">
+			This site has a record already: what you make here is added to it. To change what is there,
+			open
+			<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>the record</a>.
+		</p>
+	{/if}
 	<div class="columns">
 		<form
 			onsubmit={(event) => {
