@@ -10,7 +10,7 @@ const SECURITY_HEADERS = {
 	'referrer-policy': 'same-origin',
 	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin',
-	'permissions-policy': 'camera=(), geolocation=(), microphone=()'
+	'permissions-policy': 'camera=(self), geolocation=(), microphone=()'
 };
 
 /** Migrations run when the server starts, not at the first visitor; one that fails ends the start. */

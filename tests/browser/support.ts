@@ -100,12 +100,25 @@ function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: Child
 /** Categories of the browser's own trace that hold the main thread's tasks. */
 const TRACE = 'toplevel,devtools.timeline,disabled-by-default-devtools.timeline';
 
-/** @param traced keeps the browser's trace, to be read as the log named "performance" */
-export async function openBrowser({ traced = false } = {}): Promise<WebDriver> {
+interface BrowserWishes {
+	/** Keeps the browser's trace, to be read as the log named "performance". */
+	readonly traced?: boolean;
+	/** What its camera sees: a film as raw frames (.y4m), over and over. */
+	readonly camera?: string;
+}
+
+export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promise<WebDriver> {
 	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
 	const options = new chrome.Options();
 	options.setChromeBinaryPath(CHROMIUM);
 	options.addArguments(...browserFlags(profile));
+	if (camera) {
+		options.addArguments(
+			'--use-fake-ui-for-media-stream',
+			'--use-fake-device-for-media-stream',
+			`--use-file-for-fake-video-capture=${camera}`
+		);
+	}
 	if (traced) {
 		const level = new logging.Preferences();
 		level.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);

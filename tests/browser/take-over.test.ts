@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import QRCode from 'qrcode';
 import { Key, Origin, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, type Server } from './support';
+import { openBrowser, Person, type Server } from './support';
 
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
 
@@ -400,6 +400,47 @@ describe('codes', () => {
 			await QRCode.toBuffer('x', { scale: 1, margin: 0 }).then((b) => b.subarray(0, 40))
 		);
 		await person.sees('No code was found in this picture');
+	});
+});
+
+/** A still film of a code, as raw frames: what a camera held in front of it sees. */
+function filmOf(code: string): Buffer {
+	const { size, data } = QRCode.create(code, {}).modules;
+	const [width, height, scale] = [640, 480, 10];
+	const luma = Buffer.alloc(width * height, 255);
+	const left = Math.floor((width - size * scale) / 2);
+	const top = Math.floor((height - size * scale) / 2);
+	for (let y = 0; y < size * scale; y++) {
+		for (let x = 0; x < size * scale; x++) {
+			const dark = data[Math.floor(y / scale) * size + Math.floor(x / scale)];
+			if (dark) luma[(top + y) * width + left + x] = 0;
+		}
+	}
+	const chroma = Buffer.alloc((width * height) / 2, 128);
+	const frame = Buffer.concat([Buffer.from('FRAME\n'), luma, chroma]);
+	return Buffer.concat([
+		Buffer.from(`YUV4MPEG2 W${width} H${height} F10:1 Ip A1:1 C420jpeg\n`),
+		frame,
+		frame
+	]);
+}
+
+describe('the camera', () => {
+	it('reads one code after the other into the modules of a string', async () => {
+		const camera = join(folder, 'code.y4m');
+		writeFileSync(camera, filmOf('SK-CAMERA-7'));
+		const other = new Person(await openBrowser({ camera }), server);
+		try {
+			await other.goTo(`${SITE}/take-over/strings/019a8000-0000-7000-8000-000000000015`);
+			await other.click('.scan button');
+			await other.sees('Read: SK-CAMERA-7');
+			const first = await other.find('input[aria-label="Serial of module 1"]');
+			expect(await first.getAttribute('value')).toBe('SK-CAMERA-7');
+			await other.sees('Next code goes to B2, module 2');
+			await other.press('Close the camera');
+		} finally {
+			await other.driver.quit();
+		}
 	});
 });
 

@@ -191,6 +191,15 @@
 			<p class="soft keys">
 				Drag the handle, or Alt with the arrow keys on a string, to put it elsewhere.
 			</p>
+			<p>
+				<a
+					class="act-plain"
+					href={resolve('/sites/[site]/take-over/strings/[string]', {
+						site: data.site.id,
+						string: 'new'
+					})}><Plus size={20} aria-hidden="true" />Add strings</a
+				>
+			</p>
 		{/if}
 	</section>
 
