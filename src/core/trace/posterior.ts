@@ -104,7 +104,16 @@ function gatherQuestions(strings: readonly StringCase[]): {
 	for (const { string, hypotheses, readings } of strings) {
 		for (const item of readings) {
 			const { quantity, atVolts } = item.reading;
-			const build = [string.moduleCount, string.cableResistance, string.fuse !== null];
+			const build = [
+				string.moduleCount,
+				string.cableResistance,
+				string.fuse !== null,
+				string.blockingDiode,
+				// Modules of another type, by number.
+				...string.modules.flatMap(({ number, moduleTypeId }) =>
+					moduleTypeId === null ? [] : `${number}:${moduleTypeId}`
+				)
+			];
 			const key = [...build, quantity, atVolts].join();
 			const index = known.get(key) ?? list.push({ item, hypotheses }) - 1;
 			known.set(key, index);
