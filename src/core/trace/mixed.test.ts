@@ -8,7 +8,11 @@ describe('a string with a module of another type', () => {
 	it('is not accused for the volts that its own modules give, beside plain strings of its length', () => {
 		const plain = arrayRecord(['A1', 'A2', 'A3', 'A4']);
 		const [type] = plain.moduleTypes;
-		const other = { ...type!, id: testId(2), plate: { ...PLATE, voc: 45.4, vmp: 37.1 } };
+		const other = {
+			...type!,
+			id: testId(2),
+			plate: { ...PLATE, voc: 20.3, vmp: 16.6, cellsInSeries: 30 }
+		};
 		const known = { number: 3, serial: null, deviceCode: null, year: null, state: null };
 		const record: ArrayRecord = {
 			...plain,
