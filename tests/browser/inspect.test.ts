@@ -1,7 +1,4 @@
 import Database from 'better-sqlite3';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { carriesCameraData } from '$core/document/picture';
@@ -13,13 +10,11 @@ let server: Server;
 let driver: WebDriver;
 let person: Person;
 let visit: string;
-const folder = mkdtempSync(join(tmpdir(), 'zembo-pictures-'));
 beforeAll(async () => {
 	person = await Person.atTheDemo();
 	({ driver, server } = person);
 });
 afterAll(async () => {
-	rmSync(folder, { recursive: true });
 	await person?.leaves();
 });
 
@@ -83,11 +78,8 @@ function exif(time: string): Buffer {
 	return Buffer.concat([head, body]);
 }
 
-async function addPicture(name: string, content: Buffer | string): Promise<void> {
-	const path = join(folder, name);
-	writeFileSync(path, content);
-	await (await person.find('input[data-photograph]')).sendKeys(path);
-}
+const addPicture = (name: string, content: Buffer | string) =>
+	person.choosesFile('input[data-photograph]', name, content);
 
 describe('the walk', () => {
 	it('asks what this array has, in the order of the energy', async () => {

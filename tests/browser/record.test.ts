@@ -1,6 +1,3 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Person, type Server } from './support';
@@ -110,12 +107,9 @@ describe('what cannot be', () => {
 	});
 
 	it('refuses files that are no visit, and stores nothing of them', async () => {
-		const folder = mkdtempSync(join(tmpdir(), 'zembo-bad-'));
 		const choose = async (content: string | Buffer) => {
-			const file = join(folder, 'file.json');
-			writeFileSync(file, content);
 			await person.goTo('/');
-			await (await person.find('input[type=file]')).sendKeys(file);
+			await person.choosesFile('input[type=file]', 'file.json', content);
 		};
 		await choose('not json');
 		await person.sees('The file is not JSON');
@@ -125,7 +119,6 @@ describe('what cannot be', () => {
 		await person.sees('The file has 50 MB; a visit file has at most 16 MB');
 		const sites = await driver.findElements(By.css('ul li'));
 		expect(sites).toHaveLength(5);
-		rmSync(folder, { recursive: true });
 	});
 
 	it('refuses 50 MB that were sent all the same', async () => {

@@ -1,6 +1,3 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { meterCard } from '../../demo/saltmarsh';
@@ -95,19 +92,15 @@ describe('the first day at the terminal', () => {
 	it('exports the visit and reads it back elsewhere without loss', async () => {
 		const from = (place: Server) => fetch(`${place.address}/visits/${visit}/visit.json`);
 		const exported = await (await from(server)).text();
-		const folder = mkdtempSync(join(tmpdir(), 'zembo-export-'));
-		const file = join(folder, 'visit.json');
-		writeFileSync(file, exported);
 		const elsewhere = new Person(driver, empty);
 		await elsewhere.goTo('/');
 		await elsewhere.sees('No site yet');
-		await (await elsewhere.find('input[type=file]')).sendKeys(file);
+		await person.choosesFile('input[type=file]', 'visit.json', exported);
 		await elsewhere.arrivesAt(/\/measure\?import=done$/);
 		await elsewhere.sees('The visit was imported.');
 		expect(await (await from(empty)).text()).toBe(exported);
 		await elsewhere.goTo('/');
-		await (await elsewhere.find('input[type=file]')).sendKeys(file);
+		await person.choosesFile('input[type=file]', 'visit.json', exported);
 		await elsewhere.arrivesAt(/import=already-here$/);
-		rmSync(folder, { recursive: true });
 	});
 });

@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -168,10 +168,25 @@ export class Person {
 		return new Person(await openBrowser(), server);
 	}
 
+	#files: string | null = null;
+	/** Folder of the files that this person chooses from. */
+	get files(): string {
+		return (this.#files ??= mkdtempSync(join(tmpdir(), 'zembo-files-')));
+	}
+
 	/** Closes the browser and takes the server away. */
 	async leaves(): Promise<void> {
 		await this.driver.quit();
 		await this.server.remove();
+		if (this.#files) rmSync(this.#files, { recursive: true });
+	}
+
+	/** Chooses a file of some content in the nth place for files of the page. */
+	async choosesFile(css: string, name: string, content: string | Buffer, nth = 0): Promise<void> {
+		const path = join(this.files, name);
+		writeFileSync(path, content);
+		await this.find(css);
+		await (await this.driver.findElements(By.css(css)))[nth]!.sendKeys(path);
 	}
 
 	async goTo(path: string): Promise<void> {

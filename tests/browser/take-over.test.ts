@@ -1,5 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import QRCode from 'qrcode';
 import { Key, Origin, type WebDriver } from 'selenium-webdriver';
@@ -11,29 +10,13 @@ const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
 let server: Server;
 let driver: WebDriver;
 let person: Person;
-const folder = mkdtempSync(join(tmpdir(), 'zembo-lists-'));
 beforeAll(async () => {
 	person = await Person.atTheDemo();
 	({ driver, server } = person);
 });
 afterAll(async () => {
-	rmSync(folder, { recursive: true });
 	await person?.leaves();
 });
-
-/** A file of some content, chosen in the nth place for files of the page. */
-async function chooseFile(
-	css: string,
-	name: string,
-	content: string | Buffer,
-	nth = 0
-): Promise<void> {
-	const path = join(folder, name);
-	writeFileSync(path, content);
-	await person.find(css);
-	const inputs = await driver.findElements({ css });
-	await inputs[nth]!.sendKeys(path);
-}
 
 describe('an inherited array with no papers', () => {
 	it('becomes a usable record in a dozen taps', async () => {
@@ -344,7 +327,7 @@ describe('two people at one record', () => {
 
 describe('lists', () => {
 	const choose = (name: string, content: string, nth: number) =>
-		chooseFile('section input[type=file]', name, content, nth);
+		person.choosesFile('section input[type=file]', name, content, nth);
 
 	it('show what would be read, and why lines are refused, before anything is stored', async () => {
 		await person.goTo(`${SITE}/lists`);
@@ -389,12 +372,12 @@ describe('codes', () => {
 	it('are read from a picture, and a doubled serial is noticed', async () => {
 		await person.goTo(`${SITE}/take-over/strings/019a8000-0000-7000-8000-000000000014`);
 		const picture = await QRCode.toBuffer('SK19040119', { width: 400 });
-		await chooseFile('section input[data-codes]', 'code.png', picture);
+		await person.choosesFile('section input[data-codes]', 'code.png', picture);
 		await person.sees('Read: SK19040119');
 		const first = await person.find('input[aria-label="Serial of module 1"]');
 		expect(await first.getAttribute('value')).toBe('SK19040119');
 		await person.sees('SK19040119 stands at A1, module 2 already');
-		await chooseFile(
+		await person.choosesFile(
 			'section input[data-codes]',
 			'none.png',
 			await QRCode.toBuffer('x', { scale: 1, margin: 0 }).then((b) => b.subarray(0, 40))
@@ -427,7 +410,7 @@ function filmOf(code: string): Buffer {
 
 describe('the camera', () => {
 	it('reads one code after the other into the modules of a string', async () => {
-		const camera = join(folder, 'code.y4m');
+		const camera = join(person.files, 'code.y4m');
 		writeFileSync(camera, filmOf('SK-CAMERA-7'));
 		const other = new Person(await openBrowser({ camera }), server);
 		try {
@@ -448,7 +431,7 @@ describe('sheets to print', () => {
 	it('carry each string’s mark three times, and name each disconnect', async () => {
 		await person.goTo(`${SITE}/marks`);
 		await person.sees('A1');
-		expect((await driver.findElements({ css: 'main li' })).length % 3).toBe(0);
+		expect((await driver.findElements({ css: 'main .page li' })).length % 3).toBe(0);
 		await person.goTo(`${SITE}/emergency`);
 		await person.sees('Modules and their cables stay live in daylight');
 		const text = await person.sees('536 V');
@@ -468,13 +451,13 @@ describe('the library', () => {
 		await person.press('Store the type');
 		await person.arrivesAt(/\/library$/);
 		await person.sees('Fulmar 5, own');
-		await chooseFile(
+		await person.choosesFile(
 			'input[accept*=json]',
 			'library.json',
 			'{"format":"zembo-library","version":7}'
 		);
 		await person.sees('Invalid input');
-		await chooseFile(
+		await person.choosesFile(
 			'section input[type=file]',
 			'types.csv',
 			'Model;Cells in series;Pmax (W);Vmp (V);Imp (A);Voc (V);Isc (A)\nLinn 300;60;300;32,4;9,26;39,8;9,8\nBad;60;300;45;9;39;9,5\n'

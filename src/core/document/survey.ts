@@ -27,7 +27,7 @@ export const surveySchema = z.strictObject({
 	/** Where a box with DC out is; asked only then. */
 	dcBox: z.enum(['rapid-shutdown', 'optimiser', 'unknown']),
 	modulesPerDevice: z.union([z.literal(1), z.literal(2)]),
-	/** Inverters or charge controllers, one part for each. */
+	/** Inverters or charge controllers, one part for each; the type of micro-inverter where they are that. */
 	ends: z.array(partSchema).max(200),
 	/** Null where nobody knows the strings yet. */
 	strings: z
@@ -53,9 +53,17 @@ function systemOf({ behind, dcBox, ends }: Survey): System | null {
 	}
 }
 
-function devicesOf({ behind, dcBox, modulesPerDevice }: Survey): StringDevices | null | 'unknown' {
+function devicesOf({
+	behind,
+	dcBox,
+	modulesPerDevice,
+	ends
+}: Survey): StringDevices | null | 'unknown' {
 	if (behind === 'nothing') return null;
-	if (behind === 'ac-box') return { kind: 'micro-inverter', modulesPerDevice, part: null };
+	if (behind === 'ac-box') {
+		const part = ends.find(({ kind }) => kind === 'micro-inverter')?.id ?? null;
+		return { kind: 'micro-inverter', modulesPerDevice, part };
+	}
 	if (behind === 'unknown' || dcBox === 'unknown') return 'unknown';
 	return { kind: dcBox, modulesPerDevice, part: null };
 }
@@ -103,10 +111,11 @@ export function recordOfSurvey(survey: Survey): ArrayRecord {
 	};
 }
 
-/** An inverter or charge controller of which only its mark is known. */
-export function unseenEnd(id: string, kind: 'inverter' | 'charge-controller', mark: string): Part {
+/** What strings run to; micro-inverters are one type behind all modules. */
+export type EndKind = 'inverter' | 'charge-controller' | 'micro-inverter';
+
+/** An end of which only its mark is known. */
+export function unseenEnd(id: string, kind: EndKind, mark: string): Part {
 	const base = { id, mark, place: null, model: null, serial: null, to: null };
-	return kind === 'inverter'
-		? { ...base, kind, specs: unknownSpecs('inverter') }
-		: { ...base, kind, specs: unknownSpecs('charge-controller') };
+	return { ...base, kind, specs: unknownSpecs(kind) } as Part;
 }

@@ -1,6 +1,6 @@
 import { typesInString, type ArrayRecord } from './record';
 import { uncertainCells } from './path';
-import { partsOf } from './part';
+import { partsOf, type PartOf } from './part';
 
 /** Power on the labels of all recorded modules together, W; modules of an unknown type count as none. */
 export function labelPower(record: ArrayRecord): number {
@@ -19,12 +19,22 @@ export function moduleCount(record: Pick<ArrayRecord, 'strings' | 'fields'>): nu
 /** AC power of all inverters together, W; null where one of them states none, or there is none. */
 export function acPower(record: ArrayRecord): number | null {
 	const inverters = partsOf(record.parts, 'inverter').map(({ specs }) => specs.acWatts);
+	const types = partsOf(record.parts, 'micro-inverter');
+	const watts = (type: PartOf<'micro-inverter'> | undefined, modules: number, each: number) => {
+		const one = type?.specs.acWatts ?? null;
+		return one === null ? null : one * Math.ceil(modules / each);
+	};
 	const micro = record.strings.flatMap(({ devices, moduleCount: modules }) => {
 		if (devices === null || devices === 'unknown' || devices.kind !== 'micro-inverter') return [];
-		const type = partsOf(record.parts, 'micro-inverter').find(({ id }) => id === devices.part);
-		const watts = type?.specs.acWatts ?? null;
-		return [watts === null ? null : watts * Math.ceil(modules / devices.modulesPerDevice)];
+		const type = types.find(({ id }) => id === devices.part);
+		return [watts(type, modules, devices.modulesPerDevice)];
 	});
+	// Modules that were only counted have the one type of micro-inverter that was seen.
+	const counted = record.system === 'micro-inverters' ? uncertainCells(record).length : 0;
+	const [seen, another] = types;
+	if (counted > 0) {
+		micro.push(another ? null : watts(seen, counted, seen?.specs.modulesPerDevice ?? 1));
+	}
 	const all = [...inverters, ...micro];
 	if (all.length === 0) return null;
 	return all.reduce<number | null>(

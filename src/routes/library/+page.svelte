@@ -30,7 +30,7 @@
 	let { data } = $props();
 	let trouble = $state('');
 	let done = $state('');
-	let fresh = $state<LibraryKind>('module');
+	let added = $state<LibraryKind>('module');
 	/** The kind that goes in and out as a list. */
 	let listed = $state<LibraryKind>('module');
 	const groups = $derived(
@@ -88,7 +88,13 @@
 			trouble = `${what}${where ? ` At ${where}.` : ''} ${mend}`;
 			return;
 		}
-		if (await put(read.value)) done = `${count(read.value.length, 'type')} taken over.`;
+		// A type as it stands here already stays as it is: a generic one does not become one's own.
+		const written = readLibrary(writeLibrary(plain()));
+		const entries = written.ok ? written.value : [];
+		const here = new Map(entries.map((entry) => [entry.id, JSON.stringify(entry)]));
+		const fresh = read.value.filter((entry) => here.get(entry.id) !== JSON.stringify(entry));
+		if (fresh.length === 0) return void (done = 'Every type of this file is here already.');
+		if (await put(fresh)) done = `${count(fresh.length, 'type')} taken over.`;
 	}
 </script>
 
@@ -103,7 +109,7 @@
 	<div class="acts">
 		<form method="GET" action={resolve('/library/[entry]', { entry: 'new' })}>
 			<label class="sr-only" for="kind">Kind</label>
-			<select class="bare" id="kind" name="kind" bind:value={fresh}>
+			<select class="bare" id="kind" name="kind" bind:value={added}>
 				{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
 					>{/each}
 			</select>

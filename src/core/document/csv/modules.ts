@@ -67,7 +67,8 @@ export function serialsOf(record: Pick<ArrayRecord, 'strings'>): Map<string, str
 }
 
 /**
- * The change of a record that a list of modules asks for. A line that names no string of the record, a
+ * The change of a record that a list of modules asks for; a line that says what is there already changes
+ * nothing. A line that names no string of the record, a
  * number beyond its string, or a serial that stands elsewhere, is refused with the reason.
  */
 export function importModules(record: ArrayRecord, lines: readonly ModuleLine[]): ModuleImport {
@@ -104,16 +105,18 @@ export function importModules(record: ArrayRecord, lines: readonly ModuleLine[])
 		}
 		if (values.serial !== null) serials.set(values.serial, { where, line });
 		const known = details.get(string.id) ?? detailsOf(string);
-		details.set(string.id, known);
 		const before = known.get(number);
-		known.set(number, {
+		const detail: ModuleDetail = {
 			number,
 			serial: values.serial ?? before?.serial ?? null,
 			deviceCode: values.deviceCode ?? before?.deviceCode ?? null,
 			year: values.year ?? before?.year ?? null,
 			state: values.state ?? before?.state ?? null,
 			moduleTypeId: before?.moduleTypeId ?? null
-		});
+		};
+		if (JSON.stringify(detail) === JSON.stringify(before ?? unknownModule(number))) continue;
+		known.set(number, detail);
+		details.set(string.id, known);
 		taken++;
 	}
 	const steps = record.strings.flatMap((string): ChangeStep[] => {
@@ -122,6 +125,11 @@ export function importModules(record: ArrayRecord, lines: readonly ModuleLine[])
 		return [{ op: 'put', list: 'strings', value: { ...string, modules: inOrder(known) } }];
 	});
 	return { steps, taken, refused };
+}
+
+function unknownModule(number: number): ModuleDetail {
+	const unknown = { serial: null, deviceCode: null, year: null, state: null, moduleTypeId: null };
+	return { number, ...unknown };
 }
 
 function detailsOf(string: StringRecord): Map<number, ModuleDetail> {

@@ -67,7 +67,7 @@ export interface StringImport {
 
 /**
  * The change of a record that a list of strings asks for: a mark that is there is changed in what the
- * list says, a new one is added.
+ * list says, a new one is added, and a line that says what is there already changes nothing.
  *
  * @param newId gives the id of each string that is added
  */
@@ -115,20 +115,18 @@ export function importStrings(
 			fuse: 'unknown' as const,
 			input: null
 		};
+		const value: StringRecord = {
+			...base,
+			moduleTypeId,
+			moduleCount: values.modules!,
+			modules: base.modules.filter(({ number }) => number <= values.modules!),
+			fuse: values.fuse ? values.fuse.fuse : base.fuse,
+			cableResistance: values.cable ?? base.cableResistance,
+			input: values.input ?? base.input
+		};
+		if (known && JSON.stringify(value) === JSON.stringify(known)) continue;
 		if (!known) added++;
-		steps.push({
-			op: 'put',
-			list: 'strings',
-			value: {
-				...base,
-				moduleTypeId,
-				moduleCount: values.modules!,
-				modules: base.modules.filter(({ number }) => number <= values.modules!),
-				fuse: values.fuse ? values.fuse.fuse : base.fuse,
-				cableResistance: values.cable ?? base.cableResistance,
-				input: values.input ?? base.input
-			}
-		});
+		steps.push({ op: 'put', list: 'strings', value });
 	}
 	return { steps, added, changed: steps.length - added, refused };
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
+	import Sortable from 'sortablejs';
+	import type { Attachment } from 'svelte/attachments';
 	import type { StringRecord } from '$core/record/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 	import StringMark from '$lib/ui/StringMark.svelte';
@@ -16,35 +17,36 @@
 	}
 	let { strings, colours, found, lit, onchoose, onorder }: Props = $props();
 
-	interface Item {
-		readonly id: string;
+	/** Dragging by the grip, by mouse, pen and finger alike. */
+	const dragged: Attachment<HTMLElement> = (list) => {
+		const sortable = Sortable.create(list, {
+			handle: '.grip',
+			draggable: 'li',
+			forceFallback: true,
+			fallbackOnBody: true,
+			ghostClass: 'held',
+			onEnd: drop
+		});
+		return () => sortable.destroy();
+	};
+	function drop({
+		item,
+		from,
+		oldIndex = 0,
+		newIndex = 0,
+		...event
+	}: Sortable.SortableEvent): void {
+		// The list is drawn from the record alone: the row goes back, and moves when the record does.
+		from.insertBefore(item, from.children[oldIndex + (oldIndex > newIndex ? 1 : 0)] ?? null);
+		const { originalEvent } = event as { originalEvent?: PointerEvent };
+		if (oldIndex === newIndex || !originalEvent || !isOver(from, originalEvent)) return;
+		const goal = strings[newIndex + (newIndex > oldIndex ? 1 : 0)];
+		onorder(strings[oldIndex]!, goal?.id ?? null);
 	}
-	const byId = $derived(new Map(strings.map((string) => [string.id, string])));
-	let same: readonly Item[] = [];
-	/** The same list as long as the order is the same, so that dragging is not set up anew at every change. */
-	const inOrder = $derived.by(() => {
-		const alike =
-			same.length === strings.length && same.every(({ id }, i) => id === strings[i]!.id);
-		if (!alike) same = strings.map(({ id }) => ({ id }));
-		return same as Item[];
-	});
-	/** The order under the finger while a string is dragged; null else. */
-	let held = $state.raw<Item[] | null>(null);
-	const items = $derived(held ?? inOrder);
-
-	interface Moved {
-		readonly detail: { readonly items: Item[]; readonly info: { readonly id: string } };
-	}
-	function consider({ detail }: Moved): void {
-		held = detail.items;
-	}
-	function finalize({ detail }: Moved): void {
-		held = null;
-		const at = detail.items.findIndex(({ id }) => id === detail.info.id);
-		const was = strings.findIndex(({ id }) => id === detail.info.id);
-		// Let go outside, or where it was: nothing changed.
-		if (at < 0 || at === was) return;
-		onorder(byId.get(detail.info.id)!, detail.items[at + 1]?.id ?? null);
+	/** Whether a row was let go over the list; anywhere else nothing changes. */
+	function isOver(list: HTMLElement, { clientX, clientY }: PointerEvent): boolean {
+		const { left, right, top, bottom } = list.getBoundingClientRect();
+		return clientX >= left && clientX <= right && clientY >= top && clientY <= bottom;
 	}
 	/** Moving by keyboard beside dragging. */
 	function nudge(event: KeyboardEvent, index: number): void {
@@ -58,49 +60,41 @@
 	}
 	/** An input's name stands where it begins. */
 	const opens = (index: number) => index === 0 || inputAt(index) !== inputAt(index - 1);
-	const inputAt = (index: number) => byId.get(items[index]!.id)?.input;
+	const inputAt = (index: number) => strings[index]!.input;
 </script>
 
-<ol
-	use:dragHandleZone={{ items, flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1 }}
-	onconsider={consider}
-	onfinalize={finalize}
-	aria-label="Strings in the order of the combiner"
->
-	{#each items as { id }, i (id)}
-		{@const string = byId.get(id)}
-		<!-- While one is dragged, its place is held by an item of no string. -->
-		<li class:lit={lit.has(id)} data-string={string?.label}>
-			{#if string}
-				{#if opens(i)}
-					<span class="ends-at"
-						>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
-					>
-				{/if}
-				<div class="row">
-					<span use:dragHandle aria-label="Move {string.label}" class="grip">
-						<svg viewBox="0 0 12 20" width="12" height="20" aria-hidden="true">
-							<path d="M3 4h.01M9 4h.01M3 10h.01M9 10h.01M3 16h.01M9 16h.01" />
-						</svg>
-					</span>
-					<button
-						class="choose"
-						onclick={() => onchoose(string)}
-						onkeydown={(event) => nudge(event, i)}
-						aria-pressed={lit.has(id)}
-					>
-						<StringMark label={string.label} colour={colours.get(id)!} />
-						<StringDrawing
-							modules={string.moduleCount}
-							fuse={string.fuse}
-							devices={string.devices}
-							blockingDiode={string.blockingDiode}
-							found={found.get(id) ?? []}
-							room={190}
-						/>
-					</button>
-				</div>
+<ol {@attach dragged} aria-label="Strings in the order of the combiner">
+	{#each strings as string, i (string.id)}
+		<li class:lit={lit.has(string.id)} data-string={string.label}>
+			{#if opens(i)}
+				<span class="ends-at"
+					>{string.input === null ? 'input unknown' : `input ${string.input}`}</span
+				>
 			{/if}
+			<div class="row">
+				<!-- By keyboard a string moves with Alt and an arrow while its button has the focus. -->
+				<span class="grip" aria-hidden="true">
+					<svg viewBox="0 0 12 20" width="12" height="20">
+						<path d="M3 4h.01M9 4h.01M3 10h.01M9 10h.01M3 16h.01M9 16h.01" />
+					</svg>
+				</span>
+				<button
+					class="choose"
+					onclick={() => onchoose(string)}
+					onkeydown={(event) => nudge(event, i)}
+					aria-pressed={lit.has(string.id)}
+				>
+					<StringMark label={string.label} colour={colours.get(string.id)!} />
+					<StringDrawing
+						modules={string.moduleCount}
+						fuse={string.fuse}
+						devices={string.devices}
+						blockingDiode={string.blockingDiode}
+						found={found.get(string.id) ?? []}
+						room={190}
+					/>
+				</button>
+			</div>
 		</li>
 	{/each}
 </ol>
@@ -127,6 +121,10 @@
 		border-bottom: 1px solid var(--line);
 	}
 
+	li:global(.held) {
+		opacity: 0.35;
+	}
+
 	.lit .row {
 		background: var(--lit);
 	}
@@ -137,6 +135,7 @@
 		width: 34px;
 		height: 44px;
 		cursor: grab;
+		touch-action: none;
 		color: var(--soft);
 	}
 

@@ -1,4 +1,3 @@
-import { error } from '@sveltejs/kit';
 import { differenceInWords } from '$core/record/difference';
 import { database } from '$lib/server/database';
 import { findRevisionNumber, listRevisions } from '$lib/server/repositories/sites';
@@ -10,18 +9,22 @@ export const load: PageServerLoad = async ({ params, parent, url }) => {
 	const db = await database();
 	const { revision } = await parent();
 	const below = numberOf(url.searchParams.get('below'));
-	const to = numberOf(url.searchParams.get('to')) ?? revision.number;
-	const from = numberOf(url.searchParams.get('from')) ?? Math.max(1, to - 1);
+	const asked = (name: string) => url.searchParams.get(name);
+	const to = numberOf(asked('to')) ?? revision.number;
+	const from = numberOf(asked('from')) ?? Math.max(1, to - 1);
 	const [revisions, before, after] = await Promise.all([
 		listRevisions(db, params.site, below),
 		findRevisionNumber(db, params.site, from),
 		findRevisionNumber(db, params.site, to)
 	]);
-	if (!before || !after) {
-		error(404, {
-			message: 'There is no such revision.',
-			mend: 'Choose two of the list.'
-		});
-	}
-	return { revisions, from, to, difference: differenceInWords(before.record, after.record) };
+	return {
+		revisions,
+		from,
+		to,
+		/** What stands in the fields: what was typed, to the letter. */
+		typed: { from: asked('from') ?? String(from), to: asked('to') ?? String(to) },
+		/** Null where one of the two does not exist. */
+		difference: before && after ? differenceInWords(before.record, after.record) : null,
+		newest: revision.number
+	};
 };

@@ -39,12 +39,24 @@
 			<form method="GET">
 				<h2>What changed</h2>
 				<label
-					>from <input name="from" value={data.from} inputmode="numeric" class="figure" /></label
+					>from <input
+						name="from"
+						value={data.typed.from}
+						inputmode="numeric"
+						class="figure"
+					/></label
 				>
-				<label>to <input name="to" value={data.to} inputmode="numeric" class="figure" /></label>
+				<label
+					>to <input name="to" value={data.typed.to} inputmode="numeric" class="figure" /></label
+				>
 				<button class="act-plain">Compare</button>
 			</form>
-			{#if data.difference.length === 0}
+			{#if data.difference === null}
+				<p class="notice" data-kind="error" role="alert">
+					There is no such revision. They are numbered from 1 to {data.newest}: type two of these,
+					or choose one of the list.
+				</p>
+			{:else if data.difference.length === 0}
 				<p>Nothing differs between revision {data.from} and {data.to}.</p>
 			{:else}
 				<ul>
