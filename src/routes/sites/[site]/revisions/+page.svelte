@@ -57,7 +57,11 @@
 					or choose one of the list.
 				</p>
 			{:else if data.difference.length === 0}
-				<p>Nothing differs between revision {data.from} and {data.to}.</p>
+				<p>
+					{data.newest === 1
+						? 'This is the first revision: nothing has changed yet.'
+						: `Nothing differs between revision ${data.from} and ${data.to}.`}
+				</p>
 			{:else}
 				<ul>
 					{#each data.difference as words (words)}<li>{words}</li>{/each}
@@ -89,6 +93,7 @@
 		grid-template-columns: 3rem 1fr auto;
 		align-items: center;
 		min-height: 46px;
+		padding: 0 0.7rem;
 		border-bottom: 1px solid var(--line);
 		color: var(--ink);
 		text-decoration: none;
