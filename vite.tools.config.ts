@@ -15,7 +15,8 @@ export default defineConfig({
 			input: {
 				zembo: at('./src/cli/main.ts'),
 				'load-demo': at('./demo/load.ts'),
-				'plant-demo': at('./demo/plant.ts')
+				'plant-demo': at('./demo/plant.ts'),
+				instruments: at('./instruments/start.ts')
 			}
 		}
 	}

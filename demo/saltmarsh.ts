@@ -1,6 +1,6 @@
 import { EMPTY_RECORD, type ArrayRecord, type StringRecord } from '$core/record/record';
 import { writeVisitDocument } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
+import { VERSION, type VisitDocument } from '$core/document/visit';
 import {
 	agedModel,
 	alike,
@@ -9,7 +9,11 @@ import {
 	runningVolts,
 	stringHere
 } from '$core/expectation/predict';
-import { STATE_OF_QUANTITY, USUAL_METERS, type Quantity } from '$core/expectation/visit';
+import { stringPlace } from '$core/expectation/place';
+import { usualState } from '$core/expectation/switching';
+import { emptyVisit } from '$core/expectation/visit';
+import type { StringQuantity } from '$core/expectation/quantity';
+import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
 import { maximumPowerPoint } from '$core/module/single-diode';
@@ -168,7 +172,7 @@ export const PLANTED: Readonly<Record<string, Planted>> = {
 };
 
 /** Deterministic scatter: a linear congruential generator (Numerical Recipes) and Box-Muller. */
-function scatterOf(seed: number): () => number {
+export function scatterOf(seed: number): () => number {
 	let state = seed;
 	const uniform = () => {
 		state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
@@ -187,28 +191,41 @@ interface Day {
 
 interface Figure {
 	readonly string: StringRecord;
-	readonly quantity: Quantity;
+	readonly quantity: StringQuantity;
 	readonly value: number;
 	readonly atVolts: number | null;
 }
 
-function readAll({ seed, years, light, heat }: Day): Figure[] {
-	const scatter = scatterOf(seed);
+/** The day of the card: the sensor says 838 W/m2, a probe 41 degC. */
+export const CARD_DAY: Omit<Day, 'seed'> = { years: 7.3, light: 821, heat: 41.7 };
+
+/** What a meter without any error shows at a string with its planted fault, and the volts of its input while it runs. */
+export function exactFigure(
+	string: StringRecord,
+	quantity: StringQuantity,
+	{ years, light, heat }: Omit<Day, 'seed'>
+): Pick<Figure, 'value' | 'atVolts'> {
 	const model = agedModel(record.moduleTypes[0]!, years);
 	const module = moduleHere(model, light, heat);
-	const figures = (quantity: Quantity) =>
+	const whole = stringHere(string, model, alike(module));
+	const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
+	const higher = string.input === '2' ? 1.4 : 0;
+	const atVolts = quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
+	const planted = PLANTED[string.label];
+	const fault = planted && faultOf(planted.code);
+	const severity = fault && planted && { ...fault.severities[0], size: planted.size };
+	const circuit = fault && severity ? fault.inject(whole, severity, usualState(quantity))! : whole;
+	return { value: predictValue(circuit, quantity, atVolts), atVolts };
+}
+
+/** Strings of the terminal, for the simulated instruments. */
+export const STRINGS: readonly StringRecord[] = record.strings;
+
+function readAll({ seed, ...day }: Day): Figure[] {
+	const scatter = scatterOf(seed);
+	const figures = (quantity: StringQuantity) =>
 		record.strings.map((string) => {
-			const whole = stringHere(string, model, alike(module));
-			const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
-			const higher = string.input === '2' ? 1.4 : 0;
-			const atVolts =
-				quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
-			const planted = PLANTED[string.label];
-			const fault = planted && faultOf(planted.code);
-			const severity = fault && planted && { ...fault.severities[0], size: planted.size };
-			const circuit =
-				fault && severity ? fault.inject(whole, severity, STATE_OF_QUANTITY[quantity])! : whole;
-			const exact = predictValue(circuit, quantity, atVolts);
+			const { value: exact, atVolts } = exactFigure(string, quantity, day);
 			const volts = quantity === 'open-circuit-voltage';
 			const read = exact * (1 + (volts ? 0.0018 : 0.006) * scatter());
 			return { string, quantity, atVolts, value: Number(read.toFixed(volts ? 1 : 2)) };
@@ -268,7 +285,7 @@ export function saltmarshVisit(): string {
 	const figures = readAll({ seed: 11, years: 7.3, light: 604, heat: 24.6 });
 	return writeVisitDocument({
 		format: 'zembo-visit',
-		version: 2,
+		version: VERSION,
 		site: {
 			id: id(2),
 			name: 'Saltmarsh Ferry Terminal',
@@ -278,35 +295,51 @@ export function saltmarshVisit(): string {
 		revision: { id: id(3), number: 1, createdAt: '2026-11-16T09:00:00Z' },
 		record: structuredClone(record) as VisitDocument['record'],
 		visit: {
-			id: id(4),
-			startedAt: START,
-			by: BY,
-			reason: 'Yield down since October',
-			note: '',
-			meters: structuredClone(USUAL_METERS),
+			...(structuredClone(
+				emptyVisit({
+					id: id(4),
+					startedAt: START,
+					by: BY,
+					purpose: 'fault',
+					reason: 'Yield down since October'
+				})
+			) as VisitDocument['visit']),
+			safety: [
+				{
+					id: id(6),
+					step: OWN_PROCEDURE,
+					value: null,
+					at: START,
+					by: BY,
+					supersedes: null,
+					withdrawn: false
+				}
+			],
 			conditions: [
 				{
 					id: id(5),
 					enteredAt: '2026-11-17T11:08:00Z',
 					by: BY,
+					basis: '',
+					follows: false,
 					irradiance: { value: 612, relativeStandardUncertainty: 0.03, source: 'sensor-in-plane' },
 					cellTemperature: { value: 24, standardUncertainty: 2, source: 'probe-on-back' }
 				}
 			],
 			readings: figures.map(({ string, quantity, value, atVolts }, i) => ({
 				id: id(64 + i),
-				stringId: string.id,
+				place: stringPlace(string.id),
 				quantity,
-				switchingState: STATE_OF_QUANTITY[quantity],
+				state: usualState(quantity),
 				value,
 				atVolts,
 				typed: String(value),
 				confirmed: false,
+				source: 'typed' as const,
 				takenAt: new Date(Date.parse(START) + (4 + i) * 45_000).toISOString(),
 				by: BY,
 				supersedes: null
-			})),
-			withdrawals: []
+			}))
 		},
 		inspection: inspection()
 	});
@@ -325,7 +358,7 @@ interface CardRow {
 
 /** What somebody who tries the demo types. */
 export function meterCard(): CardRow[] {
-	const figures = readAll({ seed: 29, years: 7.3, light: 821, heat: 41.7 });
+	const figures = readAll({ seed: 29, ...CARD_DAY });
 	return record.strings.map((string) => {
 		const [voc, running] = figures.filter((figure) => figure.string === string);
 		return {

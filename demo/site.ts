@@ -1,7 +1,7 @@
 import type { VisitDocument } from '$core/document/visit';
 import { FORMAT, VERSION } from '$core/document/visit';
 import { writeVisitDocument } from '$core/document/file';
-import { USUAL_METERS } from '$core/expectation/visit';
+import { emptyVisit } from '$core/expectation/visit';
 import type { Field } from '$core/record/field';
 import { unknownSpecs, type PartKind, type PartOf, type Specs } from '$core/record/part';
 import {
@@ -169,17 +169,15 @@ export function inspectionVisit(
 			createdAt: new Date(Date.parse(visit.start) - 86_400_000).toISOString()
 		},
 		record: structuredClone(record) as VisitDocument['record'],
-		visit: {
-			id: id(4),
-			startedAt: visit.start,
-			by: visit.by,
-			reason: visit.reason,
-			note: '',
-			meters: structuredClone(USUAL_METERS),
-			conditions: [],
-			readings: [],
-			withdrawals: []
-		},
+		visit: structuredClone(
+			emptyVisit({
+				id: id(4),
+				startedAt: visit.start,
+				by: visit.by,
+				purpose: 'take-over',
+				reason: visit.reason
+			})
+		) as VisitDocument['visit'],
 		inspection
 	});
 }

@@ -1,4 +1,5 @@
 /* npm run demo: installs, builds, loads the demo's data and serves it. */
+import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from './ready.mjs';
@@ -13,6 +14,13 @@ if (process.argv.includes('--fresh')) {
 }
 process.env.ZEMBO_DATABASE = database;
 run(process.execPath, ['build-tools/load-demo.js']);
+
+// Nothing hangs on the instruments: where their ports are taken, the demo starts without them.
+const instruments = spawn(process.execPath, [join(ROOT, 'build-tools/instruments.js')], {
+	stdio: ['ignore', 'pipe', 'inherit']
+});
+process.once('exit', () => instruments.kill());
+instruments.stdout.on('data', (words) => say(String(words).trim()));
 
 const { serve } = await import('./serve.mjs');
 const address = await serve();

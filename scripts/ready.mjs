@@ -107,6 +107,7 @@ const TOOLS = [
 	'src/cli',
 	'src/lib/server',
 	'demo',
+	'instruments',
 	'vite.tools.config.ts',
 	'package-lock.json'
 ];

@@ -1,5 +1,5 @@
 import { FORMAT, VERSION, type VisitDocument } from '$core/document/visit';
-import { USUAL_METERS } from '$core/expectation/visit';
+import { emptyVisit } from '$core/expectation/visit';
 import { field, idsOf, moduleType, part, serials, string } from '../../demo/site';
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 
@@ -69,16 +69,12 @@ export const LARGE_SITE: VisitDocument = {
 	site: { id: id(2), name: 'Depot', place: '', timeZone: 'Etc/UTC' },
 	revision: { id: id(3), number: 1, createdAt: '2026-11-01T08:00:00Z' },
 	record: record as VisitDocument['record'],
-	visit: {
+	visit: emptyVisit({
 		id: id(4),
 		startedAt: '2026-11-02T08:00:00Z',
 		by: 'Wren Halloway',
-		reason: '',
-		note: '',
-		meters: USUAL_METERS,
-		conditions: [],
-		readings: [],
-		withdrawals: []
-	},
+		purpose: 'take-over',
+		reason: ''
+	}) as VisitDocument['visit'],
 	inspection: []
 };

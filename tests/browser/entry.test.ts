@@ -78,7 +78,7 @@ describe('entering readings', () => {
 			body: JSON.stringify({
 				...reading,
 				id: '019a0000-0000-7000-8000-00000000abcd',
-				stringId: '019a8000-0000-7000-8000-000000000012',
+				place: { kind: 'string', string: '019a8000-0000-7000-8000-000000000012' },
 				value: 4600,
 				confirmed: false
 			})

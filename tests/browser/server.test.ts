@@ -112,6 +112,16 @@ describe('npm run -s zembo', () => {
 	});
 });
 
+const RUNNING = {
+	ac: 'on',
+	transmitter: 'none',
+	disconnect: 'closed',
+	fuse: 'in',
+	siblings: 'joined',
+	shorted: false,
+	covered: false
+};
+
 describe('what programs send', () => {
 	let server: Server;
 	beforeAll(async () => {
@@ -140,9 +150,14 @@ describe('what programs send', () => {
 			['{}', 400, /./],
 			[await reading({ value: 'NaN' }), 400, /./],
 			[await reading({ value: null }), 400, /./],
-			[await reading({ value: 1e9 }), 400, /beyond what a string can show/],
-			[await reading({ stringId: testId(8) }), 400, /no such string/],
-			[await reading({ switchingState: 'operating' }), 400, /isolated-open-circuit/],
+			[await reading({ value: 1e9 }), 400, /beyond what can be read here/],
+			[
+				await reading({ place: { kind: 'string', string: testId(8) } }),
+				400,
+				/No string of the record/
+			],
+			[await reading({ state: RUNNING }), 400, /no open-circuit volts/],
+			[await reading({ quantity: 'fuse-resistance' }), 400, /not read at a place of this kind/],
 			[await reading({ surprise: true }), 400, /surprise/],
 			[await reading({ takenAt: 'yesterday' }), 400, /./],
 			// Somebody else's reading stands at the place.

@@ -286,13 +286,22 @@ export class Person {
 		await this.arrivesAt(/\/sites\/[0-9a-f-]+$/);
 		await this.fill('by', 'Tamsin Orrell');
 		await this.press('Start a visit');
+		await this.arrivesAt(/\/plan$/);
+		await this.press('Conditions');
 		await this.arrivesAt(/\/conditions$/);
 		await this.fill('irradiance', irradiance);
 		await this.fill('cellTemperature', cellTemperature);
 		await this.press('Store and measure');
 		await this.arrivesAt(/\/measure$/);
+		await this.answersForOwnProcedure();
 		await this.isAt('A1', 'open circuit');
 		return new URL(await this.driver.getCurrentUrl()).pathname.split('/')[2]!;
+	}
+
+	/** Answers for a written procedure of one's own, where Zembo would lead through making safe. */
+	async answersForOwnProcedure(): Promise<void> {
+		await this.press('Under our own written procedure');
+		await this.press('I answer for it');
 	}
 
 	/** Waits until a place is lit and its field has the focus. */

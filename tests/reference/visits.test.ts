@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { agedModel, alike, moduleHere, predictValue, stringHere } from '$core/expectation/predict';
-import type { Quantity } from '$core/expectation/visit';
+import type { StringQuantity } from '$core/expectation/quantity';
 import { AGEING_PER_YEAR } from '$core/expectation/allowances';
 import { assess } from '$core/trace/assess';
 import { INDEPENDENT_VISITS, knownVisit } from '../support/independent-visits';
@@ -15,7 +15,7 @@ const CASES = INDEPENDENT_VISITS.map((given) => ({ id: given.id, given, ...known
 const WITH_SENSOR = CASES.filter(({ visit }) => visit.conditions.length > 0);
 
 /** Relative misses of whole strings at the true light, heat and ageing. */
-function misses(quantity: Quantity): number[] {
+function misses(quantity: StringQuantity): number[] {
 	return CASES.flatMap(({ given: { truth, record: given }, record, readings, whole }) =>
 		readings
 			.filter(({ reading, string }) => reading.quantity === quantity && whole.has(string.label))

@@ -7,12 +7,15 @@ import {
 	type StringRecord
 } from '$core/record/record';
 import {
-	STATE_OF_QUANTITY,
+	emptyVisit,
+	type Meter,
 	type MeterAccuracy,
-	type Quantity,
 	type Reading,
 	type Visit
 } from '$core/expectation/visit';
+import { stringPlace } from '$core/expectation/place';
+import { usualState } from '$core/expectation/switching';
+import type { StringQuantity } from '$core/expectation/quantity';
 import type { Plate } from '$core/module/plate';
 import { testId } from './scenario';
 
@@ -74,7 +77,7 @@ export const INDEPENDENT_VISITS = (
 	JSON.parse(readFileSync(FILE, 'utf8')) as { cases: readonly IndependentVisit[] }
 ).cases;
 
-const QUANTITY: Readonly<Record<string, Quantity>> = {
+const QUANTITY: Readonly<Record<string, StringQuantity>> = {
 	'string-voc-isolated': 'open-circuit-voltage',
 	'string-isc': 'short-circuit-current',
 	'string-current-operating': 'operating-current'
@@ -134,10 +137,13 @@ export function knownVisit({
 	};
 	const busOf = (input: string | null) =>
 		readings.find((r) => r.quantity === 'input-volts-operating' && r.place.input === input);
-	const meterOf = (volts: boolean) =>
-		readings.find(
+	const meterOf = (volts: boolean): Meter => ({
+		...readings.find(
 			(r) => r.quantity in QUANTITY && (r.quantity === 'string-voc-isolated') === volts
-		)!.meter;
+		)!.meter,
+		ratedVolts: null,
+		category: null
+	});
 	const known = readings
 		.filter((r) => r.quantity in QUANTITY)
 		.map((r, i): KnownReading => {
@@ -151,13 +157,14 @@ export function knownVisit({
 				wrong: truth.wrongReadings.some(({ reading }) => reading === r.id || reading === bus?.id),
 				reading: {
 					id: testId(1000 + i),
-					stringId: string.id,
+					place: stringPlace(string.id),
 					quantity,
-					switchingState: STATE_OF_QUANTITY[quantity],
+					state: usualState(quantity),
 					value: r.value,
 					atVolts: bus?.value ?? null,
 					typed: String(r.value),
 					confirmed: false,
+					source: 'typed',
 					takenAt: new Date(Date.UTC(2026, 5, 30, 12, 0, i)).toISOString(),
 					by: 'Tester',
 					supersedes: null
@@ -177,14 +184,15 @@ export function knownVisit({
 						.filter((label) => truth.faults.every(({ place }) => place.string !== label))
 		),
 		visit: {
-			id: testId(2),
-			startedAt: enteredAt,
-			by: 'Tester',
-			reason: '',
-			note: '',
+			...emptyVisit({
+				id: testId(2),
+				startedAt: enteredAt,
+				by: 'Tester',
+				purpose: 'routine',
+				reason: ''
+			}),
 			meters: { volts: meterOf(true), amps: meterOf(false) },
 			readings: known.map(({ reading }) => reading),
-			withdrawals: [],
 			conditions:
 				irradiance && cellTemperature
 					? [
@@ -192,6 +200,8 @@ export function knownVisit({
 								id: testId(3),
 								enteredAt,
 								by: 'Tester',
+								basis: '',
+								follows: false,
 								irradiance: { ...irradiance, source: 'sensor-in-plane' },
 								cellTemperature: { ...cellTemperature, source: 'probe-on-back' }
 							}

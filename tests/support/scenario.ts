@@ -13,13 +13,10 @@ import {
 	runningVolts,
 	stringHere
 } from '$core/expectation/predict';
-import {
-	STATE_OF_QUANTITY,
-	USUAL_METERS,
-	type Quantity,
-	type Reading,
-	type Visit
-} from '$core/expectation/visit';
+import { stringPlace } from '$core/expectation/place';
+import { usualState } from '$core/expectation/switching';
+import { emptyVisit, type Reading, type Visit } from '$core/expectation/visit';
+import type { StringQuantity } from '$core/expectation/quantity';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
 import { fitLabel } from '$core/module/fit';
@@ -103,7 +100,7 @@ export interface Scenario {
 	readonly faults?: Readonly<Record<string, Planted>>;
 	/** Draws the truth and the meters' errors; without it everything is as stated. */
 	readonly normal?: () => number;
-	readonly quantities?: readonly Quantity[];
+	readonly quantities?: readonly StringQuantity[];
 	/** Stated conditions. */
 	readonly irradiance?: number;
 	readonly cellTemperature?: number;
@@ -158,17 +155,20 @@ export function visitOf({
 		}
 	}
 	return {
-		id: testId(2),
-		startedAt: '2026-06-01T10:00:00Z',
-		by: 'Tester',
-		reason: '',
-		note: '',
-		meters: USUAL_METERS,
+		...emptyVisit({
+			id: testId(2),
+			startedAt: '2026-06-01T10:00:00Z',
+			by: 'Tester',
+			purpose: 'routine',
+			reason: ''
+		}),
 		conditions: [
 			{
 				id: testId(3),
 				enteredAt: '2026-06-01T10:01:00Z',
 				by: 'Tester',
+				basis: '',
+				follows: false,
 				irradiance: {
 					value: irradiance,
 					relativeStandardUncertainty: 0.03,
@@ -177,40 +177,40 @@ export function visitOf({
 				cellTemperature: { value: cellTemperature, standardUncertainty: 2, source: 'probe-on-back' }
 			}
 		],
-		readings,
-		withdrawals: []
+		readings
 	};
 }
 
 function faulted(
 	whole: ReturnType<typeof stringHere>,
 	planted: Planted | undefined,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null
 ): number {
 	if (!planted) return predictValue(whole, quantity, atVolts);
 	const fault = faultOf(planted.code);
 	const severity = { ...fault.severities[0], ...(planted.near && { size: planted.near }) };
-	const circuit = fault.inject(whole, severity, STATE_OF_QUANTITY[quantity]);
+	const circuit = fault.inject(whole, severity, usualState(quantity));
 	return circuit ? predictValue(circuit, quantity, atVolts) : 0;
 }
 
 function readingOf(
 	n: number,
 	string: StringRecord,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	value: number,
 	atVolts: number | null
 ): Reading {
 	return {
 		id: testId(1000 + n),
-		stringId: string.id,
+		place: stringPlace(string.id),
 		quantity,
-		switchingState: STATE_OF_QUANTITY[quantity],
+		state: usualState(quantity),
 		value,
 		atVolts,
 		typed: String(value),
 		confirmed: false,
+		source: 'typed',
 		takenAt: new Date(Date.UTC(2026, 5, 1, 10, 2, n)).toISOString(),
 		by: 'Tester',
 		supersedes: null

@@ -2,13 +2,20 @@
 export const IRRADIANCE_SOURCES = [
 	'sensor-in-plane',
 	'control-module',
+	'siblings',
 	'clear-sky',
 	'other'
 ] as const;
 export type IrradianceSource = (typeof IRRADIANCE_SOURCES)[number];
 
 /** Where a cell temperature may come from. */
-export const TEMPERATURE_SOURCES = ['probe-on-back', 'control-voc', 'from-air', 'other'] as const;
+export const TEMPERATURE_SOURCES = [
+	'probe-on-back',
+	'control-voc',
+	'siblings',
+	'from-air',
+	'other'
+] as const;
 export type TemperatureSource = (typeof TEMPERATURE_SOURCES)[number];
 
 /** Light and heat at one moment, shared by every string of the plane. */
@@ -45,6 +52,11 @@ export const IRRADIANCE_SOURCE_FACTS: Readonly<Record<IrradianceSource, SourceFa
 		short: 'control',
 		standardUncertainty: 0.025
 	},
+	siblings: {
+		words: 'The strings themselves',
+		short: 'strings',
+		standardUncertainty: 0.025
+	},
 	'clear-sky': { words: 'Clear-sky estimate', short: 'clear sky', standardUncertainty: 0.12 },
 	other: { words: 'Other', short: 'other', standardUncertainty: 0.05 }
 };
@@ -56,6 +68,7 @@ export const TEMPERATURE_SOURCE_FACTS: Readonly<Record<TemperatureSource, Source
 		short: 'control',
 		standardUncertainty: 1.5
 	},
+	siblings: { words: 'The strings themselves', short: 'strings', standardUncertainty: 2 },
 	'from-air': { words: 'Worked out from the air', short: 'from air', standardUncertainty: 5 },
 	other: { words: 'Other', short: 'other', standardUncertainty: 3 }
 };
@@ -66,5 +79,7 @@ export const CONDITION_LIMITS = {
 	cellTemperature: [-45, 110]
 } as const;
 
-/** Below this the model's voltages and a sensor's share of error are no longer dependable, W/m2; judgement. */
-export const DIM_LIGHT = 200;
+/** Below this light currents are not judged well, W/m2; common practice. */
+export const DIM_LIGHT = 400;
+/** Change of light within a series from which its currents are taken again, relative; common practice. */
+export const STEADY_SERIES = 0.05;

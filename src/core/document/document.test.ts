@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { LARGEST_FILE, readVisitData, readVisitDocument, writeVisitDocument } from './file';
 import { readFigure } from './figure';
-import { readingSchema } from './visit';
+import { usualState } from '../expectation/switching';
+import { readingSchema } from './reading';
 
 const text = JSON.stringify(demo);
 const changed = (change: (document: typeof demo) => void) => {
@@ -15,6 +16,25 @@ const problem = (result: ReturnType<typeof readVisitDocument>) => {
 	if (result.ok) throw new Error('it was read');
 	return result.problem;
 };
+
+/** The demo's visit as version 2 wrote it. */
+function formerVisit() {
+	const names = {
+		'open-circuit-voltage': 'isolated-open-circuit',
+		'operating-current': 'operating',
+		'short-circuit-current': 'isolated-short-circuit'
+	};
+	const { purpose, inverterSays, safety, curves, ...visit } = structuredClone(demo.visit);
+	expect([purpose, inverterSays, safety, curves].length).toBe(4);
+	return {
+		...visit,
+		readings: visit.readings.map(({ place, state: _, source: __, ...reading }) => ({
+			...reading,
+			stringId: place.string,
+			switchingState: names[reading.quantity as keyof typeof names]
+		}))
+	};
+}
 
 describe('the visit file', () => {
 	it('is read and written back to the same bytes', () => {
@@ -66,6 +86,7 @@ describe('the visit file', () => {
 			...structuredClone(demo),
 			version: 1,
 			inspection: undefined,
+			visit: formerVisit(),
 			record: {
 				...record,
 				moduleTypes: record.moduleTypes.map(({ limits: _, ...type }) => type),
@@ -79,7 +100,7 @@ describe('the visit file', () => {
 		expect([system, rules, parts, absent, fields].every(Boolean)).toBe(true);
 		const read = readVisitData(JSON.parse(JSON.stringify(old)));
 		if (!read.ok) throw new Error(read.problem.what);
-		expect(read.value.version).toBe(2);
+		expect(read.value.version).toBe(3);
 		expect(read.value.record.strings[0]).toMatchObject({
 			blockingDiode: 'unknown',
 			devices: 'unknown',
@@ -87,6 +108,20 @@ describe('the visit file', () => {
 			spans: []
 		});
 		expect(read.value.record.moduleTypes[0]!.limits.seriesFuse).toBeNull();
+	});
+
+	it('reads a file of version 2: each reading gets its place and the whole state of its name', () => {
+		const read = readVisitData({ ...structuredClone(demo), version: 2, visit: formerVisit() });
+		if (!read.ok) throw new Error(read.problem.what);
+		expect(read.value.visit.readings).toEqual(demo.visit.readings);
+		expect(read.value.visit).toMatchObject({ purpose: 'routine', safety: [], curves: [] });
+		const nonsense = { ...formerVisit(), readings: [7, { stringId: 3 }, null] };
+		expect(readVisitData({ ...structuredClone(demo), version: 2, visit: nonsense })).toMatchObject({
+			ok: false
+		});
+		expect(readVisitData({ ...structuredClone(demo), version: 2, visit: null })).toMatchObject({
+			ok: false
+		});
 	});
 
 	it('refuses 50 MB before it parses them', () => {
@@ -100,7 +135,7 @@ describe('the visit file', () => {
 		expect(count.where).toBe('record.strings.2.moduleCount');
 		const label = problem(changed((d) => (d.record.moduleTypes[0]!.plate.vmp = 99)));
 		expect(label.what).toContain('Vmp must be below Voc');
-		const lost = problem(changed((d) => (d.visit.readings[0]!.stringId = d.site.id)));
+		const lost = problem(changed((d) => (d.visit.readings[0]!.place.string = d.site.id)));
 		expect(lost.what).toContain('No string of the record');
 		const twice = problem(changed((d) => (d.record.strings[1]!.label = 'A1')));
 		expect(twice.what).toContain('A1');
@@ -113,8 +148,9 @@ describe('a reading', () => {
 	const reading = demo.visit.readings[0]!;
 	it.each([
 		['volts beyond any string', { value: 40_000 }],
-		['a state that does not go with the quantity', { switchingState: 'operating' }],
+		['a state that does not go with the quantity', { state: usualState('operating-current') }],
 		['volts beside an open-circuit reading', { atVolts: 400 }],
+		['a place where it cannot be read', { place: { kind: 'array' } }],
 		['no name', { by: '  ' }],
 		['no number', { value: Number.NaN }]
 	])('is refused with %s', (_, change) => {

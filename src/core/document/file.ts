@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { refuse, succeed, type Result } from '../units/result';
+import { upgradeReadings } from './upgrade';
 import { FORMAT, VERSION, visitDocumentSchema, type VisitDocument } from './visit';
 
 /** What is wrong with a file or an input, where, and how to mend it. */
@@ -52,7 +53,8 @@ export function readVisitDocument(text: string): Result<VisitDocument, Problem> 
 /** What makes a file of an earlier version one of this version. */
 const UPGRADES = new Map<unknown, (data: object) => object>([
 	// What version 1 did not know of the array, the schema takes as unknown.
-	[1, (data) => ({ ...data, version: VERSION })],
+	[1, (data) => upgradeReadings(data)],
+	[2, (data) => upgradeReadings(data)],
 	[VERSION, (data) => data]
 ]);
 

@@ -101,6 +101,8 @@ describe('the form of a label', () => {
 describe('the forms of a visit', () => {
 	it('turn percent into shares and keep kelvin', () => {
 		const form = {
+			basis: '',
+			follows: false,
 			irradiance: '838',
 			irradianceDoubt: '3',
 			irradianceSource: 'sensor-in-plane' as const,

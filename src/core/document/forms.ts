@@ -3,7 +3,7 @@ import { cableResistance } from '../circuit/cable';
 import type { ModuleType, StringDevices, StringRecord } from '../record/record';
 import { USUAL_CABLE_OHMS } from './survey';
 import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES, type Conditions } from '../conditions/conditions';
-import type { Visit } from '../expectation/visit';
+import type { Meter, Visit } from '../expectation/visit';
 import {
 	ALPHA_UNITS,
 	BETA_UNITS,
@@ -15,7 +15,8 @@ import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { RECORD_LIMITS } from './record';
-import { READING_LIMITS, siteSchema, VISIT_TEXT } from './visit';
+import { READING_LIMITS } from './reading';
+import { purposeSchema, siteSchema, VISIT_TEXT } from './visit';
 
 /*
  * Forms hold what was typed, to the letter, so that a refusal never loses it. Each has a schema of
@@ -249,6 +250,10 @@ export function expandLabels(list: string): string[] {
 }
 
 export const conditionsFormSchema = z.object({
+	/** What the figures were worked out from, in words. */
+	basis: z.string().max(VISIT_TEXT.basis).default(''),
+	/** The sun has moved on since the entry before. */
+	follows: z.boolean().default(false),
 	irradiance: figure(READING_LIMITS.irradiance),
 	irradianceDoubt: figure(READING_LIMITS.irradianceDoubtPct).default('3'),
 	irradianceSource: z.enum(IRRADIANCE_SOURCES).default('sensor-in-plane'),
@@ -273,7 +278,13 @@ export function conditionsOfForm(form: ConditionsForm): Conditions {
 	};
 }
 
+const CATEGORIES = ['', '2', '3', '4'] as const;
+
 export const metersFormSchema = z.object({
+	voltsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	voltsCategory: z.enum(CATEGORIES).default(''),
+	ampsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	ampsCategory: z.enum(CATEGORIES).default(''),
 	voltsPct: figure(READING_LIMITS.meterPct),
 	voltsCounts: figure(READING_LIMITS.meterCounts),
 	voltsResolution: figure(READING_LIMITS.resolution),
@@ -288,18 +299,35 @@ export function metersOfForm(form: MetersForm): Visit['meters'] {
 		volts: {
 			pctOfReading: figureValue(form.voltsPct),
 			counts: figureValue(form.voltsCounts),
-			resolution: figureValue(form.voltsResolution)
+			resolution: figureValue(form.voltsResolution),
+			...ratingOf(form.voltsRating, form.voltsCategory)
 		},
 		amps: {
 			pctOfReading: figureValue(form.ampsPct),
 			counts: figureValue(form.ampsCounts),
-			resolution: figureValue(form.ampsResolution)
+			resolution: figureValue(form.ampsResolution),
+			...ratingOf(form.ampsRating, form.ampsCategory)
 		}
 	};
 }
 
-export function formOfMeters({ volts, amps }: Visit['meters']): MetersForm {
+function ratingOf(
+	volts: string,
+	category: (typeof CATEGORIES)[number]
+): Pick<Meter, 'ratedVolts' | 'category'> {
 	return {
+		ratedVolts: volts.trim() === '' ? null : figureValue(volts),
+		category: category === '' ? null : (Number(category) as 2 | 3 | 4)
+	};
+}
+
+export function formOfMeters({ volts, amps }: Visit['meters']): MetersForm {
+	const category = (meter: Meter) => String(meter.category ?? '') as (typeof CATEGORIES)[number];
+	return {
+		voltsRating: String(volts.ratedVolts ?? ''),
+		voltsCategory: category(volts),
+		ampsRating: String(amps.ratedVolts ?? ''),
+		ampsCategory: category(amps),
 		voltsPct: String(volts.pctOfReading),
 		voltsCounts: String(volts.counts),
 		voltsResolution: String(volts.resolution),
@@ -318,5 +346,6 @@ export const siteFormSchema = z.object({
 
 export const visitFormSchema = z.object({
 	by: required(VISIT_TEXT.name, 'Who measures? Type your name.'),
+	purpose: purposeSchema.default('routine'),
 	reason: z.string().trim().max(VISIT_TEXT.reason)
 });

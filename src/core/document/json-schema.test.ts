@@ -1,3 +1,4 @@
+import { QUANTITIES } from '../expectation/quantity';
 import { describe, expect, it } from 'vitest';
 import { visitJsonSchema } from './json-schema';
 
@@ -18,9 +19,9 @@ const at = (...path: string[]) =>
 describe('the published form of a visit file', () => {
 	it('names its draft, its format and its version', () => {
 		expect(schema.$schema).toContain('2020-12');
-		expect(schema.title).toBe('zembo-visit 2');
+		expect(schema.title).toBe('zembo-visit 3');
 		expect(at('format').const).toBe('zembo-visit');
-		expect(at('version').const).toBe(2);
+		expect(at('version').const).toBe(3);
 	});
 
 	it('allows nothing that it does not name, at any depth', () => {
@@ -39,21 +40,18 @@ describe('the published form of a visit file', () => {
 		const reading = at('visit', 'readings', '[]');
 		expect(reading.required).toEqual([
 			'id',
-			'stringId',
+			'place',
 			'quantity',
-			'switchingState',
+			'state',
 			'value',
 			'atVolts',
 			'typed',
 			'confirmed',
+			'source',
 			'takenAt',
 			'by',
 			'supersedes'
 		]);
-		expect(reading.properties!['quantity']!.enum).toEqual([
-			'open-circuit-voltage',
-			'operating-current',
-			'short-circuit-current'
-		]);
+		expect(reading.properties!['quantity']!.enum).toEqual(QUANTITIES);
 	});
 });

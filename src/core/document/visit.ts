@@ -1,103 +1,41 @@
 import { z } from 'zod';
+import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions/conditions';
+import { stringOfPlace } from '../expectation/place';
 import {
-	CONDITION_LIMITS,
-	IRRADIANCE_SOURCES,
-	TEMPERATURE_SOURCES
-} from '../conditions/conditions';
-import {
-	QUANTITIES,
-	STATE_OF_QUANTITY,
-	SWITCHING_STATES,
+	PURPOSES,
 	type ConditionsEntry,
-	type MeterAccuracy,
+	type Meter,
 	type Reading,
-	type Visit,
-	type Withdrawal
+	type Visit
 } from '../expectation/visit';
+import type { ArrayRecord } from '../record/record';
 import { inspectionEntrySchema } from './inspection';
+import {
+	between,
+	curveSchema,
+	NAME_LENGTH,
+	person,
+	READING_LIMITS,
+	readingSchema,
+	safetyEntrySchema,
+	withdrawalSchema
+} from './reading';
 import { arrayRecordSchema, instant, shortText } from './record';
 
-/**
- * Bounds of what can be stored: ten times what a meter at an array can show, since a slipped decimal
- * mark is asked about and stored if confirmed.
- */
-export const READING_LIMITS = {
-	volts: { min: -30_000, max: 30_000, unit: 'V' },
-	amps: { min: -2000, max: 2000, unit: 'A' },
-	irradiance: {
-		min: CONDITION_LIMITS.irradiance[0],
-		max: CONDITION_LIMITS.irradiance[1],
-		unit: 'W/m2'
-	},
-	cellTemperature: {
-		min: CONDITION_LIMITS.cellTemperature[0],
-		max: CONDITION_LIMITS.cellTemperature[1],
-		unit: 'degC'
-	},
-	irradianceDoubtPct: { min: 0.1, max: 50, unit: '%' },
-	temperatureDoubt: { min: 0.1, max: 30, unit: 'K' },
-	meterPct: { min: 0, max: 20, unit: '%' },
-	meterCounts: { min: 0, max: 200, unit: '', whole: true },
-	resolution: { min: 0.0001, max: 10, unit: '' }
+export const VISIT_TEXT = {
+	name: NAME_LENGTH,
+	reason: 200,
+	note: 4000,
+	basis: 400,
+	says: 400
 } as const;
-
-export const VISIT_TEXT = { name: 80, reason: 200, note: 4000 } as const;
-
-const person = shortText(VISIT_TEXT.name);
-const between = ({ min, max }: { readonly min: number; readonly max: number }) =>
-	z.number().min(min).max(max);
-
-/** Fields of a reading that the person enters; the server adds nothing. */
-export const readingSchema = z
-	.strictObject({
-		id: z.uuid(),
-		stringId: z.uuid(),
-		quantity: z.enum(QUANTITIES),
-		switchingState: z.enum(SWITCHING_STATES),
-		value: z.number(),
-		atVolts: between(READING_LIMITS.volts).nullable(),
-		typed: z.string().max(60),
-		confirmed: z.boolean(),
-		takenAt: instant,
-		by: person,
-		supersedes: z.uuid().nullable()
-	})
-	.superRefine((reading, context) => {
-		const { min, max, unit } =
-			reading.quantity === 'open-circuit-voltage' ? READING_LIMITS.volts : READING_LIMITS.amps;
-		const refuse = (path: string, message: string) =>
-			context.addIssue({ code: 'custom', path: [path], message });
-		if (!(reading.value >= min && reading.value <= max)) {
-			refuse(
-				'value',
-				`${reading.value} ${unit} is beyond what a string can show (${min} to ${max} ${unit}).`
-			);
-		}
-		if (reading.switchingState !== STATE_OF_QUANTITY[reading.quantity]) {
-			refuse(
-				'switchingState',
-				`This quantity is read in the state “${STATE_OF_QUANTITY[reading.quantity]}”.`
-			);
-		}
-		if ((reading.quantity === 'operating-current') !== (reading.atVolts !== null)) {
-			refuse(
-				'atVolts',
-				'An operating current needs the volts at which it flowed; other readings have none.'
-			);
-		}
-	}) satisfies z.ZodType<Reading>;
-
-export const withdrawalSchema = z.strictObject({
-	id: z.uuid(),
-	readingId: z.uuid(),
-	at: instant,
-	by: person
-}) satisfies z.ZodType<Withdrawal>;
 
 export const conditionsSchema = z.strictObject({
 	id: z.uuid(),
 	enteredAt: instant,
 	by: person,
+	basis: z.string().max(VISIT_TEXT.basis).default(''),
+	follows: z.boolean().default(false),
 	irradiance: z.strictObject({
 		value: between(READING_LIMITS.irradiance),
 		relativeStandardUncertainty: z.number().min(0.001).max(0.5),
@@ -113,21 +51,32 @@ export const conditionsSchema = z.strictObject({
 const meterSchema = z.strictObject({
 	pctOfReading: between(READING_LIMITS.meterPct),
 	counts: between(READING_LIMITS.meterCounts),
-	resolution: between(READING_LIMITS.resolution)
-}) satisfies z.ZodType<MeterAccuracy>;
+	resolution: between(READING_LIMITS.resolution),
+	ratedVolts: between(READING_LIMITS.kitVolts).nullable().default(null),
+	category: z
+		.union([z.literal(2), z.literal(3), z.literal(4)])
+		.nullable()
+		.default(null)
+}) satisfies z.ZodType<Meter>;
 
 export const metersSchema = z.strictObject({ volts: meterSchema, amps: meterSchema });
+
+export const purposeSchema = z.enum(PURPOSES);
 
 const visitSchema = z.strictObject({
 	id: z.uuid(),
 	startedAt: instant,
 	by: person,
+	purpose: purposeSchema.default('routine'),
 	reason: z.string().trim().max(VISIT_TEXT.reason),
+	inverterSays: z.string().max(VISIT_TEXT.says).default(''),
 	note: z.string().max(VISIT_TEXT.note),
 	meters: metersSchema,
 	conditions: z.array(conditionsSchema).max(10_000),
 	readings: z.array(readingSchema).max(100_000),
-	withdrawals: z.array(withdrawalSchema).max(100_000)
+	withdrawals: z.array(withdrawalSchema).max(100_000),
+	safety: z.array(safetyEntrySchema).max(20_000).default([]),
+	curves: z.array(curveSchema).max(2000).default([])
 }) satisfies z.ZodType<Visit>;
 
 export const siteSchema = z.strictObject({
@@ -151,9 +100,26 @@ function isTimeZone(name: string): boolean {
 	}
 }
 
+/** Why a place is none of a record, in words; null where it is one. */
+export function placeTrouble(
+	{ strings, parts }: Pick<ArrayRecord, 'strings' | 'parts'>,
+	place: Reading['place']
+): string | null {
+	const id = stringOfPlace(place);
+	const string = strings.find((candidate) => candidate.id === id);
+	if (id !== null && !string) return 'No string of the record has this id.';
+	if (place.kind === 'module' && place.module > string!.moduleCount) {
+		return `${string!.label} has ${string!.moduleCount} modules; there is no module ${place.module}.`;
+	}
+	if (place.kind === 'part' && !parts.some((part) => part.id === place.part)) {
+		return 'No part of the record has this id.';
+	}
+	return null;
+}
+
 export const FORMAT = 'zembo-visit';
-/** Version 2 records every kind of part. */
-export const VERSION = 2;
+/** Version 2 records every kind of part; version 3 readings at every place, each with its switching state. */
+export const VERSION = 3;
 
 /** One visit with the site and the revision of its record that it points at: all it takes to assess it anywhere. */
 export const visitDocumentSchema = z
@@ -168,13 +134,12 @@ export const visitDocumentSchema = z
 		inspection: z.array(inspectionEntrySchema).max(10_000).readonly().default([])
 	})
 	.superRefine(({ record, visit }, context) => {
-		const strings = new Set(record.strings.map((string) => string.id));
 		const earlier = new Set<string>();
 		visit.readings.forEach((reading, i) => {
 			const refuse = (field: string, message: string) =>
 				context.addIssue({ code: 'custom', path: ['visit', 'readings', i, field], message });
-			if (!strings.has(reading.stringId))
-				refuse('stringId', 'No string of the record has this id.');
+			const lost = placeTrouble(record, reading.place);
+			if (lost) refuse('place', lost);
 			if (earlier.has(reading.id)) refuse('id', 'Two readings carry this id.');
 			if (reading.supersedes && !earlier.has(reading.supersedes)) {
 				refuse('supersedes', 'The reading it replaces does not stand before it.');

@@ -11,7 +11,7 @@ const DECADE = [4.5, 22] as const;
 export function questionBeforeStoring(
 	value: number,
 	expected: number | null,
-	unit: 'V' | 'A'
+	unit: string
 ): string | null {
 	if (expected === null || Math.abs(expected) < 1e-6) return null;
 	const ratio = Math.abs(value / expected);

@@ -11,7 +11,8 @@ import {
 } from './allowances';
 import { STC_CELL_TEMPERATURE } from '../units/constants';
 import type { Prediction } from './predict';
-import type { MeterAccuracy, Quantity, Visit } from './visit';
+import type { MeterAccuracy, Visit } from './visit';
+import type { StringQuantity } from './quantity';
 
 /** One source of doubt about one number, in the number's own unit. */
 export interface Contribution {
@@ -29,6 +30,17 @@ export function combine(contributions: readonly Contribution[]): number {
 function meterScatter(meter: MeterAccuracy, value: number): number {
 	const gain = (meter.pctOfReading / 100) * Math.abs(value) * Math.sqrt(1 - COMMON_SHARE);
 	return RECTANGULAR * Math.hypot(gain, meter.counts * meter.resolution);
+}
+
+/** What the meter alone makes unsure about one figure, scatter and common part together. */
+export function meterDoubt(
+	unit: 'V' | 'A',
+	value: number,
+	meters: Visit['meters']
+): readonly Contribution[] {
+	const { pctOfReading, counts, resolution } = unit === 'V' ? meters.volts : meters.amps;
+	const limit = Math.hypot((pctOfReading / 100) * Math.abs(value), counts * resolution);
+	return [{ source: 'meter', words: 'the meter itself', standardUncertainty: RECTANGULAR * limit }];
 }
 
 /** The part of a meter's error that all its readings share, relative. */
@@ -56,7 +68,7 @@ export interface Series {
  * Linear propagation after JCGM 100:2008 (GUM), 5.1.
  */
 export function ownDoubt(
-	quantity: Quantity,
+	quantity: StringQuantity,
 	prediction: Prediction,
 	string: StringRecord,
 	{ type, meters, unsteadiness }: Series,
@@ -136,6 +148,15 @@ export interface SharedDoubt {
 	readonly heat: number;
 }
 
+/** How little is known of light and heat before the strings are asked, relative and K; judgement. */
+export const UNASKED = { light: 0.4, heat: 15 } as const;
+
+/** What the strings themselves said must not be told to them again as if somebody else had. */
+const statedLightDoubt = ({ irradiance }: Conditions) =>
+	irradiance.source === 'siblings' ? UNASKED.light : irradiance.relativeStandardUncertainty;
+const statedHeatDoubt = ({ cellTemperature }: Conditions) =>
+	cellTemperature.source === 'siblings' ? UNASKED.heat : cellTemperature.standardUncertainty;
+
 /** @param voltsPerKelvin relative change of Voc per kelvin here, 1/K, negative */
 export function sharedDoubt(
 	conditions: Conditions,
@@ -156,13 +177,13 @@ export function sharedDoubt(
 	);
 	return {
 		light: Math.hypot(
-			conditions.irradiance.relativeStandardUncertainty,
+			statedLightDoubt(conditions),
 			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_DOUBT.alphaIsc),
 			labelShare(type.tolerance.iscPct, COMMON_SHARE),
 			meterGain(meters.amps),
 			AGEING_DOUBT * AGEING_PER_YEAR.current * years,
 			EVEN_DIRT.uncertainty
 		),
-		heat: Math.hypot(conditions.cellTemperature.standardUncertainty, volts / voltsPerKelvin)
+		heat: Math.hypot(statedHeatDoubt(conditions), volts / voltsPerKelvin)
 	};
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
-import { placeKey, standingReadings } from './standing';
+import { keyOf, standingReadings } from './standing';
+import { stringKey } from './place';
 import { thresholds } from './verdict';
 
 const record = arrayRecord();
@@ -12,7 +13,7 @@ const placeOf = (
 	array = record
 ) => {
 	const string = array.strings.find((candidate) => candidate.label === label)!;
-	return expectReadings(array, visit).places.find((p) => p.key === placeKey(string.id, quantity))!;
+	return expectReadings(array, visit).places.find((p) => p.key === stringKey(string.id, quantity))!;
 };
 
 describe('expected values and verdicts', () => {
@@ -118,7 +119,7 @@ describe('readings that stand', () => {
 		const [first] = visitOf({ record }).readings;
 		const second = { ...first!, id: testId(9000), value: 1, supersedes: first!.id };
 		const visit = { readings: [first!, second], withdrawals: [] };
-		const key = placeKey(first!.stringId, first!.quantity);
+		const key = keyOf(first!);
 		expect(standingReadings(visit).get(key)).toBe(second);
 		const undo = { id: testId(9001), readingId: second.id, at: '', by: '' };
 		expect(standingReadings({ ...visit, withdrawals: [undo] }).get(key)).toBe(first);

@@ -2,13 +2,16 @@ import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/recor
 import { openCircuitVoltage } from '../module/single-diode';
 import { busVoltsByInput } from './bus-volts';
 import { countDifference, type CountedDifference } from './difference';
-import { combine, ownDoubt, type Contribution } from './error-model';
+import { combine, meterDoubt, ownDoubt, type Contribution } from './error-model';
+import { isUsualState, voltsInState, type InState } from './in-state';
 import { moduleAtShift, NO_SHIFT, predictAtShift, siblingGroup, type SiblingGroup } from './group';
 import { judgeGroup, type GroupVerdict } from './shared-verdict';
 import { foretell, type SharedReading } from './siblings';
-import { placeKey, standingConditions, standingReadings } from './standing';
+import { standingConditions, standingReadings } from './standing';
+import { stringKey } from './place';
 import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
-import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
+import { type Reading, type Visit } from './visit';
+import { STRING_QUANTITIES, type StringQuantity } from './quantity';
 import { warningsOf } from './warnings';
 
 /** What a place should read, how sure that is, and what makes it unsure. V or A. */
@@ -27,7 +30,7 @@ interface ExpectedValue {
 export interface PlaceVerdict {
 	readonly key: string;
 	readonly stringId: string;
-	readonly quantity: Quantity;
+	readonly quantity: StringQuantity;
 	readonly reading: Reading | null;
 	readonly expected: ExpectedValue | null;
 	readonly verdict: VerdictWord | null;
@@ -74,14 +77,14 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 				.filter((type) =>
 					record.strings.some((string) => string.moduleTypeId === type.id && !isAcBranch(string))
 				)
-				.map((type) => siblingGroup(type, record, years, conditions, visit.meters, standing))
+				.map((type) => siblingGroup(type, record, years, conditions, visit, standing))
 		: [];
 	const limits = thresholds(standing.size + groups.length);
 	const bus = busVoltsByInput(record, standing);
 	const places = record.strings.flatMap((string) =>
-		QUANTITIES.filter(
+		STRING_QUANTITIES.filter(
 			(quantity) =>
-				quantity !== 'short-circuit-current' || standing.has(placeKey(string.id, quantity))
+				quantity !== 'short-circuit-current' || standing.has(stringKey(string.id, quantity))
 		).map((quantity) => judgePlace(string, quantity, record, groups, standing, bus, limits))
 	);
 	return {
@@ -95,14 +98,14 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 
 function judgePlace(
 	string: StringRecord,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	record: ArrayRecord,
 	groups: readonly SiblingGroup[],
 	standing: ReadonlyMap<string, Reading>,
 	bus: ReadonlyMap<string, number>,
 	limits: Thresholds
 ): PlaceVerdict {
-	const key = placeKey(string.id, quantity);
+	const key = stringKey(string.id, quantity);
 	const reading = standing.get(key) ?? null;
 	const none = {
 		key,
@@ -129,8 +132,18 @@ function judgePlace(
 	if (quantity === 'operating-current' && atVolts === null) {
 		return { ...none, missing: 'The volts at which the current flows are not known yet.' };
 	}
+	if (reading?.state === null) {
+		return { ...none, missing: 'How the circuit was switched for this reading was not said.' };
+	}
 	const moduleVolts = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
-	const expected = expectValue(group, string, quantity, atVolts, key);
+	const otherwise =
+		reading && quantity === 'open-circuit-voltage' && !isUsualState(reading.state)
+			? voltsInState(record, groups, string, reading.state)
+			: null;
+	if (otherwise && 'missing' in otherwise) return { ...none, missing: otherwise.missing };
+	const expected = otherwise
+		? expectInState(otherwise, group)
+		: expectValue(group, string, quantity, atVolts, key);
 	if (!reading) return { ...none, missing: null, expected, moduleVolts };
 	const difference = reading.value - expected.value;
 	const distance = difference / expected.standardUncertainty;
@@ -144,7 +157,7 @@ function judgePlace(
 		relative: expected.value === 0 ? null : difference / expected.value,
 		verdict: verdictOf(distance, limits),
 		counted:
-			quantity === 'open-circuit-voltage'
+			quantity === 'open-circuit-voltage' && reading.state.transmitter !== 'off'
 				? countDifference(
 						reading.value,
 						expected.value,
@@ -156,10 +169,26 @@ function judgePlace(
 	};
 }
 
+/** An expected value in a state of its own: siblings and stated conditions have no other say in it. */
+function expectInState(
+	{ value, contributions }: Exclude<InState, { missing: string }>,
+	{ series: { meters } }: SiblingGroup
+): ExpectedValue {
+	const withMeter = [...contributions, ...meterDoubt('V', value, meters)];
+	const standardUncertainty = combine(withMeter);
+	return {
+		value,
+		standardUncertainty,
+		contributions: withMeter,
+		siblings: 0,
+		fromConditions: { value, standardUncertainty }
+	};
+}
+
 function expectValue(
 	group: SiblingGroup,
 	string: StringRecord,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null,
 	key: string
 ): ExpectedValue {
@@ -173,19 +202,21 @@ function expectValue(
 		at: (shift) => at(shift).value
 	};
 	const { value, sharedSigma } = foretell(estimate, asShared);
-	const contributions: Contribution[] = [
+	// A reading from another moment of the series is compared in its own light.
+	const drift = own?.drift ?? 1;
+	const contributions = [
 		...ownDoubt(quantity, at(estimate.shift), string, group.series, atVolts),
 		{
 			source: 'light',
 			words: 'light and heat, as the conditions and the siblings together give them',
 			standardUncertainty: sharedSigma
-		}
-	];
+		} as const
+	].map((part) => ({ ...part, standardUncertainty: part.standardUncertainty / drift }));
 	const stated = at(NO_SHIFT);
 	const byLight = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
 	const byHeat = at({ light: 0, heat: 1 }).value - stated.value;
 	return {
-		value,
+		value: value / drift,
 		standardUncertainty: combine(contributions),
 		contributions,
 		siblings: estimate.items.filter(({ reading: other }) => other !== own).length,

@@ -24,9 +24,12 @@ import {
 	type Prediction
 } from './predict';
 import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
-import { placeKey } from './standing';
+import { stringKey } from './place';
 import { unsteadiness } from './unsteadiness';
-import { QUANTITIES, type Quantity, type Reading, type Visit } from './visit';
+import { isStringReading, type Reading, type StringReading, type Visit } from './visit';
+import { STRING_QUANTITIES, type StringQuantity } from './quantity';
+import { conditionsAt, standingSeries } from './standing';
+import { standsAlone } from './switching';
 
 /**
  * The strings of one module type: they share light, heat and their label's common error, so they
@@ -49,9 +52,11 @@ export interface SiblingGroup {
 type GroupBase = Pick<SiblingGroup, 'model' | 'companions' | 'conditions'>;
 
 export interface GroupReading extends SharedReading {
-	readonly reading: Reading;
+	readonly reading: StringReading;
 	readonly string: StringRecord;
 	readonly contributions: readonly Contribution[];
+	/** What this reading would have shown in the standing conditions over what it showed in its own, 1. */
+	readonly drift: number;
 }
 
 /** One module of the group at a shift from the stated conditions. */
@@ -78,7 +83,7 @@ export function modulesAtShift(group: GroupBase, shift: Shift): ModulesHere {
 export function predictAtShift(
 	group: GroupBase,
 	string: StringRecord,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null,
 	shift: Shift
 ): Prediction {
@@ -126,6 +131,15 @@ function siblingStart(readings: readonly GroupReading[], perKelvin: number): Shi
 	return { light: Math.log(middle('amps')), heat: (middle('volts') - 1) / perKelvin };
 }
 
+/**
+ * Whether a reading tells of its string alone, in its usual state. One on a common bus, with the
+ * devices off or a section covered is judged by itself and asked nothing about light and heat.
+ */
+function tellsOfString({ state, quantity }: StringReading): boolean {
+	if (state === null || state.covered) return false;
+	return quantity === 'open-circuit-voltage' ? standsAlone(state) : true;
+}
+
 /** The readings' scatter about what the estimate foretells, currents only. */
 function currentMisses(telling: readonly GroupReading[], { shift }: SharedEstimate) {
 	return telling
@@ -147,9 +161,10 @@ export function siblingGroup(
 	record: ArrayRecord,
 	years: number,
 	conditions: Conditions,
-	meters: Visit['meters'],
+	visit: Pick<Visit, 'meters' | 'conditions'>,
 	standing: ReadonlyMap<string, Reading>
 ): SiblingGroup {
+	const { meters } = visit;
 	const model = agedModel(type, years);
 	const strings = record.strings.filter(
 		(string) => string.moduleTypeId === type.id && !isAcBranch(string)
@@ -162,13 +177,15 @@ export function siblingGroup(
 	const perKelvin = voltsPerKelvin(base);
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
 	const found = strings.flatMap((string) =>
-		QUANTITIES.flatMap((quantity) => {
-			const reading = standing.get(placeKey(string.id, quantity));
-			return reading ? [{ string, reading }] : [];
+		STRING_QUANTITIES.flatMap((quantity) => {
+			const reading = standing.get(stringKey(string.id, quantity));
+			return reading && isStringReading(reading) && tellsOfString(reading)
+				? [{ string, reading }]
+				: [];
 		})
 	);
 	const estimate = (series: Series) => {
-		const items = found.map((item) => groupReading(base, series, item));
+		const items = found.map((item) => groupReading(base, series, visit, item));
 		const telling = items.filter((item) => !isDead(base, item));
 		const estimates = estimateShared(telling, doubt, [siblingStart(telling, perKelvin)]);
 		return { series, items, telling, estimates };
@@ -178,14 +195,36 @@ export function siblingGroup(
 	const { series, items, estimates } =
 		moved > STEADY_LIGHT ? estimate({ type, meters, unsteadiness: moved }) : steady;
 	const shared = new Map(
-		items.map((item) => [placeKey(item.string.id, item.reading.quantity), item])
+		items.map((item) => [stringKey(item.string.id, item.reading.quantity), item])
 	);
 	return { ...base, strings, series, doubt, shared, estimates };
+}
+
+/**
+ * How far a reading's own light and heat, by the time it was taken in its series, lie from those that
+ * stand for the visit: the factor that carries it there.
+ */
+function driftOf(
+	{ conditions }: GroupBase,
+	visit: Pick<Visit, 'conditions'>,
+	{ takenAt }: Reading,
+	shown: (shift: Shift) => number
+): number {
+	if (standingSeries(visit).length < 2) return 1;
+	const own = conditionsAt(visit, takenAt);
+	if (!own) return 1;
+	const there = shown(NO_SHIFT);
+	const here = shown({
+		light: Math.log(own.irradiance / conditions.irradiance.value),
+		heat: own.cellTemperature - conditions.cellTemperature.value
+	});
+	return here > 0 && there > 0 ? there / here : 1;
 }
 
 function groupReading(
 	base: GroupBase,
 	series: Series,
+	visit: Pick<Visit, 'conditions'>,
 	{ string, reading }: Pick<GroupReading, 'string' | 'reading'>
 ): GroupReading {
 	const { quantity, atVolts } = reading;
@@ -193,11 +232,13 @@ function groupReading(
 	const contributions = ownDoubt(quantity, prediction, string, series, atVolts);
 	const stated = modulesAtShift(base, NO_SHIFT);
 	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
+	const drift = driftOf(base, visit, reading, (shift) => shown(modulesAtShift(base, shift)).value);
 	return {
 		reading,
 		string,
 		contributions,
-		measured: reading.value,
+		drift,
+		measured: reading.value * drift,
 		ownSigma: combine(contributions),
 		at: (shift) => shown(modulesAtShift(base, shift)).value
 	};

@@ -3,6 +3,7 @@ import { arrayRecord, PLATE, testId, visitOf } from '../../../tests/support/scen
 import { openCircuitVoltage } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import { expectReadings } from './expect';
+import { stringOfPlace } from './place';
 import { agedModel, alike, moduleHere, predictValue, stringHere } from './predict';
 
 const record = arrayRecord(['A1', 'A2']);
@@ -43,7 +44,8 @@ describe('a string with a module of another type', () => {
 		const visit = visitOf({ record });
 		const verdict = (volts: number) => {
 			const readings = visit.readings.map((reading) =>
-				reading.stringId === mixed.strings[0]!.id && reading.quantity === 'open-circuit-voltage'
+				stringOfPlace(reading.place) === mixed.strings[0]!.id &&
+				reading.quantity === 'open-circuit-voltage'
 					? { ...reading, value: volts }
 					: reading
 			);

@@ -25,7 +25,7 @@ import { fitLabel, type LabelFit } from '../module/fit';
 import type { SingleDiode } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { AGEING_PER_YEAR } from './allowances';
-import type { Quantity } from './visit';
+import type { StringQuantity } from './quantity';
 
 /** A module type as it stands on the roof: fitted, and aged by its years of service. */
 export interface AgedModel {
@@ -161,7 +161,7 @@ export interface Prediction {
 export function readingIn(
 	circuit: StringCircuit,
 	modules: ModulesHere,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null
 ): (relit: ModulesHere) => Prediction {
 	const operating = quantity === 'operating-current';
@@ -189,7 +189,7 @@ export function readingIn(
 /** {@link readingIn} the light the circuit is in. */
 export function predictReading(
 	circuit: StringCircuit,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null
 ): Prediction {
 	const asItIs = alike(circuit.modules[0]!.params);
@@ -199,7 +199,7 @@ export function predictReading(
 /** The figure of {@link predictReading}, V or A. */
 export function predictValue(
 	circuit: StringCircuit,
-	quantity: Quantity,
+	quantity: StringQuantity,
 	atVolts: number | null
 ): number {
 	return predictReading(circuit, quantity, atVolts).value;

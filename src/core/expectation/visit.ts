@@ -1,38 +1,16 @@
 import type { Conditions } from '../conditions/conditions';
-
-/** What a reading measures. */
-export const QUANTITIES = [
-	'open-circuit-voltage',
-	'operating-current',
-	'short-circuit-current'
-] as const;
-export type Quantity = (typeof QUANTITIES)[number];
-
-/**
- * How the circuit was switched while a reading was taken. An expected value holds for one state
- * only; a reading is stored with its own.
- */
-export const SWITCHING_STATES = [
-	'isolated-open-circuit',
-	'isolated-short-circuit',
-	'operating'
-] as const;
-export type SwitchingState = (typeof SWITCHING_STATES)[number];
-
-/** The state in which each quantity can be read at all. */
-export const STATE_OF_QUANTITY: Readonly<Record<Quantity, SwitchingState>> = {
-	'open-circuit-voltage': 'isolated-open-circuit',
-	'operating-current': 'operating',
-	'short-circuit-current': 'isolated-short-circuit'
-};
+import type { Place, StringPlace } from './place';
+import { isStringQuantity, type Quantity, type StringQuantity } from './quantity';
+import type { SwitchingState } from './switching';
 
 /** One figure from a meter. Never changed once stored: a correction is a new reading that supersedes it. */
 export interface Reading {
 	readonly id: string;
-	readonly stringId: string;
+	readonly place: Place;
 	readonly quantity: Quantity;
-	readonly switchingState: SwitchingState;
-	/** V or A; negative volts are reversed polarity. */
+	/** How the circuit was switched; null where nobody said: then there is nothing to compare with. */
+	readonly state: SwitchingState | null;
+	/** In the quantity's unit; negative volts are reversed polarity. */
 	readonly value: number;
 	/** Volts of the string while the current flowed; null but for operating current. */
 	readonly atVolts: number | null;
@@ -40,11 +18,23 @@ export interface Reading {
 	readonly typed: string;
 	/** A surprising figure that the person was asked about and confirmed. */
 	readonly confirmed: boolean;
+	/** By hand, or read from a connected instrument. */
+	readonly source: 'typed' | 'instrument';
 	/** Instant, ISO 8601 in UTC. */
 	readonly takenAt: string;
 	readonly by: string;
 	/** The reading of the same place that this one replaces. */
 	readonly supersedes: string | null;
+}
+
+/** A reading of a whole string, of a quantity that the circuit foretells. */
+export interface StringReading extends Reading {
+	readonly place: StringPlace;
+	readonly quantity: StringQuantity;
+}
+
+export function isStringReading(reading: Reading): reading is StringReading {
+	return reading.place.kind === 'string' && isStringQuantity(reading.quantity);
 }
 
 /** The taking back of a reading; what it had superseded stands again. */
@@ -60,6 +50,13 @@ export interface ConditionsEntry extends Conditions {
 	readonly id: string;
 	readonly enteredAt: string;
 	readonly by: string;
+	/** What it was worked out from, in words; empty where the figures were typed. */
+	readonly basis: string;
+	/**
+	 * The light has moved on since the entry before: readings between the two had light in between. Else
+	 * it stands for all readings, as a correction does.
+	 */
+	readonly follows: boolean;
 }
 
 /** Limits of error of a meter: +/- (pctOfReading % + counts x resolution). */
@@ -70,21 +67,92 @@ export interface MeterAccuracy {
 	readonly resolution: number;
 }
 
+/** A meter of the visit, with what it and its leads may be put on. */
+export interface Meter extends MeterAccuracy {
+	/** The lowest DC rating among meter, leads and probes, V; null where nobody read it. */
+	readonly ratedVolts: number | null;
+	/** Measurement category, IEC 61010-2-030; null where nobody read it. */
+	readonly category: 2 | 3 | 4 | null;
+}
+
+/** Why one comes. */
+export const PURPOSES = [
+	'routine',
+	'fault',
+	'before-repair',
+	'after-repair',
+	'take-over',
+	'insurance'
+] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** What was done or read at one step of making safe. Never changed: a later entry supersedes it. */
+export interface SafetyEntry {
+	readonly id: string;
+	/** Key of the step. */
+	readonly step: string;
+	/** What the proving reading showed, in the step's unit; null where the step asks for none. */
+	readonly value: number | null;
+	readonly at: string;
+	readonly by: string;
+	readonly supersedes: string | null;
+	/** The entry it supersedes no longer holds, and nothing in its place. */
+	readonly withdrawn: boolean;
+}
+
+/** A measured current-voltage curve of one string. */
+export interface MeasuredCurve {
+	readonly id: string;
+	readonly stringId: string;
+	/** Volts and amps of each point, in the order of volts, [points]. */
+	readonly points: readonly (readonly [volts: number, amps: number])[];
+	/** Light and cell temperature at its moment, W/m2 and degC; null where the visit's hold. */
+	readonly at: { readonly irradiance: number; readonly cellTemperature: number } | null;
+	/** File it came from, or "typed". */
+	readonly origin: string;
+	readonly takenAt: string;
+	readonly by: string;
+	readonly supersedes: string | null;
+}
+
 /** One visit to one site, with everything that was entered in it, in the order of entry. */
 export interface Visit {
 	readonly id: string;
 	readonly startedAt: string;
 	readonly by: string;
+	readonly purpose: Purpose;
 	readonly reason: string;
+	/** What the inverter's display or app says, to the letter. */
+	readonly inverterSays: string;
 	readonly note: string;
-	readonly meters: { readonly volts: MeterAccuracy; readonly amps: MeterAccuracy };
+	readonly meters: { readonly volts: Meter; readonly amps: Meter };
 	readonly conditions: readonly ConditionsEntry[];
 	readonly readings: readonly Reading[];
 	readonly withdrawals: readonly Withdrawal[];
+	readonly safety: readonly SafetyEntry[];
+	readonly curves: readonly MeasuredCurve[];
+}
+
+/** What every visit begins with. */
+export type VisitStart = Pick<Visit, 'id' | 'startedAt' | 'by' | 'purpose' | 'reason'>;
+
+/** A visit in which nothing was entered yet, with usual meters. */
+export function emptyVisit(start: VisitStart): Visit {
+	return {
+		...start,
+		inverterSays: '',
+		note: '',
+		meters: USUAL_METERS,
+		conditions: [],
+		readings: [],
+		withdrawals: [],
+		safety: [],
+		curves: []
+	};
 }
 
 /** A usual multimeter and DC clamp; the person types the figures of their own. */
 export const USUAL_METERS: Visit['meters'] = {
-	volts: { pctOfReading: 0.5, counts: 2, resolution: 0.1 },
-	amps: { pctOfReading: 2, counts: 5, resolution: 0.01 }
+	volts: { pctOfReading: 0.5, counts: 2, resolution: 0.1, ratedVolts: null, category: null },
+	amps: { pctOfReading: 2, counts: 5, resolution: 0.01, ratedVolts: null, category: null }
 };

@@ -1,8 +1,10 @@
+import { millisOf } from '../units/instant';
 import type { ArrayRecord } from '../record/record';
-import { DIM_LIGHT } from '../conditions/conditions';
+import { DIM_LIGHT, STEADY_SERIES } from '../conditions/conditions';
 import { isDead, type SiblingGroup } from './group';
-import { standingConditions } from './standing';
-import type { Visit } from './visit';
+import { placeWords } from './place-words';
+import { standingConditions, standingReadings, standingSeries } from './standing';
+import { isStringReading, type Reading, type Visit } from './visit';
 
 /** From here on the scatter of the currents is worth a word, relative. */
 const UNSTEADY = 0.02;
@@ -22,6 +24,7 @@ export function warningsOf(
 			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
 		);
 	}
+	warnings.push(...driftWarnings(record, visit));
 	if (record.inServiceSince === null && record.strings.length > 0) {
 		warnings.push(
 			'Year of commissioning unknown: no ageing is allowed for, so an old array reads a little low.'
@@ -34,6 +37,46 @@ export function warningsOf(
 		);
 	}
 	return [...warnings, ...allDead(groups)];
+}
+
+/** Minutes after which nobody knows any more what the sun did meanwhile; judgement. */
+const STALE_MINUTES = 20;
+
+/** Currents that were read while the light moved on, or long after anybody looked at it. */
+function driftWarnings(record: ArrayRecord, visit: Visit): string[] {
+	const series = standingSeries(visit);
+	const currents = [...standingReadings(visit).values()].filter(
+		(reading) => isStringReading(reading) && reading.quantity !== 'open-circuit-voltage'
+	);
+	const named = (readings: readonly Reading[]) => {
+		const labels = [...new Set(readings.map(({ place }) => placeWords(record, place)))];
+		return labels.length > 3 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(', ');
+	};
+	const words: string[] = [];
+	for (const [i, entry] of series.entries()) {
+		const before = series[i - 1];
+		if (!before) continue;
+		const moved = entry.irradiance.value / before.irradiance.value - 1;
+		const between = currents.filter(
+			({ takenAt }) => takenAt > before.enteredAt && takenAt < entry.enteredAt
+		);
+		if (Math.abs(moved) <= STEADY_SERIES || between.length === 0) continue;
+		words.push(
+			`The sun moved ${Math.abs(100 * moved).toFixed(0)} % while they were read: take ${named(between)} again.`
+		);
+	}
+	const last = series.at(-1);
+	const late = last
+		? currents.filter(
+				({ takenAt }) => millisOf(takenAt) - millisOf(last.enteredAt) > STALE_MINUTES * 60_000
+			)
+		: [];
+	if (late.length > 0) {
+		words.push(
+			`${named(late)}: read more than ${STALE_MINUTES} minutes after light and heat. Take the conditions again, as the end of the series.`
+		);
+	}
+	return words;
 }
 
 /** No string of the whole array alive: the strings' own faults are then not the first suspects. */

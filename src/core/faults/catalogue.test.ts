@@ -6,6 +6,7 @@ import { predictValue } from '../expectation/predict';
 import { openCircuitVoltage } from '../module/single-diode';
 import { CATALOGUE, faultOf } from './catalogue';
 import { STRING_FAULT_CODES, type StringFaultCode } from './fault';
+import { usualState } from '../expectation/switching';
 
 const bare = wholeString(module_, 12, 3, 0.4, 'A1');
 const fused: StringCircuit = {
@@ -17,8 +18,8 @@ const bus = 370;
 const readings = (code: StringFaultCode, string = fused) => {
 	const fault = faultOf(code);
 	const severity = fault.severities[0];
-	const isolated = fault.inject(string, severity, 'isolated-open-circuit')!;
-	const operating = fault.inject(string, severity, 'operating');
+	const isolated = fault.inject(string, severity, usualState('open-circuit-voltage'))!;
+	const operating = fault.inject(string, severity, usualState('operating-current'));
 	return {
 		modules: predictValue(isolated, 'open-circuit-voltage', null) / voc,
 		amps: operating && predictValue(operating, 'operating-current', bus)

@@ -2,6 +2,7 @@ import type { StringCircuit } from '../circuit/description';
 import type { FaultPlace } from './place';
 import type { Fault, Severity, StringFaultCode } from './fault';
 import { injectIntoString } from './string-effects';
+import { isRunning } from '../expectation/switching';
 
 /** The string with the fault; as it was where it has no such part. Readings from outside do not tell the place. */
 function faulty(
@@ -136,7 +137,7 @@ export const CATALOGUE: readonly Fault[] = [
 		severities: ONE,
 		// On a live bus the fuse opens; without one the current is anyone's guess.
 		inject: (circuit, _, state) => {
-			if (state !== 'operating') return faulty(circuit, 'connector-reversed', 0);
+			if (!isRunning(state)) return faulty(circuit, 'connector-reversed', 0);
 			return circuit.fuses?.positive ? faulty(circuit, 'fuse-blown', 0) : null;
 		}
 	},

@@ -1,6 +1,6 @@
 import type { ModuleType, StringRecord } from '../record/record';
 import type { StringCircuit } from '../circuit/description';
-import type { SwitchingState } from '../expectation/visit';
+import type { SwitchingState } from '../expectation/switching';
 import type { FaultCode } from './codes';
 
 /** Faults of one string that this version weighs. */

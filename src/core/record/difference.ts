@@ -177,6 +177,7 @@ function markOf(record: ArrayRecord, id: string | null): string {
 function partChanges(a: Part, b: Part, before: ArrayRecord, after: ArrayRecord): string[] {
 	const specs = (part: Part) => part.specs as Readonly<Record<string, string | number | null>>;
 	return changesOf([
+		['kind', PART_KINDS[a.kind].words, PART_KINDS[b.kind].words],
 		['mark', a.mark, b.mark],
 		['place', orUnknown(a.place), orUnknown(b.place)],
 		['model', orUnknown(a.model), orUnknown(b.model)],

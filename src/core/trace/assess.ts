@@ -1,6 +1,11 @@
 import type { ArrayRecord } from '../record/record';
 import { expectReadings, type Expectations } from '../expectation/expect';
-import { placeKey, standingReadings } from '../expectation/standing';
+import { standingReadings } from '../expectation/standing';
+import { plainRule, type PlainRule } from '../expectation/five-percent';
+import { stringKey } from '../expectation/place';
+import { judgeByLimits } from '../rules/judge/judge';
+import type { LimitVerdict } from '../rules/judge/limit-verdict';
+import type { Quantity } from '../expectation/quantity';
 import type { Visit } from '../expectation/visit';
 import type { Cause } from './cause';
 import { groupPosterior } from './posterior';
@@ -8,6 +13,10 @@ import { causesOf } from './rank';
 
 /** Everything Zembo says of a visit: expected values, verdicts, causes, and what was not tested. */
 export interface Assessment extends Omit<Expectations, 'siblingGroups'> {
+	/** What is said of every other reading, by its limit. */
+	readonly limits: readonly LimitVerdict[];
+	/** What the plain 5 % rule would say, by place. */
+	readonly plain: Readonly<Record<string, PlainRule>>;
 	/** Best first; among them "healthy", that nothing is wrong that these readings can show. */
 	readonly causes: readonly Cause[];
 	/** Why there are no causes; null where there are. */
@@ -23,7 +32,13 @@ export interface Assessment extends Omit<Expectations, 'siblingGroups'> {
  * @param visit conditions, meters and readings as entered
  */
 export function assess(record: ArrayRecord, visit: Visit): Assessment {
-	const { siblingGroups, ...expectations } = expectReadings(record, visit);
+	const expected = expectReadings(record, visit);
+	const { siblingGroups, ...rest } = expected;
+	const expectations = {
+		...rest,
+		limits: judgeByLimits(record, visit, expected),
+		plain: Object.fromEntries(plainRule(record, standingReadings(visit)))
+	};
 	const untested = untestedWords(record, visit);
 	const read = siblingGroups.filter((group) => group.shared.size > 0);
 	if (read.length === 0) {
@@ -66,7 +81,7 @@ function untestedWords(record: ArrayRecord, visit: Visit): string[] {
 	) =>
 		record.strings
 			.filter(
-				(string) => !quantities.some((quantity) => standing.has(placeKey(string.id, quantity)))
+				(string) => !quantities.some((quantity) => standing.has(stringKey(string.id, quantity)))
 			)
 			.map((string) => string.label);
 	const words: string[] = [];
@@ -82,6 +97,10 @@ function untestedWords(record: ArrayRecord, visit: Visit): string[] {
 			`Current not read on ${noAmps.join(', ')}: a blown fuse, dirt or a resistive connector would not show.`
 		);
 	}
-	words.push('Earth faults: no reading of volts to earth or insulation in this version.');
+	const earthed = (quantity: Quantity) =>
+		[...standing.values()].some((reading) => reading.quantity === quantity);
+	if (!earthed('positive-to-earth') && !earthed('insulation-resistance')) {
+		words.push('Earth faults: neither volts to earth nor insulation was read.');
+	}
 	return words;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, PLATE, testId, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from '../expectation/expect';
+import { stringOfPlace } from '../expectation/place';
 import type { ArrayRecord } from '../record/record';
 import { assess } from './assess';
 
@@ -26,7 +27,7 @@ describe('a string with a module of another type', () => {
 		const { places } = expectReadings(record, visit);
 		const right = places.find(({ stringId }) => stringId === mixed)!.expected!.value;
 		const readings = visit.readings.map((reading) =>
-			reading.stringId === mixed ? { ...reading, value: right } : reading
+			stringOfPlace(reading.place) === mixed ? { ...reading, value: right } : reading
 		);
 		const { causes } = assess(record, { ...visit, readings });
 		const accused = causes.filter(({ stringId }) => stringId === mixed);

@@ -8,6 +8,7 @@ import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
 import { shiftGrid } from './shift-grid';
+import { usualState } from '../expectation/switching';
 
 /** Posterior of one string. */
 export interface StringPosterior {
@@ -45,7 +46,9 @@ function circuitUnder(
 	whole: StringCircuit,
 	{ reading }: GroupReading
 ): StringCircuit | null {
-	return fault ? fault.inject(whole, severity, reading.switchingState) : whole;
+	return fault
+		? fault.inject(whole, severity, reading.state ?? usualState(reading.quantity))
+		: whole;
 }
 
 /** What a hypothesis foretells of a reading; null where it cannot. */

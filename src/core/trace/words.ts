@@ -1,10 +1,10 @@
 import type { CauseCode } from '../faults/fault';
 import { FAULTS } from '../faults/codes';
-import type { Quantity } from '../expectation/visit';
+import type { StringQuantity } from '../expectation/quantity';
 
 /** A reading's place in words: "A3, open circuit". */
-export function readingPlace(label: string, quantity: Quantity): string {
-	const words: Readonly<Record<Quantity, string>> = {
+export function readingPlace(label: string, quantity: StringQuantity): string {
+	const words: Readonly<Record<StringQuantity, string>> = {
 		'open-circuit-voltage': 'open-circuit volts',
 		'operating-current': 'operating current',
 		'short-circuit-current': 'short-circuit current'

@@ -1,5 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { PlainCurve, Study } from '$core/faults/what-if';
+import { above, axisOf, roundStep } from './axes';
+import type { Ink } from './ink';
 
 /** A reading of the visit, drawn where it lies. */
 export interface DrawnReading {
@@ -8,29 +10,8 @@ export interface DrawnReading {
 	readonly amps: number;
 }
 
-/** Colours of the present look. */
-export interface Ink {
-	readonly ink: string;
-	readonly soft: string;
-	readonly line: string;
-	readonly accent: string;
-	readonly sheet: string;
-	readonly off: string;
-	readonly font: string;
-	readonly stroke: number;
-}
-
 const points = ({ volts, amps }: PlainCurve, least: number) =>
 	volts.flatMap((v, i) => (amps[i]! >= least ? [[v, amps[i]!]] : []));
-
-/** A round step of about a sixth of a span. */
-function roundStep(span: number): number {
-	const rough = span / 6;
-	const decade = 10 ** Math.floor(Math.log10(rough));
-	return decade * ([1, 2, 5, 10].find((factor) => factor * decade >= rough) ?? 10);
-}
-
-const above = (value: number, step: number) => Math.ceil(value / step) * step;
 
 /**
  * The chart of one string as ECharts takes it: as recorded dashed, now solid, readings as crosses, the
@@ -54,14 +35,7 @@ export function stringOption(
 		1
 	);
 	const voltStep = roundStep(mostVolts);
-	const axis = {
-		nameLocation: 'end',
-		nameTextStyle: { color: look.soft, fontFamily: look.font, fontSize: 15 },
-		axisLabel: { color: look.soft, fontFamily: look.font, fontSize: 14 },
-		axisLine: { show: true, onZero: true, lineStyle: { color: look.ink, width: look.stroke } },
-		axisTick: { lineStyle: { color: look.ink } },
-		splitLine: { lineStyle: { color: look.line, width: 0.6 } }
-	};
+	const axis = axisOf(look);
 	const label = (formatter: string, color: string) => ({
 		show: true,
 		formatter,

@@ -1,35 +1,52 @@
 <script lang="ts">
 	import { tick, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import type { StringRecord } from '$core/record/record';
 	import { readFigure } from '$core/document/figure';
-	import { READING_LIMITS } from '$core/document/visit';
-	import type { PlaceVerdict } from '$core/expectation/expect';
+	import { READING_LIMITS } from '$core/document/reading';
 	import { busVoltsByInput } from '$core/expectation/bus-volts';
-	import { placeKey, standingReadings } from '$core/expectation/standing';
-	import { QUANTITIES, type Quantity } from '$core/expectation/visit';
+	import { stringOfPlace, type Place } from '$core/expectation/place';
+	import { placeWords } from '$core/expectation/place-words';
+	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
+	import { keyOf, standingReadings, takesOf } from '$core/expectation/standing';
+	import type { SwitchingState } from '$core/expectation/switching';
+	import { kitTrouble } from '$core/rules/kit';
+	import { gateOfReading } from '$core/rules/making-safe/gate';
+	import type { Spot } from '$core/rules/plan/spots';
 	import EntryQuestions from './EntryQuestions.svelte';
+	import FromMeter from './FromMeter.svelte';
+	import GateCard from './GateCard.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
 	import RecentReadings from './RecentReadings.svelte';
+	import SpotExpectation from './SpotExpectation.svelte';
+	import StatePicker from './StatePicker.svelte';
 	import type { VisitSession } from './visit-session.svelte';
-	import { figureOf, QUANTITY_WORDS } from './words';
 
 	interface Props {
 		session: VisitSession;
-		string: StringRecord;
-		quantity: Quantity;
-		place: PlaceVerdict | null;
+		spot: Spot;
 		onmove: (by: 1 | -1) => void;
 		onstored: (key: string) => void;
-		onplace: (stringId: string, quantity: Quantity) => void;
+		onplace: (place: Place, quantity: Quantity) => void;
+		/** Goes to another quantity. */
+		onother: () => void;
+		/** The place cannot be measured. */
+		onskip?: () => void;
 	}
-	let { session, string, quantity, place, onmove, onstored, onplace }: Props = $props();
+	let { session, spot, onmove, onstored, onplace, onother, onskip }: Props = $props();
 
-	const words = $derived(QUANTITY_WORDS[quantity]);
+	const { record } = $derived(session.document);
+	const quantity = $derived(spot.quantity);
+	const facts = $derived(QUANTITY_FACTS[quantity]);
+	const string = $derived(
+		record.strings.find(({ id }) => id === stringOfPlace(spot.place)) ?? null
+	);
+	const name = $derived(placeWords(record, spot.place));
 	const running = $derived(quantity === 'operating-current');
 	/** What is typed, by place: leaving a place and coming back loses nothing. */
 	let typed = $state<Record<string, string>>({});
 	let busTyped = $state<Record<string, string>>({});
+	/** How the circuit is switched, where the person says otherwise than usual, by quantity. */
+	let switched = $state.raw<Partial<Record<Quantity, SwitchingState>>>({});
 	let error = $state<string | null>(null);
 	let shortcuts = $state(false);
 	let field = $state<HTMLInputElement>();
@@ -39,21 +56,31 @@
 	/** A figure is being judged. */
 	let judging = false;
 
-	const key = $derived(placeKey(string.id, quantity));
+	const key = $derived(keyOf(spot));
+	const readingState = $derived(switched[quantity] ?? spot.state);
 	/** Strings of one input share their volts, so the last typed for it stands there already. */
-	const busKey = $derived(string.input ?? string.id);
+	const busKey = $derived(string?.input ?? string?.id ?? '');
 	const bus = $derived(busTyped[busKey] ?? String(knownBus() ?? ''));
+	const asked = $derived({ place: spot.place, quantity, state: readingState });
+	const gate = $derived(
+		gateOfReading(record, session.document.visit, session.places, asked, session.now)
+	);
+	const kit = $derived(kitTrouble(record, session.document.visit.meters, asked));
+	const takes = $derived(takesOf(session.document.visit, key));
 
 	function knownBus(): number | null {
+		if (!string) return null;
 		const own = session.standing(string.id, 'operating-current');
 		if (own || string.input === null) return own?.atVolts ?? null;
-		const { record, visit } = session.document;
-		return busVoltsByInput(record, standingReadings(visit)).get(string.input) ?? null;
+		return (
+			busVoltsByInput(record, standingReadings(session.document.visit)).get(string.input) ?? null
+		);
 	}
 
 	// The lit place has the focus; the volts come first while they are not known.
 	$effect(() => {
 		void key;
+		void gate.open;
 		untrack(() => {
 			error = null;
 			onBus = running && bus === '';
@@ -73,10 +100,7 @@
 			}
 			return;
 		}
-		const read = readFigure(
-			typed[key] ?? '',
-			quantity === 'open-circuit-voltage' ? READING_LIMITS.volts : READING_LIMITS.amps
-		);
+		const read = readFigure(typed[key] ?? '', { ...facts.limits, unit: facts.unit });
 		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
 		if (!read.ok) return refuse(read.problem);
 		if (volts && !volts.ok) return refuse(`Volts while running: ${volts.problem}`);
@@ -95,13 +119,23 @@
 		judging = true;
 		let stored = false;
 		try {
-			stored = await session.enter({ stringId: string.id, quantity, value, atVolts, typed: text });
+			stored = await session.enter({ ...asked, value, atVolts, typed: text });
 		} catch {
 			refuse('Zembo could not judge this figure. It is not stored; press Enter to try again.');
 		}
 		judging = false;
 		if (stored) await goOn(at);
 		else typed[at] = text;
+	}
+
+	/** A figure that an instrument sent, once it stood still. */
+	async function fromInstrument(value: number) {
+		const at = key;
+		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
+		if (volts && !volts.ok) return refuse(`Volts while running: ${volts.problem}`);
+		const atVolts = volts?.value ?? null;
+		const entry = { ...asked, value, atVolts, typed: String(value), source: 'instrument' as const };
+		if (await session.enter(entry)) await goOn(at);
 	}
 
 	function refuse(words: string) {
@@ -117,10 +151,10 @@
 	}
 
 	async function confirm() {
-		const asked = session.question;
-		if (!asked) return;
-		const at = placeKey(asked.reading.stringId, asked.reading.quantity);
-		const overtaken = asked.kind === 'overtaken';
+		const question = session.question;
+		if (!question) return;
+		const at = keyOf(question.reading);
+		const overtaken = question.kind === 'overtaken';
 		if (await session.confirm()) {
 			if (overtaken) return;
 			delete typed[at];
@@ -138,9 +172,8 @@
 	async function undo() {
 		const taken = await session.undo();
 		if (!taken) return;
-		const at = placeKey(taken.stringId, taken.quantity);
-		typed[at] = taken.typed;
-		onplace(taken.stringId, taken.quantity);
+		typed[keyOf(taken)] = taken.typed;
+		onplace(taken.place, taken.quantity);
 		field?.focus();
 	}
 
@@ -151,110 +184,118 @@
 
 	function keys(event: KeyboardEvent) {
 		const empty = (onBus ? bus : (typed[key] ?? '')) === '';
-		if (event.key === 'Enter') {
-			event.preventDefault();
-			void enter();
-		} else if (event.key === 'Escape' && session.question) {
-			event.preventDefault();
-			void dismiss();
-		} else if (event.key === 'ArrowDown' || (event.key === 'n' && empty)) step(event, 1);
-		else if (event.key === 'ArrowUp' || (event.key === 'p' && empty)) step(event, -1);
-		else if (event.key === 'm' && empty) {
-			event.preventDefault();
-			onplace(string.id, QUANTITIES[(QUANTITIES.indexOf(quantity) + 1) % QUANTITIES.length]!);
-		} else if (event.key === 'z' && (event.ctrlKey || event.metaKey) && empty) {
-			event.preventDefault();
-			void undo();
-		} else if (event.key === '?' && empty) {
-			event.preventDefault();
-			shortcuts = !shortcuts;
-		}
+		const act = actOf(event, empty);
+		if (!act) return;
+		event.preventDefault();
+		void act();
 	}
 
-	function step(event: KeyboardEvent, by: 1 | -1) {
-		event.preventDefault();
-		onmove(by);
+	function actOf(event: KeyboardEvent, empty: boolean): (() => unknown) | null {
+		if (event.key === 'Enter') return enter;
+		if (event.key === 'Escape' && session.question) return dismiss;
+		if (event.key === 'ArrowDown' || (event.key === 'n' && empty)) return () => onmove(1);
+		if (event.key === 'ArrowUp' || (event.key === 'p' && empty)) return () => onmove(-1);
+		if (!empty) return null;
+		if (event.key === 'm') return onother;
+		if (event.key === 'x' && onskip) return onskip;
+		if (event.key === 'z' && (event.ctrlKey || event.metaKey)) return undo;
+		return event.key === '?' ? () => (shortcuts = !shortcuts) : null;
 	}
 </script>
 
 <section class="entry panel" aria-label="Next reading">
 	<header>
-		<h1><span class="figure">{string.label}</span> {words.name.toLowerCase()}</h1>
-		<p class="soft">{words.state}. {words.meter}.</p>
+		<h1><span class="figure">{name}</span> {facts.words.toLowerCase()}</h1>
+		<p class="soft">{facts.meter}.</p>
+		<StatePicker
+			state={readingState}
+			usual={spot.state}
+			onchange={(state) => (switched = { ...switched, [quantity]: state })}
+		/>
 	</header>
 
-	{#if running}
-		<label class="bus" class:lit={onBus}>
-			<span>Volts while running{string.input ? `, input ${string.input}` : ''}</span>
+	{#if !gate.open}
+		<GateCard {session} {gate} />
+	{:else if kit}
+		<p class="notice" data-kind="error" role="alert">{kit}</p>
+	{:else}
+		{#if running}
+			<label class="bus" class:lit={onBus}>
+				<span>Volts while running{string?.input ? `, input ${string.input}` : ''}</span>
+				<span class="line">
+					<input
+						bind:this={busField}
+						class="figure"
+						inputmode="none"
+						autocomplete="off"
+						name="bus"
+						value={bus}
+						oninput={(event) => (busTyped[busKey] = event.currentTarget.value)}
+						onfocus={() => (onBus = true)}
+						onkeydown={keys}
+					/>V
+				</span>
+			</label>
+		{/if}
+
+		<label class="main" class:lit={!onBus}>
+			<span class="sr-only">{name} {facts.words}, {facts.unit}</span>
 			<span class="line">
 				<input
-					bind:this={busField}
+					bind:this={field}
 					class="figure"
 					inputmode="none"
 					autocomplete="off"
-					name="bus"
-					value={bus}
-					oninput={(event) => (busTyped[busKey] = event.currentTarget.value)}
-					onfocus={() => (onBus = true)}
+					name="reading"
+					value={typed[key] ?? ''}
+					oninput={(event) => {
+						typed[key] = event.currentTarget.value;
+						error = null;
+					}}
+					onfocus={() => (onBus = false)}
 					onkeydown={keys}
-				/>V
+					aria-invalid={error !== null}
+					aria-describedby="entry-words"
+				/>{facts.unit}
 			</span>
 		</label>
 	{/if}
 
-	<label class="main" class:lit={!onBus}>
-		<span class="sr-only">{string.label} {words.name}, {words.unit}</span>
-		<span class="line">
-			<input
-				bind:this={field}
-				class="figure"
-				inputmode="none"
-				autocomplete="off"
-				name="reading"
-				value={typed[key] ?? ''}
-				oninput={(event) => {
-					typed[key] = event.currentTarget.value;
-					error = null;
-				}}
-				onfocus={() => (onBus = false)}
-				onkeydown={keys}
-				aria-invalid={error !== null}
-				aria-describedby="entry-words"
-			/>{words.unit}
-		</span>
-	</label>
-
 	<div id="entry-words" aria-live="polite">
 		{#if error}
 			<p class="error" role="alert">{error}</p>
-		{:else if place?.expected}
-			<p class="expected">
-				expected <span class="figure">{figureOf(place.expected.value, words.unit)}</span>
-				± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, words.unit)}</span>
-				{words.unit}
-			</p>
-		{:else if place?.missing}
-			<p class="soft">{place.missing}</p>
-		{/if}
-		{#if place?.reading && !error}
-			<p class="soft standing">
-				stands at <span class="figure">{figureOf(place.reading.value, words.unit)}</span>
-				{words.unit}; a new figure replaces it
-			</p>
+		{:else}
+			<SpotExpectation {session} {spot} {takes} />
 		{/if}
 	</div>
 
-	<a
-		class="curve"
-		href={resolve('/visits/[visit]/strings/[string]', {
-			visit: session.document.visit.id,
-			string: string.id
-		})}>The curve of {string.label}, and what if</a
-	>
+	{#if session.hint}
+		<p class="notice" role="status">
+			{session.hint}
+			<button type="button" class="act-plain" onclick={() => (session.hint = null)}>Seen</button>
+		</p>
+	{/if}
+
+	{#if string}
+		<a
+			class="curve"
+			href={resolve('/visits/[visit]/strings/[string]', {
+				visit: session.document.visit.id,
+				string: string.id
+			})}>The curve of {string.label}, and what if</a
+		>
+	{/if}
 
 	<EntryQuestions {session} onconfirm={confirm} ondismiss={dismiss} />
 
-	<Keypad onpress={press} onenter={enter} />
+	{#if gate.open && !kit}
+		<FromMeter
+			{quantity}
+			probe={{ label: string?.label ?? '', quantity, kind: spot.place.kind }}
+			onread={fromInstrument}
+		/>
+		<Keypad onpress={press} onenter={enter} />
+	{/if}
 
 	<RecentReadings {session} bind:shortcuts onundo={undo} />
 </section>
@@ -327,11 +368,6 @@
 
 	.bus {
 		font-size: 0.92rem;
-	}
-
-	.expected,
-	.standing {
-		text-align: end;
 	}
 
 	.error {

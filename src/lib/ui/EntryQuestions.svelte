@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { placeWords } from '$core/expectation/place-words';
 	import type { VisitSession } from './visit-session.svelte';
 
 	interface Props {
@@ -25,7 +26,9 @@
 {#each session.unsent as item (item.reading.id)}
 	<div class="question" role="alert">
 		<p>
-			Not stored: <strong>{session.labelOf(item.reading.stringId)} {item.reading.typed}</strong>. {item.words}
+			Not stored: <strong
+				>{placeWords(session.document.record, item.reading.place)} {item.reading.typed}</strong
+			>. {item.words}
 		</p>
 		<div>
 			{#if item.again}

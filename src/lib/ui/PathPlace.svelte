@@ -1,14 +1,15 @@
 <script lang="ts">
 	import type { PlaceVerdict } from '$core/expectation/expect';
-	import type { Quantity } from '$core/expectation/visit';
+	import type { StringQuantity } from '$core/expectation/quantity';
 	import BandScale from './BandScale.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { figureOf, QUANTITY_WORDS, signed } from './words';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { figureOf, signed } from './words';
 
 	interface Props {
 		/** Of the string. */
 		mark: string;
-		quantity: Quantity;
+		quantity: StringQuantity;
 		place: PlaceVerdict | undefined;
 		/** Sections in a module of this string. */
 		sections: number;
@@ -18,13 +19,13 @@
 	}
 	let { mark, quantity, place, sections, here, onchoose }: Props = $props();
 
-	const words = $derived(QUANTITY_WORDS[quantity]);
+	const words = $derived(QUANTITY_FACTS[quantity]);
 
 	/** The difference as it stands behind a reading: percent, and modules and sections for volts. */
 	function differenceWords(place: PlaceVerdict): string {
 		if (place.missing && place.reading) return place.missing;
 		if (place.difference === null) return '';
-		const { unit } = QUANTITY_WORDS[place.quantity];
+		const { unit } = QUANTITY_FACTS[place.quantity];
 		const amount = `${signed(place.difference, unit === 'V' ? 1 : 2)} ${unit}`;
 		const percent = place.relative === null ? '' : ` ${signed(100 * place.relative, 1)} %`;
 		return amount + percent;
@@ -39,7 +40,7 @@
 	class:here
 	onclick={onchoose}
 	role={onchoose ? 'button' : undefined}
-	aria-label={onchoose ? `${mark} ${words.name}` : undefined}
+	aria-label={onchoose ? `${mark} ${words.words}` : undefined}
 >
 	<span class="scale">
 		{#if place}<BandScale {place} {sections} />{/if}

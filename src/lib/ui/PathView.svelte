@@ -1,26 +1,26 @@
 <script lang="ts">
 	import type { ArrayRecord, StringRecord } from '$core/record/record';
 	import type { PlaceVerdict } from '$core/expectation/expect';
-	import { placeKey } from '$core/expectation/standing';
-	import type { Quantity } from '$core/expectation/visit';
+	import { stringKey } from '$core/expectation/place';
+	import type { StringQuantity } from '$core/expectation/quantity';
 	import PathPlace from './PathPlace.svelte';
 	import StringDrawing from './StringDrawing.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { QUANTITY_WORDS } from './words';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 
 	interface Props {
 		record: ArrayRecord;
 		places?: ReadonlyMap<string, PlaceVerdict>;
 		/** Quantities with their scale, reading and difference. */
-		shown?: readonly Quantity[];
+		shown?: readonly StringQuantity[];
 		/** Quantities of which only the mark stands. */
-		marks?: readonly Quantity[];
+		marks?: readonly StringQuantity[];
 		/** Codes of the likeliest cause by string. */
 		suspects?: ReadonlyMap<string, readonly string[]>;
 		/** Key of the place that is lit. */
 		lit?: string | null;
 		room?: number;
-		onchoose?: (stringId: string, quantity: Quantity) => void;
+		onchoose?: (stringId: string, quantity: StringQuantity) => void;
 	}
 	let {
 		record,
@@ -54,8 +54,8 @@
 	});
 	const typeOf = (string: StringRecord) =>
 		record.moduleTypes.find((type) => type.id === string.moduleTypeId);
-	const placeOf = (string: StringRecord, quantity: Quantity) =>
-		places.get(placeKey(string.id, quantity));
+	const placeOf = (string: StringRecord, quantity: StringQuantity) =>
+		places.get(stringKey(string.id, quantity));
 </script>
 
 <div class="paths" bind:this={paths}>
@@ -65,7 +65,7 @@
 			<span class="drawing" style:width="{room + 66}px"></span>
 			<span class="stub"></span>
 			{#each shown as quantity (quantity)}
-				<span class="head">{QUANTITY_WORDS[quantity].name}</span>
+				<span class="head">{QUANTITY_FACTS[quantity].words}</span>
 			{/each}
 		</div>
 	{/if}
@@ -97,7 +97,7 @@
 								{quantity}
 								place={placeOf(string, quantity)}
 								sections={typeOf(string)?.plate.sections ?? 3}
-								here={lit === placeKey(string.id, quantity)}
+								here={lit === stringKey(string.id, quantity)}
 								onchoose={onchoose && (() => onchoose(string.id, quantity))}
 							/>
 						{/each}
@@ -105,7 +105,7 @@
 							{@const place = placeOf(string, quantity)}
 							<span class="small">
 								{#if place?.verdict}
-									<span class="soft">{QUANTITY_WORDS[quantity].symbol}</span>
+									<span class="soft">{QUANTITY_FACTS[quantity].symbol}</span>
 									<VerdictMark verdict={place.verdict} word={false} />
 								{/if}
 							</span>

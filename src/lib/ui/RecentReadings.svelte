@@ -1,9 +1,11 @@
 <script lang="ts">
 	import Undo2 from '@lucide/svelte/icons/undo-2';
-	import { placeKey } from '$core/expectation/standing';
+	import { placeWords } from '$core/expectation/place-words';
+	import { keyOf } from '$core/expectation/standing';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
-	import { figureOf, QUANTITY_WORDS } from './words';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { figureOf } from './words';
 
 	interface Props {
 		session: VisitSession;
@@ -22,14 +24,15 @@
 	{#if recent.length === 0}<p class="soft">None yet. Type the figure, then Enter.</p>{/if}
 	<ul>
 		{#each recent as reading (reading.id)}
-			{@const verdict = session.places.get(placeKey(reading.stringId, reading.quantity))}
+			{@const verdict = session.places.get(keyOf(reading))}
 			<li data-stored={!session.storing.has(reading.id)}>
 				<span class="figure what"
-					>{session.labelOf(reading.stringId)} {QUANTITY_WORDS[reading.quantity].symbol}</span
+					>{placeWords(session.document.record, reading.place)}
+					{QUANTITY_FACTS[reading.quantity].symbol}</span
 				>
 				<span class="figure"
-					>{figureOf(reading.value, QUANTITY_WORDS[reading.quantity].unit)}
-					{QUANTITY_WORDS[reading.quantity].unit}</span
+					>{figureOf(reading.value, QUANTITY_FACTS[reading.quantity].unit)}
+					{QUANTITY_FACTS[reading.quantity].unit}</span
 				>
 				{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
 				{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}

@@ -2,6 +2,10 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { outcomeOfStop, walkOf } from '$core/rules/inspection/walk';
+	import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+	import { standingSafety } from '$core/rules/making-safe/progress';
+	import { makingSafe } from '$core/rules/making-safe/sequence';
+	import { itemsOf, visitPlan } from '$core/rules/plan/plan';
 	import type { VisitSession } from './visit-session.svelte';
 	import { count } from './words';
 
@@ -34,6 +38,40 @@
 		};
 	});
 
+	const planned = $derived.by(() => {
+		const { record, visit: entered } = session.document;
+		const open = itemsOf(visitPlan(record, entered, session.assessment.places)).filter(
+			({ done }) => !done
+		);
+		return open.length > 0 ? `${open.length} to read` : 'all read';
+	});
+
+	const safe = $derived.by((): { note: string; state: StageState } => {
+		const { record, visit: entered } = session.document;
+		if (standingSafety(entered.safety).has(OWN_PROCEDURE)) {
+			return { note: 'own procedure', state: 'begun' };
+		}
+		const { arrival, down, phase } = makingSafe(
+			record,
+			entered,
+			session.places,
+			'open-live',
+			session.now
+		);
+		const steps = [...arrival, ...down];
+		const done = steps.filter(({ state }) => state === 'done').length;
+		if (phase === 'up') return { note: 'going back on', state: 'begun' };
+		if (done === 0) return { note: 'step by step', state: 'untouched' };
+		return {
+			note: `${done} of ${steps.length}`,
+			state: done < steps.length ? 'begun' : 'proved'
+		};
+	});
+	const off = $derived(
+		session.assessment.places.filter(({ verdict }) => verdict === 'off').length +
+			session.assessment.limits.filter(({ verdict }) => verdict === 'off').length
+	);
+
 	const stages = $derived([
 		{
 			words: 'Take over',
@@ -48,6 +86,18 @@
 			state: inspected.state
 		},
 		{
+			words: 'Plan',
+			note: planned,
+			href: resolve('/visits/[visit]/plan', { visit }),
+			state: 'untouched' as StageState
+		},
+		{
+			words: 'Make safe',
+			note: safe.note,
+			href: resolve('/visits/[visit]/make-safe', { visit }),
+			state: safe.state
+		},
+		{
 			words: 'Conditions',
 			note: session.document.visit.conditions.length > 0 ? 'taken' : 'sun and heat',
 			href: resolve('/visits/[visit]/conditions', { visit }),
@@ -58,6 +108,12 @@
 			note: `${read} of ${wanted.length}`,
 			href: resolve('/visits/[visit]/measure', { visit }),
 			state: (read === 0 ? 'untouched' : read < wanted.length ? 'begun' : 'proved') as StageState
+		},
+		{
+			words: 'Compare',
+			note: off > 0 ? `${off} off` : 'at a glance',
+			href: resolve('/visits/[visit]/compare', { visit }),
+			state: (off > 0 ? 'needs' : 'untouched') as StageState
 		},
 		{
 			words: 'Trace',

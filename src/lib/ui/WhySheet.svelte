@@ -1,21 +1,21 @@
 <script lang="ts">
 	import { REVERSED_STRING } from '$core/rules/cautions';
 	import type { PlaceVerdict } from '$core/expectation/expect';
+	import { keyOf } from '$core/expectation/standing';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
 	import { dayAndTime } from './when';
-	import { figureOf, QUANTITY_WORDS, signed } from './words';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { figureOf, signed } from './words';
 
 	let { place, session }: { place: PlaceVerdict; session: VisitSession } = $props();
 
-	const words = $derived(QUANTITY_WORDS[place.quantity]);
+	const words = $derived(QUANTITY_FACTS[place.quantity]);
 	const string = $derived(
 		session.document.record.strings.find((candidate) => candidate.id === place.stringId)
 	);
 	const history = $derived(
-		session.document.visit.readings
-			.filter((r) => r.stringId === place.stringId && r.quantity === place.quantity)
-			.toReversed()
+		session.document.visit.readings.filter((reading) => keyOf(reading) === place.key).toReversed()
 	);
 	const withdrawn = $derived(
 		new Set(session.document.visit.withdrawals.map((withdrawal) => withdrawal.readingId))

@@ -1,25 +1,29 @@
 import { getContext, setContext } from 'svelte';
 import { v7 as uuid } from 'uuid';
 import type { VisitDocument } from '$core/document/visit';
+import { entryHint } from '$core/expectation/entry-hint';
 import { questionBeforeStoring } from '$core/expectation/entry-question';
-import { placeKey, standingReadings } from '$core/expectation/standing';
-import {
-	STATE_OF_QUANTITY,
-	type Quantity,
-	type Reading,
-	type Visit
-} from '$core/expectation/visit';
+import { placeKey, stringPlace, type Place } from '$core/expectation/place';
+import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
+import { keyOf, standingReadings } from '$core/expectation/standing';
+import { usualState, type SwitchingState } from '$core/expectation/switching';
+import type { MeasuredCurve, Reading, SafetyEntry, Visit } from '$core/expectation/visit';
+import { standingSafety } from '$core/rules/making-safe/progress';
+import type { Task } from '$core/rules/making-safe/step';
 import type { Assessment } from '$core/trace/assess';
 import { assessInWorker } from '$lib/workers/assess';
-import { QUANTITY_WORDS } from './words';
+import type { VisitEvent } from '$core/document/visit-event';
+import { sendJson } from './send-json';
 
 /** A figure that was typed at a place. */
 export interface Entry {
-	readonly stringId: string;
+	readonly place: Place;
 	readonly quantity: Quantity;
+	readonly state: SwitchingState | null;
 	readonly value: number;
 	readonly atVolts: number | null;
 	readonly typed: string;
+	readonly source?: Reading['source'];
 }
 
 /** Something the person has to answer before a reading is stored. */
@@ -39,10 +43,18 @@ export interface Unsent {
 
 /** What the server says of a reading. */
 interface Refusal {
-	readonly kind: 'question' | 'overtaken' | 'refused';
+	readonly kind: 'question' | 'overtaken' | 'refused' | 'make-safe';
 	readonly words: string;
 	readonly standing?: Reading;
 }
+
+const LIST_OF_EVENT = {
+	reading: 'readings',
+	withdrawal: 'withdrawals',
+	conditions: 'conditions',
+	safety: 'safety',
+	curve: 'curves'
+} as const satisfies Record<Exclude<VisitEvent, { kind: 'changed' }>['kind'], keyof Visit>;
 
 const KEY = Symbol('visit');
 const WARM_QUANTITIES = ['open-circuit-voltage', 'operating-current'] as const;
@@ -66,6 +78,15 @@ export class VisitSession {
 	pending = $derived(this.storing.size > 0 || this.unsent.length > 0);
 
 	places = $derived(new Map(this.assessment.places.map((place) => [place.key, place])));
+	/** Verdicts by a limit, by key. */
+	limits = $derived(new Map(this.assessment.limits.map((limit) => [limit.key, limit])));
+	/** What the last figure hints at in the way it was read; null where nothing strikes. */
+	hint = $state<string | null>(null);
+	/** The server's clock, ms since 1970: this machine's, carried by what they differ. */
+	now = $state(0);
+	/** Whether what others store is heard. */
+	hearing = $state(false);
+	#clockAhead = 0;
 	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
 	suspects = $derived(
 		new Map(
@@ -76,10 +97,113 @@ export class VisitSession {
 		)
 	);
 
-	constructor(document: VisitDocument, assessment: Assessment) {
+	/** @param now of the server, ms since 1970 */
+	constructor(document: VisitDocument, assessment: Assessment, now: number) {
 		this.document = document;
 		this.assessment = assessment;
 		this.by = document.visit.by;
+		this.setClock(now);
+	}
+
+	/** Sets the clock by the server's: waits hang on it, and this machine's may jump. */
+	setClock(now: number): void {
+		this.#clockAhead = now - performance.now();
+		this.now = now;
+	}
+
+	/** Lets the clock run on; call it about once a second. */
+	tick(): void {
+		this.now = performance.now() + this.#clockAhead;
+	}
+
+	/**
+	 * Hears what others store in this visit, until the returned function is called. After a line that
+	 * broke, everything is loaded anew.
+	 *
+	 * @param reload loads the visit from the server
+	 */
+	hear(reload: () => Promise<void>): () => void {
+		const line = new EventSource(`/visits/${this.document.visit.id}/events`);
+		let broke = false;
+		line.onopen = () => {
+			this.hearing = true;
+			if (broke) void reload();
+			broke = false;
+		};
+		line.onerror = () => {
+			this.hearing = false;
+			broke = true;
+		};
+		line.onmessage = ({ data }: MessageEvent<string>) => {
+			const event = JSON.parse(data) as VisitEvent;
+			if (event.kind === 'changed') void reload();
+			else void this.#takeIn(event);
+		};
+		return () => line.close();
+	}
+
+	async #takeIn(event: Exclude<VisitEvent, { kind: 'changed' }>): Promise<void> {
+		const list = LIST_OF_EVENT[event.kind];
+		const entries = this.document.visit[list] as readonly { readonly id: string }[];
+		// One's own entry stands here already, or is on its way.
+		if (entries.some(({ id }) => id === event.entry.id)) return;
+		await this.#adopt({ [list]: [...entries, event.entry] });
+	}
+
+	/** The entry of making safe that stands for a step. */
+	#standingStep(step: string): SafetyEntry | null {
+		return standingSafety(this.document.visit.safety).get(step) ?? null;
+	}
+
+	/**
+	 * Stores that a step was done, or what its proving reading showed.
+	 *
+	 * @returns words where the server refuses it
+	 */
+	async settle(task: Task, step: string, value: number | null): Promise<string | null> {
+		return this.#sendStep(task, step, value, false);
+	}
+
+	/** Takes a step back: it and what follows are open again. */
+	async reopen(task: Task, step: string): Promise<string | null> {
+		return this.#sendStep(task, step, null, true);
+	}
+
+	async #sendStep(
+		task: Task,
+		step: string,
+		value: number | null,
+		withdrawn: boolean
+	): Promise<string | null> {
+		const entry: SafetyEntry = {
+			id: uuid(),
+			step,
+			value,
+			at: new Date(this.now).toISOString(),
+			by: this.by.trim() || this.document.visit.by,
+			supersedes: this.#standingStep(step)?.id ?? null,
+			withdrawn
+		};
+		const answer = await sendJson<{ entry: SafetyEntry }>(
+			`/visits/${this.document.visit.id}/safety`,
+			{ task, entry }
+		);
+		if (!answer.ok) return answer.words;
+		const { safety } = this.document.visit;
+		if (!safety.some(({ id }) => id === entry.id)) {
+			await this.#adopt({ safety: [...safety, answer.body.entry] });
+		}
+		return null;
+	}
+
+	/** Stores a measured curve; words where the server refuses it. */
+	async addCurve(curve: MeasuredCurve): Promise<string | null> {
+		const answer = await sendJson(`/visits/${this.document.visit.id}/curves`, curve);
+		if (!answer.ok) return answer.words;
+		const { curves } = this.document.visit;
+		if (!curves.some(({ id }) => id === curve.id))
+			await this.#adopt({ curves: [...curves, curve] });
+		return null;
 	}
 
 	/** Takes what the server sent anew; entries on their way are kept. */
@@ -101,6 +225,8 @@ export class VisitSession {
 				id: uuid(),
 				enteredAt: visit.startedAt,
 				by: visit.by,
+				basis: '',
+				follows: false,
 				irradiance: { value: 1000, relativeStandardUncertainty: 0.03, source: 'other' },
 				cellTemperature: { value: 25, standardUncertainty: 2, source: 'other' }
 			}
@@ -110,13 +236,14 @@ export class VisitSession {
 			if (!plate) return [];
 			return WARM_QUANTITIES.map((quantity) => ({
 				id: uuid(),
-				stringId: string.id,
+				place: stringPlace(string.id),
 				quantity,
-				switchingState: STATE_OF_QUANTITY[quantity],
+				state: usualState(quantity),
 				value: quantity === 'operating-current' ? plate.imp : plate.voc * string.moduleCount,
 				atVolts: quantity === 'operating-current' ? plate.vmp * string.moduleCount : null,
 				typed: '',
 				confirmed: false,
+				source: 'typed' as const,
 				takenAt: visit.startedAt,
 				by: visit.by,
 				supersedes: null
@@ -127,25 +254,35 @@ export class VisitSession {
 		}
 	}
 
+	/** Shows why one comes and what the inverter says; the server has it already. */
+	setPurpose(purpose: Visit['purpose'], inverterSays: string): void {
+		const visit = { ...this.document.visit, purpose, inverterSays };
+		this.document = { ...this.document, visit };
+	}
+
 	/** The mark of a string, as at the roof and the combiner. */
 	labelOf(stringId: string): string {
 		return this.document.record.strings.find(({ id }) => id === stringId)?.label ?? '';
 	}
 
 	standing(stringId: string, quantity: Quantity): Reading | null {
-		return standingReadings(this.document.visit).get(placeKey(stringId, quantity)) ?? null;
+		return this.standingAt(stringPlace(stringId), quantity);
+	}
+
+	standingAt(place: Place, quantity: Quantity): Reading | null {
+		return standingReadings(this.document.visit).get(placeKey(place, quantity)) ?? null;
 	}
 
 	/** Assesses and stores a figure; true if the next place may follow. */
 	async enter(entry: Entry): Promise<boolean> {
 		return this.#put({
+			source: 'typed',
 			...entry,
 			id: uuid(),
-			switchingState: STATE_OF_QUANTITY[entry.quantity],
 			confirmed: false,
 			takenAt: new Date().toISOString(),
 			by: this.by.trim() || this.document.visit.by,
-			supersedes: this.standing(entry.stringId, entry.quantity)?.id ?? null
+			supersedes: this.standingAt(entry.place, entry.quantity)?.id ?? null
 		});
 	}
 
@@ -196,20 +333,22 @@ export class VisitSession {
 		const { record, visit } = this.document;
 		const tried = { ...visit, readings: [...visit.readings, reading] };
 		const assessment = await assessInWorker().assess(record, tried);
-		const place = assessment.places.find(
-			({ key }) => key === placeKey(reading.stringId, reading.quantity)
-		);
+		const place = assessment.places.find(({ key }) => key === keyOf(reading));
 		const question = reading.confirmed
 			? null
 			: questionBeforeStoring(
 					reading.value,
 					place?.expected?.value ?? null,
-					QUANTITY_WORDS[reading.quantity].unit
+					QUANTITY_FACTS[reading.quantity].unit
 				);
 		if (question) {
 			this.question = { kind: 'surprising', words: question, reading };
 			return false;
 		}
+		const others = [...standingReadings(visit).values()].filter(
+			({ id }) => id !== reading.supersedes
+		);
+		this.hint = entryHint(reading, place?.expected?.value ?? null, others);
 		this.storing = new Set([...this.storing, reading.id]);
 		this.document = { ...this.document, visit: tried };
 		this.assessment = assessment;

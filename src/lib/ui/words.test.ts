@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { QUANTITIES } from '$core/expectation/visit';
+import { QUANTITIES, QUANTITY_FACTS } from '$core/expectation/quantity';
+import { stateWords, usualState } from '$core/expectation/switching';
 import { ago, day, dayAndTime } from './when';
-import { chance, count, figureOf, kilowatts, QUANTITY_WORDS, signed } from './words';
+import { chance, count, figureOf, kilowatts, signed } from './words';
 
 describe('times', () => {
 	it('are told in the site’s own time zone, whatever the machine’s is', () => {
@@ -49,9 +50,11 @@ describe('figures', () => {
 
 	it('have a name, a unit and a switching state for every quantity', () => {
 		for (const quantity of QUANTITIES) {
-			const words = QUANTITY_WORDS[quantity];
-			expect(words.unit).toBe(quantity === 'open-circuit-voltage' ? 'V' : 'A');
-			expect(words.state).toMatch(/isolated|running/);
+			const { words, meter, places } = QUANTITY_FACTS[quantity];
+			expect(words.length).toBeGreaterThan(1);
+			expect(meter.length).toBeGreaterThan(1);
+			expect(places.length).toBeGreaterThan(0);
+			expect(stateWords(usualState(quantity))).toMatch(/inverter (on|off), disconnect/);
 		}
 	});
 });

@@ -1,43 +1,11 @@
 import type { VerdictWord } from '$core/expectation/verdict';
-import type { Quantity } from '$core/expectation/visit';
+import type { Unit } from '$core/expectation/quantity';
 
 export const VERDICT_WORDS: Readonly<Record<VerdictWord, string>> = {
 	fits: 'fits',
 	look: 'look',
 	off: 'off',
 	'no-basis': 'no basis'
-};
-
-interface QuantityWords {
-	readonly name: string;
-	readonly symbol: string;
-	readonly unit: 'V' | 'A';
-	readonly state: string;
-	readonly meter: string;
-}
-
-export const QUANTITY_WORDS: Readonly<Record<Quantity, QuantityWords>> = {
-	'open-circuit-voltage': {
-		name: 'Open circuit',
-		symbol: 'Voc',
-		unit: 'V',
-		state: 'isolated, at the source side of its fuse',
-		meter: 'Volts DC, red on plus'
-	},
-	'operating-current': {
-		name: 'Running',
-		symbol: 'I',
-		unit: 'A',
-		state: 'running, inverter on',
-		meter: 'Clamp DC, zeroed, one conductor'
-	},
-	'short-circuit-current': {
-		name: 'Short circuit',
-		symbol: 'Isc',
-		unit: 'A',
-		state: 'isolated, shorted through rated switchgear',
-		meter: 'Tester, or clamp round the shorting lead'
-	}
 };
 
 /** "1 string", "8 strings": regular plurals only. */
@@ -50,13 +18,15 @@ export function chance(probability: number): string {
 	return probability > 0.995 ? '>99 %' : `${Math.max(1, Math.round(100 * probability))} %`;
 }
 
+const DIGITS: Readonly<Record<Unit, number>> = { V: 1, A: 2, ohm: 2, Mohm: 2, W: 0, '': 0 };
+
 /** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
-export function figureOf(value: number, unit: 'V' | 'A'): string {
-	return value.toFixed(unit === 'V' ? 1 : 2);
+export function figureOf(value: number, unit: Unit): string {
+	return value.toFixed(DIGITS[unit]);
 }
 
 /** {@link figureOf} with a true minus, and no sign on what rounds to nothing. */
-export function plainFigure(value: number, unit: 'V' | 'A'): string {
+export function plainFigure(value: number, unit: Unit): string {
 	const text = figureOf(Math.abs(value), unit);
 	return value < 0 && Number(text) !== 0 ? `\u2212${text}` : text;
 }

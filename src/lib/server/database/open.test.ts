@@ -74,7 +74,8 @@ describe('the database', () => {
 		expect(await migrations()).toEqual(before);
 		expect(before.map(({ name }) => name)).toEqual([
 			'0001-sites-visits-readings',
-			'0002-inspection-photographs-library'
+			'0002-inspection-photographs-library',
+			'0003-places-states-safety-curves'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

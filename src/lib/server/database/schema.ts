@@ -29,9 +29,11 @@ interface VisitTable {
 	revision_id: string;
 	started_at: string;
 	by_name: string;
+	purpose: Generated<string>;
 	reason: string;
+	inverter_says: Generated<string>;
 	note: string;
-	/** Accuracy of the two meters as JSON. */
+	/** The two meters as JSON. */
 	meters: string;
 }
 
@@ -47,6 +49,8 @@ export interface ConditionsTable {
 	cell_temperature: number;
 	cell_temperature_uncertainty: number;
 	cell_temperature_source: string;
+	basis: Generated<string>;
+	follows: Generated<number>;
 }
 
 /** Append-only: a correction supersedes, an undo withdraws, nothing is updated. */
@@ -54,13 +58,18 @@ export interface ReadingTable {
 	seq: Generated<number>;
 	id: string;
 	visit_id: string;
+	/** The string its place belongs to, or empty. */
 	string_id: string;
+	/** Place as JSON. */
+	place: string;
 	quantity: string;
+	/** SwitchingState as JSON, or "null". */
 	switching_state: string;
 	value: number;
 	at_volts: number | null;
 	typed: string;
 	confirmed: number;
+	source: Generated<string>;
 	taken_at: string;
 	by_name: string;
 	supersedes: string | null;
@@ -73,6 +82,14 @@ interface WithdrawalTable {
 	reading_id: string;
 	at: string;
 	by_name: string;
+}
+
+/** Append-only; the entry as JSON. */
+interface EntryTable {
+	seq: Generated<number>;
+	id: string;
+	visit_id: string;
+	entry: string;
 }
 
 interface PhotographTable {
@@ -115,6 +132,8 @@ export interface Tables {
 	conditions: ConditionsTable;
 	reading: ReadingTable;
 	withdrawal: WithdrawalTable;
+	safety_entry: EntryTable;
+	curve: EntryTable;
 	photograph: PhotographTable;
 	inspection_entry: InspectionEntryTable;
 	library_entry: LibraryEntryTable;

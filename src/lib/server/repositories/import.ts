@@ -6,6 +6,8 @@ import { appendInspectionEntry } from './inspection';
 import { findRevision, findSite, insertRevision, insertSite, newestRevision } from './sites';
 import {
 	appendConditions,
+	appendCurve,
+	appendSafety,
 	findVisit,
 	insertReading,
 	insertVisit,
@@ -69,6 +71,8 @@ export async function importVisit(
 		for (const entry of visit.conditions) await appendConditions(trx, visit.id, entry);
 		for (const reading of visit.readings) await insertReading(trx, visit.id, reading);
 		for (const withdrawal of visit.withdrawals) await insertWithdrawal(trx, visit.id, withdrawal);
+		for (const entry of visit.safety) await appendSafety(trx, visit.id, entry);
+		for (const curve of visit.curves) await appendCurve(trx, visit.id, curve);
 		for (const entry of inspection) await appendInspectionEntry(trx, visit.id, entry);
 		return succeed({ ...answer, already: false });
 	});

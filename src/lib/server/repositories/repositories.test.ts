@@ -9,6 +9,7 @@ import { readVisitData, writeVisitDocument } from '$core/document/file';
 import type { VisitDocument } from '$core/document/visit';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
+import { stringPlace } from '$core/expectation/place';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
 import { appendInspectionEntry, newestFindings } from './inspection';
@@ -117,7 +118,7 @@ describe('readings', () => {
 		expect(await appendReading(db, testId(9), first(), silent)).toMatchObject({
 			problem: { kind: 'no-such-visit' }
 		});
-		const lost = { ...correction(3, null), stringId: testId(5) };
+		const lost = { ...correction(3, null), place: stringPlace(testId(5)) };
 		expect(await appendReading(db, visitId, lost, silent)).toMatchObject({
 			problem: { kind: 'refused' }
 		});

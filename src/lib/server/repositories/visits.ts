@@ -1,17 +1,28 @@
-import type { Selectable } from 'kysely';
 import {
 	FORMAT,
 	VERSION,
-	conditionsSchema,
 	metersSchema,
-	readingSchema,
+	placeTrouble,
+	purposeSchema,
 	type VisitDocument
 } from '$core/document/visit';
-import { placeKey, standingReadings } from '$core/expectation/standing';
-import type { ConditionsEntry, Reading, Visit, Withdrawal } from '$core/expectation/visit';
+import { readingSchema } from '$core/document/reading';
+import { stringOfPlace } from '$core/expectation/place';
+import { placeWords } from '$core/expectation/place-words';
+import { keyOf, standingReadings } from '$core/expectation/standing';
+import type {
+	ConditionsEntry,
+	Reading,
+	SafetyEntry,
+	MeasuredCurve,
+	Visit,
+	Withdrawal
+} from '$core/expectation/visit';
+import { kitTrouble } from '$core/rules/kit';
+import { gateOfReading } from '$core/rules/making-safe/gate';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
-import type { ConditionsTable, ReadingTable } from '../database/schema';
+import { entriesOf } from './entries';
 import { inspectionOf } from './inspection';
 import { findRevision, findSite } from './sites';
 
@@ -58,28 +69,7 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 	const site = await findSite(db, row.site_id);
 	const revision = await findRevision(db, row.revision_id);
 	if (!site || !revision) return null;
-	const inOrder = { visit: id };
-	const [inspection, conditions, readings, withdrawals] = await Promise.all([
-		inspectionOf(db, id),
-		db
-			.selectFrom('conditions')
-			.selectAll()
-			.where('visit_id', '=', inOrder.visit)
-			.orderBy('seq')
-			.execute(),
-		db
-			.selectFrom('reading')
-			.selectAll()
-			.where('visit_id', '=', inOrder.visit)
-			.orderBy('seq')
-			.execute(),
-		db
-			.selectFrom('withdrawal')
-			.selectAll()
-			.where('visit_id', '=', inOrder.visit)
-			.orderBy('seq')
-			.execute()
-	]);
+	const entered = await entriesOf(db, id);
 	return {
 		format: FORMAT,
 		version: VERSION,
@@ -90,54 +80,19 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 			id: row.id,
 			startedAt: row.started_at,
 			by: row.by_name,
+			purpose: purposeSchema.parse(row.purpose),
 			reason: row.reason,
+			inverterSays: row.inverter_says,
 			note: row.note,
 			meters: metersSchema.parse(JSON.parse(row.meters)),
-			conditions: conditions.map(asConditions),
-			readings: readings.map(asReading),
-			withdrawals: withdrawals.map((w) => ({
-				id: w.id,
-				readingId: w.reading_id,
-				at: w.at,
-				by: w.by_name
-			}))
+			conditions: entered.conditions,
+			readings: entered.readings,
+			withdrawals: entered.withdrawals,
+			safety: entered.safety,
+			curves: entered.curves
 		},
-		inspection
+		inspection: await inspectionOf(db, id)
 	};
-}
-
-function asConditions(row: Selectable<ConditionsTable>) {
-	return conditionsSchema.parse({
-		id: row.id,
-		enteredAt: row.entered_at,
-		by: row.by_name,
-		irradiance: {
-			value: row.irradiance,
-			relativeStandardUncertainty: row.irradiance_relative_uncertainty,
-			source: row.irradiance_source
-		},
-		cellTemperature: {
-			value: row.cell_temperature,
-			standardUncertainty: row.cell_temperature_uncertainty,
-			source: row.cell_temperature_source
-		}
-	});
-}
-
-function asReading(row: Selectable<ReadingTable>) {
-	return readingSchema.parse({
-		id: row.id,
-		stringId: row.string_id,
-		quantity: row.quantity,
-		switchingState: row.switching_state,
-		value: row.value,
-		atVolts: row.at_volts,
-		typed: row.typed,
-		confirmed: row.confirmed === 1,
-		takenAt: row.taken_at,
-		by: row.by_name,
-		supersedes: row.supersedes
-	});
 }
 
 export async function insertVisit(
@@ -154,7 +109,9 @@ export async function insertVisit(
 			revision_id: revisionId,
 			started_at: visit.startedAt,
 			by_name: visit.by,
+			purpose: visit.purpose,
 			reason: visit.reason,
+			inverter_says: visit.inverterSays,
 			note: visit.note,
 			meters: JSON.stringify(metersSchema.parse(visit.meters))
 		})
@@ -169,6 +126,20 @@ export async function changeMeters(
 	await db
 		.updateTable('visit')
 		.set({ meters: JSON.stringify(metersSchema.parse(meters)) })
+		.where('id', '=', visitId)
+		.execute();
+}
+
+/** Why one comes, and what the inverter says. */
+export async function changePurpose(
+	db: Db,
+	visitId: string,
+	purpose: Visit['purpose'],
+	inverterSays: string
+): Promise<void> {
+	await db
+		.updateTable('visit')
+		.set({ purpose, inverter_says: inverterSays })
 		.where('id', '=', visitId)
 		.execute();
 }
@@ -190,7 +161,9 @@ export async function appendConditions(
 			irradiance_source: entry.irradiance.source,
 			cell_temperature: entry.cellTemperature.value,
 			cell_temperature_uncertainty: entry.cellTemperature.standardUncertainty,
-			cell_temperature_source: entry.cellTemperature.source
+			cell_temperature_source: entry.cellTemperature.source,
+			basis: entry.basis,
+			follows: entry.follows ? 1 : 0
 		})
 		.execute();
 }
@@ -205,13 +178,15 @@ export async function insertReading(
 		.values({
 			id: reading.id,
 			visit_id: visitId,
-			string_id: reading.stringId,
+			string_id: stringOfPlace(reading.place) ?? '',
+			place: JSON.stringify(reading.place),
 			quantity: reading.quantity,
-			switching_state: reading.switchingState,
+			switching_state: JSON.stringify(reading.state),
 			value: reading.value,
 			at_volts: reading.atVolts,
 			typed: reading.typed,
 			confirmed: reading.confirmed ? 1 : 0,
+			source: reading.source,
 			taken_at: reading.takenAt,
 			by_name: reading.by,
 			supersedes: reading.supersedes
@@ -240,6 +215,8 @@ export async function insertWithdrawal(
 export type ReadingRefusal =
 	| { readonly kind: 'no-such-visit' }
 	| { readonly kind: 'refused'; readonly words: string }
+	/** Steps of making safe stand before it. */
+	| { readonly kind: 'make-safe'; readonly words: string }
 	/** Another reading stands at the place than the one the person saw. */
 	| { readonly kind: 'overtaken'; readonly words: string; readonly standing: Reading }
 	/** The figure is surprising and not confirmed. */
@@ -267,25 +244,26 @@ export async function appendReading(
 				? succeed(repeated)
 				: refuse({ kind: 'refused' as const, words: 'Another reading already has this id.' });
 		}
-		const string = record.strings.find((candidate) => candidate.id === reading.stringId);
-		if (!string) {
-			return refuse({
-				kind: 'refused' as const,
-				words: 'The record of this visit has no such string. Load the page again.'
-			});
+		const lost = placeTrouble(record, reading.place);
+		if (lost) {
+			return refuse({ kind: 'refused' as const, words: `${lost} Load the page again.` });
 		}
-		const standing = standingReadings(visit).get(placeKey(reading.stringId, reading.quantity));
+		const kit = kitTrouble(record, visit.meters, reading);
+		if (kit) return refuse({ kind: 'refused' as const, words: kit });
+		const closed = gateWords(document, reading);
+		if (closed) return refuse({ kind: 'make-safe' as const, words: closed });
+		const standing = standingReadings(visit).get(keyOf(reading));
 		if ((standing?.id ?? null) !== reading.supersedes) {
 			if (!standing) {
 				return refuse({
 					kind: 'refused' as const,
-					words: `The reading of ${string.label} that this one was to replace has been taken back. Enter it again.`
+					words: `The reading of ${placeWords(record, reading.place)} that this one was to replace has been taken back. Enter it again.`
 				});
 			}
 			return refuse({
 				kind: 'overtaken' as const,
 				standing,
-				words: `${standing.by} stored ${standing.value} for ${string.label} meanwhile; yours is ${reading.value}. Store yours in its place, or keep theirs?`
+				words: `${standing.by} stored ${standing.value} for ${placeWords(record, reading.place)} meanwhile; yours is ${reading.value}. Store yours in its place, or keep theirs?`
 			});
 		}
 		const question = reading.confirmed ? null : ask(document);
@@ -293,6 +271,13 @@ export async function appendReading(
 		await insertReading(trx, visitId, reading);
 		return succeed(reading);
 	});
+}
+
+/** What stands before a reading, in words; null where nothing does. */
+function gateWords({ record, visit }: VisitDocument, reading: Reading): string | null {
+	// Verdicts decide what may be closed again, not what may be read.
+	const gate = gateOfReading(record, visit, new Map(), reading, Date.now());
+	return gate.open ? null : `Make safe first. Next: ${gate.next.step.title}.`;
 }
 
 /** Takes a reading back; one that was taken back already stays so. */
@@ -312,6 +297,59 @@ export async function withdrawReading(
 		}
 		return succeed(null);
 	});
+}
+
+/** Appends what was done or proved at a step of making safe; an entry repeated does no harm. */
+export async function appendSafety(
+	db: DbOrTransaction,
+	visitId: string,
+	entry: SafetyEntry
+): Promise<void> {
+	await appendEntry(db, 'safety_entry', visitId, entry);
+}
+
+/** Appends a measured curve; one repeated does no harm. */
+export async function appendCurve(
+	db: DbOrTransaction,
+	visitId: string,
+	curve: MeasuredCurve
+): Promise<void> {
+	await appendEntry(db, 'curve', visitId, curve);
+}
+
+async function appendEntry(
+	db: DbOrTransaction,
+	table: 'safety_entry' | 'curve',
+	visitId: string,
+	entry: { readonly id: string }
+): Promise<void> {
+	await db
+		.insertInto(table)
+		.values({ id: entry.id, visit_id: visitId, entry: JSON.stringify(entry) })
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.execute();
+}
+
+/** The newest visit of a site before a moment in which strings were read; null where there is none. */
+export async function earlierVisit(
+	db: Db,
+	siteId: string,
+	before: string
+): Promise<VisitDocument | null> {
+	const row = await db
+		.selectFrom('visit')
+		.select('id')
+		.where('site_id', '=', siteId)
+		.where('started_at', '<', before)
+		.where((eb) =>
+			eb.exists(
+				eb.selectFrom('reading').select('reading.id').whereRef('reading.visit_id', '=', 'visit.id')
+			)
+		)
+		.orderBy('started_at', 'desc')
+		.limit(1)
+		.executeTakeFirst();
+	return row ? findVisit(db, row.id) : null;
 }
 
 export async function visitExists(db: DbOrTransaction, id: string): Promise<boolean> {

@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { visitFormSchema } from '$core/document/forms';
-import { USUAL_METERS } from '$core/expectation/visit';
+import { emptyVisit } from '$core/expectation/visit';
 import { assess } from '$core/trace/assess';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
@@ -41,17 +41,14 @@ export const actions: Actions = {
 		const revision = await newestRevision(db, params.site);
 		if (!revision) return fail(404, { form });
 		const id = uuid();
-		await insertVisit(db, params.site, revision.id, {
-			id,
-			startedAt: new Date().toISOString(),
-			by: form.data.by,
-			reason: form.data.reason,
-			note: '',
-			meters: USUAL_METERS,
-			conditions: [],
-			readings: [],
-			withdrawals: []
-		});
-		redirect(303, `/visits/${id}/conditions`);
+		const { by, purpose, reason } = form.data;
+		const startedAt = new Date().toISOString();
+		await insertVisit(
+			db,
+			params.site,
+			revision.id,
+			emptyVisit({ id, startedAt, by, purpose, reason })
+		);
+		redirect(303, `/visits/${id}/plan`);
 	}
 };

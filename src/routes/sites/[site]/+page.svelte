@@ -3,7 +3,10 @@
 	import { resolve } from '$app/paths';
 	import { labelPower } from '$core/record/label-power';
 	import { findingsOf } from '$lib/ui/findings';
+	import { PURPOSES } from '$core/expectation/visit';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import { PURPOSE_WORDS } from '$lib/ui/purposes';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
 	import PathView from '$lib/ui/PathView.svelte';
@@ -79,6 +82,12 @@
 				bind:value={$form.by}
 				errors={$errors.by}
 				autocomplete="name"
+			/>
+			<Choice
+				label="Why you come"
+				name="purpose"
+				bind:value={$form.purpose as string}
+				options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
 			/>
 			<Field
 				label="Reason, if there is one"

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
+	import { invalidateAll } from '$app/navigation';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
 	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
@@ -7,13 +8,24 @@
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	// svelte-ignore state_referenced_locally
-	const session = provideVisit(new VisitSession(data.document, data.assessment));
+	const session = provideVisit(new VisitSession(data.document, data.assessment, data.now));
 	let sky = $state(0);
-	onMount(() => void session.warm());
+	onMount(() => {
+		void session.warm();
+		const clock = setInterval(() => session.tick(), 1000);
+		const deaf = session.hear(() => invalidateAll());
+		return () => {
+			clearInterval(clock);
+			deaf();
+		};
+	});
 	// Only what the server sends replaces the session, not a change of the session itself.
 	$effect(() => {
-		const { document, assessment } = data;
-		untrack(() => session.replace(document, assessment));
+		const { document, assessment, now } = data;
+		untrack(() => {
+			session.replace(document, assessment);
+			session.setClock(now);
+		});
 	});
 </script>
 

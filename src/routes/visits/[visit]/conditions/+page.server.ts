@@ -11,6 +11,7 @@ import { standingConditions } from '$core/expectation/standing';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
 import { appendConditions, changeMeters, findVisit } from '$lib/server/repositories/visits';
+import { tellVisit } from '$lib/server/visit-events';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ parent }) => {
@@ -42,12 +43,16 @@ export const actions: Actions = {
 		const db = await database();
 		const document = await findVisit(db, params.visit);
 		if (!document) error(404, { message: 'There is no such visit.' });
-		await appendConditions(db, params.visit, {
+		const entry = {
 			id: uuid(),
 			enteredAt: new Date().toISOString(),
 			by: document.visit.by,
+			basis: form.data.basis,
+			follows: form.data.follows && document.visit.conditions.length > 0,
 			...conditionsOfForm(form.data)
-		});
+		};
+		await appendConditions(db, params.visit, entry);
+		tellVisit(params.visit, { kind: 'conditions', entry });
 		redirect(303, `/visits/${params.visit}/measure`);
 	},
 	meters: async ({ params, request }) => {
@@ -56,6 +61,7 @@ export const actions: Actions = {
 		const db = await database();
 		if (!(await findVisit(db, params.visit))) error(404, { message: 'There is no such visit.' });
 		await changeMeters(db, params.visit, metersOfForm(form.data));
+		tellVisit(params.visit, { kind: 'changed' });
 		return { form };
 	}
 };

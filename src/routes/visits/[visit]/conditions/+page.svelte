@@ -19,7 +19,7 @@
 		holds.
 	</p>
 
-	<ConditionsForm data={data.conditionsForm} />
+	<ConditionsForm data={data.conditionsForm} {session} />
 
 	<div class="below">
 		<MetersForm data={data.metersForm} />
@@ -34,6 +34,8 @@
 							<span class="figure"
 								>{entry.irradiance.value} W/m², {entry.cellTemperature.value} °C</span
 							>
+							{#if entry.follows}<span class="soft">the sun had moved on,</span>{/if}
+							{#if entry.basis}<span class="soft">{entry.basis},</span>{/if}
 							<span class="soft"
 								>{dayAndTime(entry.enteredAt, session.document.site.timeZone)}, {entry.by}</span
 							>

@@ -8,10 +8,19 @@
 	} from '$core/conditions/conditions';
 	import type { ConditionsForm } from '$core/document/forms';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { readFigure } from '$core/document/figure';
+	import { READING_LIMITS } from '$core/document/reading';
+	import type { IrradianceBy, TemperatureBy } from '$core/conditions/routes';
+	import type { VisitSession } from '$lib/ui/visit-session.svelte';
+	import RouteHelp from './RouteHelp.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
 	import ConditionFields from './ConditionFields.svelte';
 
-	let { data }: { data: SuperValidated<ConditionsForm> } = $props();
+	interface Props {
+		data: SuperValidated<ConditionsForm>;
+		session: VisitSession;
+	}
+	let { data, session }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data, { id: 'conditions' });
 
@@ -19,6 +28,28 @@
 	function irradianceSource() {
 		const facts = IRRADIANCE_SOURCE_FACTS[$form.irradianceSource];
 		$form.irradianceDoubt = String(Number((100 * facts.standardUncertainty).toFixed(2)));
+	}
+
+	const irradianceTyped = $derived.by(() => {
+		const read = readFigure($form.irradiance, READING_LIMITS.irradiance);
+		return read.ok ? read.value : null;
+	});
+
+	/** Fills the form with what a way to the conditions found; the person sees it before it is stored. */
+	function take(found: Partial<IrradianceBy & TemperatureBy>) {
+		const { irradiance, cellTemperature, basis = '' } = found;
+		if (irradiance) {
+			$form.irradiance = irradiance.value.toFixed(0);
+			$form.irradianceSource = irradiance.source;
+			$form.irradianceDoubt = (100 * irradiance.relativeStandardUncertainty).toFixed(1);
+		}
+		if (cellTemperature) {
+			$form.cellTemperature = cellTemperature.value.toFixed(1);
+			$form.temperatureSource = cellTemperature.source;
+			$form.temperatureDoubt = cellTemperature.standardUncertainty.toFixed(1);
+		}
+		$form.basis =
+			irradiance && cellTemperature ? basis : [$form.basis, basis].filter(Boolean).join('; ');
 	}
 
 	function temperatureSource() {
@@ -80,11 +111,46 @@
 		}}
 		bind:doubt={$form.temperatureDoubt}
 	/>
+	{#if session.document.visit.conditions.length > 0}
+		<label class="follows">
+			<input type="checkbox" name="follows" bind:checked={$form.follows} />
+			<span
+				>The sun has moved on since the last entry: this ends the series.
+				<span class="soft">Unticked, it stands for all readings, as a correction does.</span></span
+			>
+		</label>
+	{/if}
+	<input type="hidden" name="basis" value={$form.basis} />
+	{#if $form.basis}<p class="soft basis">Worked out from {$form.basis}.</p>{/if}
 	<FormTrouble words={$message} />
 	<p><button class="act" disabled={$submitting}>Store and measure</button></p>
 </form>
 
+<RouteHelp {session} irradiance={irradianceTyped} ontake={take} />
+
 <style>
+	.follows {
+		display: flex;
+		align-items: start;
+		gap: 0.8rem;
+		grid-column: 1 / -1;
+		min-height: 44px;
+	}
+
+	.follows input {
+		width: 26px;
+		height: 26px;
+		flex: none;
+	}
+
+	.follows .soft {
+		display: block;
+	}
+
+	.basis {
+		grid-column: 1 / -1;
+	}
+
 	form {
 		display: grid;
 		grid-template-columns: 1fr 1fr;

@@ -30,6 +30,8 @@
 			<tr>
 				<th><span class="sr-only">Meter</span></th>
 				{#each ACCURACY as { words } (words)}<th>{words}</th>{/each}
+				<th>DC rating</th>
+				<th>CAT</th>
 			</tr>
 		</thead>
 		<tbody>
@@ -50,6 +52,29 @@
 							{column.part === 'Resolution' ? unit : ''}
 						</td>
 					{/each}
+					<td>
+						<input
+							name="{meter}Rating"
+							aria-label="{words}, DC rating"
+							inputmode="decimal"
+							class="figure"
+							bind:value={$form[`${meter}Rating`]}
+							aria-invalid={Boolean($errors[`${meter}Rating`])}
+						/> V
+					</td>
+					<td>
+						<select
+							class="bare"
+							name="{meter}Category"
+							aria-label="{words}, category"
+							bind:value={$form[`${meter}Category`]}
+						>
+							<option value="">?</option>
+							<option value="2">II</option>
+							<option value="3">III</option>
+							<option value="4">IV</option>
+						</select>
+					</td>
 				</tr>
 			{/each}
 		</tbody>
@@ -59,6 +84,11 @@
 			{#each $errors[`${meter}${column.part}`] ?? [] as wrong (wrong)}
 				<p class="error">{words}, {column.words}: {wrong}</p>
 			{/each}
+		{/each}
+	{/each}
+	{#each METERS as { meter, words } (meter)}
+		{#each $errors[`${meter}Rating`] ?? [] as wrong (wrong)}
+			<p class="error">{words}, DC rating: {wrong}</p>
 		{/each}
 	{/each}
 	<FormTrouble words={$message} />

@@ -2,7 +2,8 @@
 	import type { ArrayRecord } from '$core/record/record';
 	import type { Assessment } from '$core/trace/assess';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
-	import { figureOf, QUANTITY_WORDS, signed } from '$lib/ui/words';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { figureOf, signed } from '$lib/ui/words';
 
 	let { assessment, record }: { assessment: Assessment; record: ArrayRecord } = $props();
 	const read = $derived(assessment.places.filter((place) => place.reading));
@@ -23,7 +24,7 @@
 		>
 		<tbody>
 			{#each read as place (place.key)}
-				{@const words = QUANTITY_WORDS[place.quantity]}
+				{@const words = QUANTITY_FACTS[place.quantity]}
 				<tr>
 					<td class="figure">{labelOf(place.stringId)} {words.symbol}</td>
 					<td class="num figure">{figureOf(place.reading?.value ?? 0, words.unit)} {words.unit}</td>

@@ -1,25 +1,56 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
-	import { placeKey } from '$core/expectation/standing';
-	import { QUANTITIES, type Quantity } from '$core/expectation/visit';
+	import { placeKey, type Place } from '$core/expectation/place';
+	import {
+		isStringQuantity,
+		QUANTITIES,
+		QUANTITY_FACTS,
+		STRING_QUANTITIES,
+		type Quantity
+	} from '$core/expectation/quantity';
+	import { keyOf } from '$core/expectation/standing';
+	import { itemsOf, visitPlan } from '$core/rules/plan/plan';
+	import { spotAt, spotsOf, type Spot } from '$core/rules/plan/spots';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import WhySheet from '$lib/ui/WhySheet.svelte';
-	import { QUANTITY_WORDS } from '$lib/ui/words';
+	import ModulePicker from './ModulePicker.svelte';
+	import SpotList from './SpotList.svelte';
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
+	const plan = $derived(visitPlan(record, session.document.visit, session.assessment.places));
+	const planned = $derived(itemsOf(plan));
+	/** Quantities of the plan in its order, and those that were read besides. */
+	const tabs = $derived.by((): Quantity[] => {
+		const read = [...session.limits.values()].map(({ reading }) => reading.quantity);
+		const strings = session.assessment.places.flatMap(({ reading }) => reading?.quantity ?? []);
+		return [
+			...new Set([
+				...STRING_QUANTITIES,
+				...planned.map((item) => item.quantity),
+				...read,
+				...strings,
+				quantity
+			])
+		];
+	});
 
 	let quantity = $state<Quantity>('open-circuit-voltage');
 	let index = $state(0);
+	/** A place that is in no list: a module of a string. */
+	let single = $state.raw<Place | null>(null);
 
-	const string = $derived(record.strings[index] ?? null);
-	const lit = $derived(string && placeKey(string.id, quantity));
-	const place = $derived(lit === null ? null : (session.places.get(lit) ?? null));
+	const spots = $derived(spotsOf(record, quantity));
+	const spot = $derived<Spot | null>(
+		single ? spotAt(record, single, quantity) : (spots[index] ?? null)
+	);
+	const lit = $derived(spot && keyOf(spot));
+	const onStrings = $derived(isStringQuantity(quantity) && single === null);
 	const others = $derived(
-		QUANTITIES.filter(
+		STRING_QUANTITIES.filter(
 			(other) =>
 				other !== quantity &&
 				session.assessment.places.some((p) => p.quantity === other && p.reading !== null)
@@ -29,49 +60,75 @@
 	let whyKey = $state<string | null>(null);
 	const why = $derived(whyKey === null ? null : (session.places.get(whyKey) ?? null));
 
-	// The first place without a reading is lit at the start.
-	const open = firstOpen();
-	if (open) {
-		quantity = open.quantity;
-		index = open.index;
+	start();
+	function start(): void {
+		const asked = page.url.searchParams.get('quantity');
+		const wanted = QUANTITIES.find((name) => name === asked);
+		// The first place without a reading is lit at the start.
+		const open = wanted ?? firstOpen() ?? 'open-circuit-voltage';
+		choose(open);
+		const key = page.url.searchParams.get('place');
+		const at = spots.findIndex((candidate) => keyOf(candidate) === key);
+		if (at >= 0) index = at;
 	}
 
-	function firstOpen(): { quantity: Quantity; index: number } | null {
-		for (const candidate of ['open-circuit-voltage', 'operating-current'] as const) {
-			const open = record.strings.findIndex((s) => !session.standing(s.id, candidate));
-			if (open >= 0) return { quantity: candidate, index: open };
-		}
-		return null;
-	}
-
-	function choose(stringId: string, chosen: Quantity) {
-		quantity = chosen;
-		index = Math.max(
-			0,
-			record.strings.findIndex((s) => s.id === stringId)
+	function firstOpen(): Quantity | null {
+		return (
+			(['open-circuit-voltage', 'operating-current'] as const).find((candidate) =>
+				record.strings.some(({ id }) => !session.standing(id, candidate))
+			) ?? null
 		);
-		const key = placeKey(stringId, chosen);
+	}
+
+	/** Goes to a quantity, at its first place without a reading. */
+	function choose(wanted: Quantity): void {
+		single = null;
+		quantity = wanted;
+		const open = spotsOf(record, wanted).findIndex(
+			({ place }) => !session.standingAt(place, wanted)
+		);
+		index = Math.max(0, open);
+	}
+
+	function place(where: Place, wanted: Quantity): void {
+		quantity = wanted;
+		const key = placeKey(where, wanted);
+		const at = spotsOf(record, wanted).findIndex((candidate) => keyOf(candidate) === key);
+		single = at < 0 ? where : null;
+		index = Math.max(0, at);
 		whyKey = session.places.get(key)?.reading ? key : null;
 	}
 
-	/** One place on or back; at the end of the open-circuit volts the running currents begin. */
-	function move(by: 1 | -1) {
+	/** One place on or back; at the end of one quantity the next of the plan begins. */
+	function move(by: 1 | -1): void {
+		if (single) return;
 		const next = index + by;
-		if (next >= 0 && next < record.strings.length) index = next;
-		else if (by === 1 && quantity === 'open-circuit-voltage') {
-			quantity = 'operating-current';
-			index = 0;
-		} else if (by === -1 && quantity === 'operating-current') {
-			quantity = 'open-circuit-voltage';
-			index = record.strings.length - 1;
+		if (next >= 0 && next < spots.length) {
+			index = next;
+			return;
 		}
+		const at = tabs.indexOf(quantity);
+		const rest = by === 1 ? tabs.slice(at + 1) : tabs.slice(0, at).reverse();
+		const other = rest.find((name) => planned.some((item) => item.quantity === name));
+		if (!other) return;
+		quantity = other;
+		index = by === 1 ? 0 : Math.max(0, spotsOf(record, other).length - 1);
 	}
 
-	function stored(key: string) {
-		whyKey = key;
+	function nextQuantity(): void {
+		choose(tabs[(tabs.indexOf(quantity) + 1) % tabs.length]!);
+	}
+
+	function stored(key: string): void {
+		whyKey = session.places.has(key) ? key : null;
 		move(1);
 	}
 
+	const WAYS = [
+		{ href: '/visits/[visit]/combiner', words: 'Combiner check' },
+		{ href: '/visits/[visit]/curves', words: 'Measured curves' },
+		{ href: '/visits/[visit]/instruments', words: 'Instruments' }
+	] as const;
 	const imported = $derived(page.url.searchParams.get('import'));
 </script>
 
@@ -89,7 +146,7 @@
 	</div>
 {:else}
 	<div class="measure">
-		<section class="field" aria-label="Strings">
+		<section class="field" aria-label="Places">
 			{#if imported}
 				<p class="notice" data-kind="done" role="status">
 					{imported === 'done'
@@ -99,51 +156,75 @@
 			{/if}
 			{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
 			<div class="quantities" role="group" aria-label="What is measured">
-				{#each QUANTITIES as candidate (candidate)}
+				{#each tabs as candidate (candidate)}
 					<button
 						type="button"
 						aria-pressed={quantity === candidate}
-						onclick={() => {
-							quantity = candidate;
-							index = 0;
-						}}
+						onclick={() => choose(candidate)}
 					>
-						{QUANTITY_WORDS[candidate].name}
-						<span class="figure">{QUANTITY_WORDS[candidate].unit}</span>
+						{QUANTITY_FACTS[candidate].words}
+						<span class="figure">{QUANTITY_FACTS[candidate].unit}</span>
 					</button>
 				{/each}
-			</div>
-			<PathView
-				{record}
-				places={session.places}
-				shown={[quantity]}
-				marks={others}
-				suspects={session.suspects}
-				{lit}
-				room={112}
-				onchoose={choose}
-			/>
-			<p class="legend soft">
-				<svg viewBox="0 0 34 16" aria-hidden="true"
-					><rect x="1" y="2" width="32" height="12" /><path
-						d="M7 2L1 8M14 2L2 14M21 2L9 14M28 2L16 14M33 4L23 14"
-					/></svg
+				<label class="sr-only" for="another">Another quantity</label>
+				<select
+					id="another"
+					class="bare"
+					value=""
+					onchange={(event) => choose(event.currentTarget.value as Quantity)}
 				>
-				expected here and now, ± 2 standard uncertainties; the bar is the reading.
-				{#if quantity === 'open-circuit-voltage'}Long ticks are one module’s volts, short ones a
-					section.{:else}Long ticks are 10 %.{/if}
-			</p>
+					<option value="" disabled>More…</option>
+					{#each QUANTITIES.filter((name) => !tabs.includes(name)) as name (name)}
+						<option value={name}>{QUANTITY_FACTS[name].words}</option>
+					{/each}
+				</select>
+			</div>
+			{#if onStrings && isStringQuantity(quantity)}
+				<PathView
+					{record}
+					places={session.places}
+					shown={[quantity]}
+					marks={others}
+					suspects={session.suspects}
+					{lit}
+					room={112}
+					onchoose={(id, wanted) => place({ kind: 'string', string: id }, wanted)}
+				/>
+				<p class="legend soft">
+					<svg viewBox="0 0 34 16" aria-hidden="true"
+						><rect x="1" y="2" width="32" height="12" /><path
+							d="M7 2L1 8M14 2L2 14M21 2L9 14M28 2L16 14M33 4L23 14"
+						/></svg
+					>
+					expected here and now, ± 2 standard uncertainties; the bar is the reading.
+					{#if quantity === 'open-circuit-voltage'}Long ticks are one module’s volts, short ones a
+						section.{:else}Long ticks are 10 %.{/if}
+				</p>
+			{:else}
+				<SpotList {session} {spots} {lit} onchoose={(where) => place(where, quantity)} />
+			{/if}
+			<nav class="ways" aria-label="Other ways to measure">
+				{#each WAYS as { href, words } (words)}
+					<a class="act-plain" href={resolve(href, { visit: session.document.visit.id })}>{words}</a
+					>
+				{/each}
+			</nav>
+			{#if QUANTITY_FACTS[quantity].places.includes('module')}
+				<details open={!onStrings}>
+					<summary>One module of a string</summary>
+					<ModulePicker {record} {quantity} onchoose={(where) => place(where, quantity)} />
+				</details>
+			{/if}
 		</section>
 		<aside>
-			{#if string}
+			{#if spot}
 				<EntryPanel
 					{session}
-					{string}
-					{quantity}
-					{place}
+					{spot}
 					onmove={move}
 					onstored={stored}
-					onplace={choose}
+					onplace={place}
+					onother={nextQuantity}
 				/>
 			{/if}
 			{#if why}<WhySheet place={why} {session} />{/if}
@@ -182,6 +263,7 @@
 
 	.quantities {
 		display: flex;
+		flex-wrap: wrap;
 		gap: 0;
 		margin-bottom: 0.7rem;
 		border-bottom: var(--stroke) solid var(--rule);
@@ -189,14 +271,40 @@
 
 	.quantities button {
 		min-height: 46px;
-		padding: 0 1.1rem;
+		padding: 0 0.8rem;
 		font-weight: 600;
+		white-space: nowrap;
 		color: var(--soft);
+	}
+
+	.quantities select {
+		width: 6.5rem;
+		margin-inline-start: auto;
+		margin-bottom: 0.3rem;
 	}
 
 	.quantities button[aria-pressed='true'] {
 		color: var(--ink);
 		box-shadow: inset 0 -4px var(--accent);
+	}
+
+	details {
+		margin-top: 1rem;
+		border-top: 1px solid var(--line);
+	}
+
+	summary {
+		display: flex;
+		align-items: center;
+		min-height: 46px;
+		font-weight: 600;
+	}
+
+	.ways {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+		margin-top: 1rem;
 	}
 
 	.legend {
@@ -232,7 +340,6 @@
 
 		.quantities button {
 			padding: 0 0.7rem;
-			flex: 1;
 		}
 	}
 </style>

@@ -1,21 +1,24 @@
 import { error, json } from '@sveltejs/kit';
 import { problemOf } from '$core/document/file';
-import { readingSchema, type VisitDocument } from '$core/document/visit';
+import { readingSchema } from '$core/document/reading';
+import type { VisitDocument } from '$core/document/visit';
 import { questionBeforeStoring } from '$core/expectation/entry-question';
 import { expectReadings } from '$core/expectation/expect';
-import { placeKey } from '$core/expectation/standing';
+import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { keyOf } from '$core/expectation/standing';
 import type { Reading } from '$core/expectation/visit';
 import { database } from '$lib/server/database';
 import { readJson } from '$lib/server/read-json';
 import { appendReading } from '$lib/server/repositories/visits';
+import { tellVisit } from '$lib/server/visit-events';
 import type { RequestHandler } from './$types';
 
 /** The same question the browser asks, for whoever does not ask it. */
 function ask({ record, visit }: VisitDocument, reading: Reading): string | null {
-	const key = placeKey(reading.stringId, reading.quantity);
+	const key = keyOf(reading);
 	const tried = { ...visit, readings: [...visit.readings, reading] };
 	const place = expectReadings(record, tried).places.find((candidate) => candidate.key === key);
-	const unit = reading.quantity === 'open-circuit-voltage' ? 'V' : 'A';
+	const { unit } = QUANTITY_FACTS[reading.quantity];
 	return questionBeforeStoring(reading.value, place?.expected?.value ?? null, unit);
 }
 
@@ -28,7 +31,10 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const stored = await appendReading(await database(), params.visit, input.data, (document) =>
 		ask(document, input.data)
 	);
-	if (stored.ok) return json({ reading: stored.value }, { status: 201 });
+	if (stored.ok) {
+		tellVisit(params.visit, { kind: 'reading', entry: stored.value });
+		return json({ reading: stored.value }, { status: 201 });
+	}
 	const refusal = stored.problem;
 	if (refusal.kind === 'no-such-visit') error(404, { message: 'There is no such visit.' });
 	return json(refusal, { status: refusal.kind === 'refused' ? 400 : 409 });

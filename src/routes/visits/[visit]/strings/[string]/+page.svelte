@@ -4,7 +4,9 @@
 	import { goto, replaceState } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import { stringOfPlace } from '$core/expectation/place';
 	import { standingReadings } from '$core/expectation/standing';
+	import { isStringReading } from '$core/expectation/visit';
 	import { FAULTS } from '$core/faults/codes';
 	import type { Study } from '$core/faults/what-if';
 	import StringChart from '$lib/charts/StringChart.svelte';
@@ -31,7 +33,7 @@
 	/** Volts that a held bus starts from: as read, or of the label. */
 	const usualVolts = $derived.by(() => {
 		const read = [...standingReadings(session.document.visit).values()].find(
-			(reading) => reading.atVolts !== null && reading.stringId === string?.id
+			(reading) => reading.atVolts !== null && stringOfPlace(reading.place) === string?.id
 		);
 		return Math.round(read?.atVolts ?? (type?.plate.vmp ?? 30) * (string?.moduleCount ?? 1));
 	});
@@ -113,7 +115,8 @@
 
 	const readings = $derived.by((): DrawnReading[] =>
 		[...standingReadings(session.document.visit).values()]
-			.filter((reading) => reading.stringId === string?.id)
+			.filter(isStringReading)
+			.filter(({ place }) => place.string === string?.id)
 			.map((reading) => {
 				switch (reading.quantity) {
 					case 'open-circuit-voltage':

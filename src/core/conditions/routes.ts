@@ -1,0 +1,139 @@
+import { fitLabel } from '../module/fit';
+import type { Plate } from '../module/plate';
+import { refuse, succeed, type Result } from '../units/result';
+import { fromAirAndWind, fromBackProbe, fromNominal } from './cell-temperature';
+import { clearSky } from './clear-sky';
+import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';
+import { fromControlModule } from './control-module';
+import { onPlane, type Plane } from './plane';
+import { fromShadow } from './shadow';
+import { sunPosition, type Observer } from './sun';
+
+/*
+ * Each way to the conditions, from what one can read on site to light in the plane and heat of the
+ * cells, with the words of what it was worked out from.
+ */
+
+/** Light, or heat, by one way. */
+export interface IrradianceBy {
+	readonly irradiance: Conditions['irradiance'];
+	readonly basis: string;
+}
+export interface TemperatureBy {
+	readonly cellTemperature: Conditions['cellTemperature'];
+	readonly basis: string;
+}
+
+/** Both from a known good module read at the same moment. */
+export function byControlModule(
+	plate: Plate,
+	isc: number,
+	voc: number
+): Result<IrradianceBy & TemperatureBy, string> {
+	const read = fromControlModule(fitLabel(plate), isc, voc);
+	if (!read.ok) return read;
+	return succeed({
+		irradiance: {
+			value: read.value.irradiance,
+			relativeStandardUncertainty: IRRADIANCE_SOURCE_FACTS['control-module'].standardUncertainty,
+			source: 'control-module'
+		},
+		cellTemperature: {
+			value: read.value.cellTemperature,
+			standardUncertainty: TEMPERATURE_SOURCE_FACTS['control-voc'].standardUncertainty,
+			source: 'control-voc'
+		},
+		basis: `control module: Isc ${isc} A, Voc ${voc} V`
+	});
+}
+
+/** How far the sun stands above the horizon at least for a clear-sky estimate, degrees; judgement. */
+const LOWEST_SUN = 10;
+
+/**
+ * Light in a plane under a clear sky. The last resort: clouds and haze are not in it.
+ *
+ * @param instant UTC, ms since 1970-01-01
+ */
+export function byClearSky(
+	observer: Observer,
+	plane: Plane,
+	instant: number
+): Result<IrradianceBy, string> {
+	const sun = sunPosition(instant, observer);
+	const height = 90 - sun.zenith;
+	if (height < LOWEST_SUN) {
+		return refuse(
+			height < 0
+				? 'The sun is below the horizon there at this time. Check the time, and that west is negative.'
+				: `The sun stands only ${height.toFixed(0)}° high: a clear-sky estimate says nothing then.`
+		);
+	}
+	const { effective } = onPlane(sun, plane, clearSky(sun));
+	return succeed({
+		irradiance: {
+			value: effective,
+			relativeStandardUncertainty: IRRADIANCE_SOURCE_FACTS['clear-sky'].standardUncertainty,
+			source: 'clear-sky'
+		},
+		basis: `clear sky at ${observer.latitude}°, ${observer.longitude}°, tilt ${plane.tilt}°, azimuth ${plane.azimuth}°; sun ${height.toFixed(0)}° high`
+	});
+}
+
+/** How surely a stick's shadow and a sensor square to the sun give the light in the plane, relative; judgement. */
+const SHADOW_DOUBT = 0.05;
+/** Share of the light that comes from the sky beside the sun on a clear day; judgement. */
+const DIFFUSE_SHARE = 0.12;
+
+/**
+ * Light in the plane from a sensor that was held square to the sun, and the shadow of an object square
+ * to the glass: the beam falls with the cosine, the sky's share does not.
+ */
+export function byShadow(
+	squareToSun: number,
+	objectHeight: number,
+	shadowLength: number
+): Result<IrradianceBy, string> {
+	if (!(objectHeight > 0) || !(shadowLength >= 0)) {
+		return refuse('The object’s height must be above 0, its shadow 0 or longer, in the same unit.');
+	}
+	const { angle, beamShare } = fromShadow(objectHeight, shadowLength);
+	return succeed({
+		irradiance: {
+			value: squareToSun * (DIFFUSE_SHARE + (1 - DIFFUSE_SHARE) * beamShare),
+			relativeStandardUncertainty: SHADOW_DOUBT,
+			source: 'other'
+		},
+		basis: `square to the sun ${squareToSun} W/m², shadow ${shadowLength} over ${objectHeight}: ${angle.toFixed(0)}° off the glass, ${(100 * beamShare).toFixed(0)} % of the beam`
+	});
+}
+
+/** Cells from a probe on the back. */
+export function byBackProbe(back: number, irradiance: number): TemperatureBy {
+	return {
+		cellTemperature: {
+			value: fromBackProbe(back, irradiance),
+			standardUncertainty: TEMPERATURE_SOURCE_FACTS['probe-on-back'].standardUncertainty,
+			source: 'probe-on-back'
+		},
+		basis: `back of a module ${back} °C`
+	};
+}
+
+/** Usual nominal operating cell temperature, degC; common practice. */
+const USUAL_NOCT = 45;
+
+/** Cells from the air: with its wind where that is known, by the nominal operating temperature else. */
+export function byAir(air: number, wind: number | null, irradiance: number): TemperatureBy {
+	return {
+		cellTemperature: {
+			value:
+				wind === null
+					? fromNominal(air, irradiance, USUAL_NOCT)
+					: fromAirAndWind(air, irradiance, wind),
+			standardUncertainty: TEMPERATURE_SOURCE_FACTS['from-air'].standardUncertainty,
+			source: 'from-air'
+		},
+		basis: `air ${air} °C${wind === null ? `, NOCT ${USUAL_NOCT} °C` : `, wind ${wind} m/s`}`
+	};
+}

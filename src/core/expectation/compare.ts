@@ -1,0 +1,93 @@
+import type { ArrayRecord } from '../record/record';
+import type { Expectations, PlaceVerdict } from './expect';
+import { STC, translatedString, translatePoint } from './iec60891';
+import { stringKey } from './place';
+import type { StringQuantity } from './quantity';
+import { conditionsAt, standingReadings } from './standing';
+import type { Visit } from './visit';
+
+/** One string in the comparison: everything that was read of it, worst first. */
+export interface ComparedString {
+	readonly stringId: string;
+	readonly label: string;
+	readonly volts: PlaceVerdict | null;
+	readonly running: PlaceVerdict | null;
+	readonly short: PlaceVerdict | null;
+	/** How far off it is in modules: of volts, or of its current as a share of the string. */
+	readonly modules: number;
+}
+
+const ofString = (
+	places: ReadonlyMap<string, PlaceVerdict>,
+	id: string,
+	quantity: StringQuantity
+): PlaceVerdict | null => {
+	const place = places.get(stringKey(id, quantity)) ?? null;
+	return place?.reading ? place : null;
+};
+
+/** All strings that were read, ordered by how far they are off in modules, the worst first. */
+export function comparedStrings(
+	record: ArrayRecord,
+	{ places }: Pick<Expectations, 'places'>
+): ComparedString[] {
+	const byKey = new Map(places.map((place) => [place.key, place]));
+	return record.strings
+		.map(({ id, label, moduleCount }): ComparedString => {
+			const volts = ofString(byKey, id, 'open-circuit-voltage');
+			const running = ofString(byKey, id, 'operating-current');
+			const short = ofString(byKey, id, 'short-circuit-current');
+			const lost = [
+				Math.abs(volts?.counted?.modules ?? (volts?.relative ?? 0) * moduleCount),
+				...[running, short].map((place) => Math.abs(place?.relative ?? 0) * moduleCount)
+			];
+			return { stringId: id, label, volts, running, short, modules: Math.max(...lost) };
+		})
+		.filter(({ volts, running, short }) => volts ?? running ?? short)
+		.sort((a, b) => b.modules - a.modules);
+}
+
+/** Readings of a string carried to standard conditions, for reports and for other years. */
+export interface AtStandard {
+	/** V; null where it was not read. */
+	readonly voc: number | null;
+	/** A, of the short-circuit current, or of the running current where that was not read. */
+	readonly amps: number | null;
+	/** Whether the current is a running one. */
+	readonly running: boolean;
+}
+
+/**
+ * What each string would have read at 1000 W/m2 and 25 degC: IEC 60891, procedure 2, from the light and
+ * heat at each reading's own moment.
+ *
+ * @returns by the string's mark, so that visits to different revisions of a record can be compared
+ */
+export function atStandard(record: ArrayRecord, visit: Visit): Map<string, AtStandard> {
+	const standing = standingReadings(visit);
+	const found = new Map<string, AtStandard>();
+	for (const string of record.strings) {
+		const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId);
+		if (!type) continue;
+		const how = translatedString(type, string.moduleCount);
+		const carried = (quantity: StringQuantity) => {
+			const reading = standing.get(stringKey(string.id, quantity));
+			const from = reading && conditionsAt(visit, reading.takenAt);
+			if (!reading || !from) return null;
+			const isVolts = quantity === 'open-circuit-voltage';
+			const point = isVolts
+				? { volts: reading.value, amps: 0 }
+				: { volts: reading.atVolts ?? 0, amps: reading.value };
+			const { volts, amps } = translatePoint(point, how, from, STC);
+			return isVolts ? volts : amps;
+		};
+		const short = carried('short-circuit-current');
+		const running = carried('operating-current');
+		found.set(string.label, {
+			voc: carried('open-circuit-voltage'),
+			amps: short ?? running,
+			running: short === null
+		});
+	}
+	return found;
+}

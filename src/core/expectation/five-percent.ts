@@ -1,0 +1,64 @@
+import { stringKey } from './place';
+import { median } from './median';
+import { STRING_QUANTITIES, type StringQuantity } from './quantity';
+import type { Reading } from './visit';
+import type { ArrayRecord, StringRecord } from '../record/record';
+
+/** What the plain rule says of one reading: within 5 % of its like, or not. */
+export interface PlainRule {
+	/** Off the median of its like, 1. */
+	readonly relative: number;
+	readonly passes: boolean;
+	/** Share of one module in the string, 1: what 5 % of it hides. */
+	readonly inModules: number;
+}
+
+/** Strings are alike within so much in steady light; IEC 62446-1, from memory. */
+const WITHIN = 0.05;
+/** Like strings that make a median. */
+const LIKE = 3;
+
+/**
+ * Every string's reading against the median of strings of its type and length, by the plain rule of
+ * IEC 62446-1, for standing beside the band.
+ */
+export function plainRule(
+	record: ArrayRecord,
+	standing: ReadonlyMap<string, Reading>
+): ReadonlyMap<string, PlainRule> {
+	const rules = new Map<string, PlainRule>();
+	for (const quantity of STRING_QUANTITIES) {
+		for (const { strings, middle } of likes(record, standing, quantity)) {
+			for (const string of strings) {
+				const key = stringKey(string.id, quantity);
+				const relative = standing.get(key)!.value / middle - 1;
+				rules.set(key, {
+					relative,
+					passes: Math.abs(relative) <= WITHIN,
+					inModules: Math.abs(relative) * string.moduleCount
+				});
+			}
+		}
+	}
+	return rules;
+}
+
+function likes(
+	{ strings }: ArrayRecord,
+	standing: ReadonlyMap<string, Reading>,
+	quantity: StringQuantity
+) {
+	const groups = new Map<string, StringRecord[]>();
+	for (const string of strings) {
+		if (!standing.has(stringKey(string.id, quantity))) continue;
+		const kind = `${string.moduleTypeId}/${string.moduleCount}`;
+		groups.set(kind, [...(groups.get(kind) ?? []), string]);
+	}
+	return [...groups.values()]
+		.filter((group) => group.length >= LIKE)
+		.map((group) => ({
+			strings: group,
+			middle: median(group.map(({ id }) => standing.get(stringKey(id, quantity))!.value))
+		}))
+		.filter(({ middle }) => middle > 0);
+}

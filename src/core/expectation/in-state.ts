@@ -1,0 +1,97 @@
+import { BusSource } from '../circuit/bus';
+import { partsOf } from '../record/part';
+import type { ArrayRecord, StringRecord } from '../record/record';
+import type { Contribution } from './error-model';
+import { modulesAtShift, type SiblingGroup } from './group';
+import { stringHere, USUAL_PARTS } from './predict';
+import { standsAlone, type SwitchingState } from './switching';
+
+/** Open-circuit volts of a string in a state of its own, and what makes them unsure; or why there are none. */
+export type InState =
+	| { readonly value: number; readonly contributions: readonly Contribution[] }
+	| { readonly missing: string };
+
+/** Volts that a device puts out while off where its part states none, V; judgement. */
+const USUAL_OFF_VOLTS = { 'rapid-shutdown': 0.6, optimiser: 1 } as const;
+/** Standard uncertainty of those volts, relative: stated by the maker, and merely usual; judgement. */
+const OFF_VOLTS_DOUBT = { stated: 0.12, usual: 0.3 };
+/** Of the common volts of strings on one bus, relative; judgement: their modules' spread and the model. */
+const BUS_DOUBT = 0.006;
+
+/** Whether open-circuit volts in this state are those of the string alone, as it is usually read. */
+export function isUsualState(state: SwitchingState): boolean {
+	return standsAlone(state) && !state.covered;
+}
+
+/** Volts of a string whose devices are off: each puts out its own. Null where it has none. */
+export function standbyVolts(
+	record: Pick<ArrayRecord, 'parts'>,
+	{ devices, moduleCount }: StringRecord
+): { readonly count: number; readonly each: number; readonly stated: boolean } | null {
+	if (devices === null || devices === 'unknown' || devices.kind === 'micro-inverter') return null;
+	const kind = devices.kind === 'optimiser' ? 'optimiser' : 'rapid-shutdown-device';
+	const type = partsOf(record.parts, kind).find(({ id }) => id === devices.part);
+	const stated = type?.specs.offVolts ?? null;
+	return {
+		count: Math.ceil(moduleCount / devices.modulesPerDevice),
+		each: stated ?? USUAL_OFF_VOLTS[devices.kind],
+		stated: stated !== null
+	};
+}
+
+/** What a string's volts should be in a state other than alone and open. */
+export function voltsInState(
+	record: ArrayRecord,
+	groups: readonly SiblingGroup[],
+	string: StringRecord,
+	state: SwitchingState
+): InState {
+	if (state.covered) {
+		return { missing: 'With a section covered there is no expected value: compare with it bare.' };
+	}
+	if (state.transmitter === 'off') return standby(record, string);
+	return commonVolts(record, groups, string);
+}
+
+function standby(record: ArrayRecord, string: StringRecord): InState {
+	const devices = standbyVolts(record, string);
+	if (!devices) return { missing: 'What hangs behind the modules of this string is not recorded.' };
+	const value = devices.count * devices.each;
+	const doubt = devices.stated ? OFF_VOLTS_DOUBT.stated : OFF_VOLTS_DOUBT.usual;
+	return {
+		value,
+		contributions: [
+			{
+				source: 'model',
+				words: `${devices.count} devices of ${devices.each} V each while off${devices.stated ? '' : ' (usual; theirs is not recorded)'}`,
+				standardUncertainty: value * doubt
+			}
+		]
+	};
+}
+
+/** Open volts of the bus that a string shares with its siblings. */
+function commonVolts(
+	record: ArrayRecord,
+	groups: readonly SiblingGroup[],
+	string: StringRecord
+): InState {
+	const strings = record.strings
+		.filter((other) => other === string || (string.input !== null && other.input === string.input))
+		.flatMap((other) => {
+			const group = groups.find(({ model }) => model.type.id === other.moduleTypeId);
+			if (!group) return [];
+			return [stringHere(other, group.model, modulesAtShift(group, group.estimates[0].shift))];
+		});
+	const value = new BusSource({ ...USUAL_PARTS, strings }).openVolts;
+	return {
+		value,
+		contributions: [
+			{
+				source: 'model',
+				words: `${strings.length} strings on one bus, which share their volts`,
+				standardUncertainty: Math.abs(value) * BUS_DOUBT
+			}
+		]
+	};
+}

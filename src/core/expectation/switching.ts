@@ -1,0 +1,115 @@
+import type { Quantity } from './quantity';
+
+/**
+ * How the circuit is switched while a reading is taken. An expected value holds for one state only;
+ * every reading is stored with its own.
+ */
+export interface SwitchingState {
+	/** The inverter runs, or the controller charges. */
+	readonly ac: 'on' | 'off';
+	/** What feeds the devices behind the modules; none where there are no devices. */
+	readonly transmitter: 'fed' | 'off' | 'none';
+	readonly disconnect: 'closed' | 'open';
+	/** The string's own; none where it has no fuse. */
+	readonly fuse: 'in' | 'out' | 'none';
+	/** Whether the strings of the same input hang on the same bus. */
+	readonly siblings: 'joined' | 'isolated';
+	/** Whether the two leads are joined through rated switchgear. */
+	readonly shorted: boolean;
+	/** A section of a module is covered from the sun. */
+	readonly covered: boolean;
+}
+
+/** What of an array its usual states hang on. */
+export interface Switchable {
+	readonly fused: boolean;
+	readonly devices: boolean;
+}
+
+const RUNNING = {
+	ac: 'on',
+	disconnect: 'closed',
+	siblings: 'joined',
+	shorted: false,
+	covered: false
+} as const;
+
+const ISOLATED = { ...RUNNING, ac: 'off', disconnect: 'open', siblings: 'isolated' } as const;
+
+const BARE: Switchable = { fused: true, devices: false };
+
+/** The state in which a quantity is usually read. */
+export function usualState(
+	quantity: Quantity,
+	{ fused, devices }: Switchable = BARE
+): SwitchingState {
+	const transmitter = devices ? 'fed' : 'none';
+	const running = { ...RUNNING, transmitter, fuse: fused ? 'in' : 'none' } as const;
+	const isolated = { ...ISOLATED, transmitter, fuse: fused ? 'out' : 'none' } as const;
+	switch (quantity) {
+		case 'operating-current':
+		case 'operating-voltage':
+		case 'fuse-voltage':
+		case 'ac-power':
+		case 'ac-voltage':
+		case 'lamp':
+			return running;
+		case 'short-circuit-current':
+			return { ...isolated, shorted: true };
+		case 'residual-current':
+			return { ...isolated, fuse: fused ? 'in' : 'none', siblings: 'joined' };
+		default:
+			return isolated;
+	}
+}
+
+/** Whether current flows to the inverter as in daily work. */
+export function isRunning({ ac, disconnect, fuse }: SwitchingState): boolean {
+	return ac === 'on' && disconnect === 'closed' && fuse !== 'out';
+}
+
+/** Whether a string's two leads stand alone, open, with its devices letting its volts through. */
+export function standsAlone({ siblings, transmitter, shorted }: SwitchingState): boolean {
+	return siblings === 'isolated' && transmitter !== 'off' && !shorted;
+}
+
+/** Why a quantity cannot be read in a state, in words; null where it can. */
+export function stateTrouble(quantity: Quantity, state: SwitchingState): string | null {
+	switch (quantity) {
+		case 'operating-current':
+		case 'operating-voltage':
+			return isRunning(state)
+				? null
+				: 'A running figure needs the inverter on, the disconnect closed and the fuse in. With the switch off it is “current with the switch off”.';
+		case 'open-circuit-voltage':
+			if (state.shorted) return 'With its leads joined a string has no open-circuit volts.';
+			return isRunning(state)
+				? 'While the inverter runs there are no open-circuit volts: stop it and open the disconnect.'
+				: null;
+		case 'short-circuit-current':
+			return state.shorted && state.siblings === 'isolated'
+				? null
+				: 'Short circuit is read on a string alone, through a DC-rated switch.';
+		case 'residual-current':
+			return state.disconnect === 'open' || state.ac === 'off'
+				? null
+				: 'This is read with the inverter stopped or the disconnect open.';
+		default:
+			return null;
+	}
+}
+
+/** The state in words, in the order one would check it. */
+export function stateWords(state: SwitchingState): string {
+	return [
+		state.ac === 'on' ? 'inverter on' : 'inverter off',
+		`disconnect ${state.disconnect}`,
+		...(state.fuse === 'none' ? [] : [`fuse ${state.fuse}`]),
+		state.siblings === 'joined' ? 'with its siblings' : 'alone',
+		...(state.transmitter === 'none'
+			? []
+			: [state.transmitter === 'fed' ? 'transmitter fed' : 'transmitter off']),
+		...(state.shorted ? ['leads joined'] : []),
+		...(state.covered ? ['a section covered'] : [])
+	].join(', ');
+}

@@ -1,0 +1,77 @@
+import type { Expectations } from '../../expectation/expect';
+import { standingReadings } from '../../expectation/standing';
+import { isStringReading, type Reading, type Visit } from '../../expectation/visit';
+import type { ArrayRecord } from '../../record/record';
+import { judged, type Judged, type LimitVerdict } from './limit-verdict';
+import { judgeDiode, judgeModuleVolts } from './module-limits';
+import { judgeOperatingVolts } from './operating-volts';
+import {
+	judgeAcVolts,
+	judgeDcVolts,
+	judgeFuseOhms,
+	judgeFuseVolts,
+	judgeLamp,
+	judgePole
+} from './part-limits';
+import { judgeEarth, judgeInsulation, judgeResidual } from './string-limits';
+
+/**
+ * Judges every standing reading that has a limit instead of an expected value with a band: each with
+ * what it means, the limit and where that comes from.
+ */
+export function judgeByLimits(
+	record: ArrayRecord,
+	visit: Visit,
+	expectations: Expectations
+): LimitVerdict[] {
+	const standing = standingReadings(visit);
+	return [...standing]
+		.filter(([, reading]) => !isStringReading(reading))
+		.map(([key, reading]) => ({
+			key,
+			reading,
+			...judgeOne(record, visit, standing, expectations, reading)
+		}));
+}
+
+function judgeOne(
+	record: ArrayRecord,
+	visit: Visit,
+	standing: ReadonlyMap<string, Reading>,
+	expectations: Expectations,
+	reading: Reading
+): Judged {
+	switch (reading.quantity) {
+		case 'insulation-resistance':
+			return judgeInsulation(record, reading);
+		case 'residual-current':
+			return judgeResidual(reading);
+		case 'positive-to-earth':
+		case 'negative-to-earth':
+			return judgeEarth(record, visit, standing, expectations, reading);
+		case 'operating-voltage':
+			return judgeOperatingVolts(record, expectations, reading);
+		case 'fuse-resistance':
+			return judgeFuseOhms(reading);
+		case 'fuse-voltage':
+			return judgeFuseVolts(standing, reading);
+		case 'pole-resistance':
+			return judgePole(reading);
+		case 'dc-voltage':
+			return judgeDcVolts(record, standing, expectations, reading);
+		case 'ac-voltage':
+			return judgeAcVolts(reading);
+		case 'lamp':
+			return judgeLamp(reading);
+		case 'open-circuit-voltage':
+		case 'section-voltage':
+			return judgeModuleVolts(record, expectations, reading);
+		case 'diode-forward':
+		case 'diode-reverse':
+			return judgeDiode(reading);
+		case 'short-circuit-current':
+		case 'operating-current':
+		case 'ac-power':
+			return judged('no-basis', 'Noted; nothing to compare it with.');
+	}
+}

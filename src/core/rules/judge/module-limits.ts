@@ -1,0 +1,60 @@
+import type { Expectations } from '../../expectation/expect';
+import { stringKey } from '../../expectation/place';
+import type { Reading } from '../../expectation/visit';
+import type { ArrayRecord } from '../../record/record';
+import { judged, PRACTICE, type Judged } from './limit-verdict';
+
+/** Shares by which one module or section may differ from its expected volts; judgement: tolerance, heat, meter. */
+const ALIKE = { module: 0.04, section: 0.08, current: 0.1 } as const;
+
+/** A module's or section's volts against what one gives here and now. */
+export function judgeModuleVolts(
+	record: ArrayRecord,
+	{ places }: Pick<Expectations, 'places'>,
+	{ place, quantity, value }: Reading
+): Judged {
+	if (place.kind !== 'module') return judged('no-basis', '');
+	const string = record.strings.find(({ id }) => id === place.string);
+	const type = record.moduleTypes.find(({ id }) => id === string?.moduleTypeId);
+	const whole = places.find(
+		({ key }) => key === stringKey(place.string, 'open-circuit-voltage')
+	)?.moduleVolts;
+	if (!type || whole === null || whole === undefined) {
+		return judged('no-basis', 'What one module gives here and now is not known yet.');
+	}
+	const { sections } = type.plate;
+	const one = quantity === 'section-voltage' ? whole / sections : whole;
+	const alike = quantity === 'section-voltage' ? ALIKE.section : ALIKE.module;
+	const limit = `${one.toFixed(1)} V within ${100 * alike} %`;
+	const source = 'the string’s expected volts over its modules';
+	if (Math.abs(value) < 0.1 * one) {
+		const words =
+			quantity === 'section-voltage'
+				? 'No volts: its diode is shorted, or its cells are open behind the diode.'
+				: 'No volts: shorted, open, or its device holds it.';
+		return judged('off', words, limit, source);
+	}
+	if (value < 0) return judged('off', 'Reversed, or the leads are.', limit, source);
+	if (Math.abs(value - one) <= alike * one) {
+		return judged('fits', 'As one should give.', limit, source);
+	}
+	const lost = Math.round((1 - value / one) * sections);
+	return quantity !== 'section-voltage' && lost > 0 && lost < sections
+		? judged('off', `About ${lost} of ${sections} sections missing.`, limit, source)
+		: judged('look', 'Not as one should give.', limit, source);
+}
+
+/** A bypass diode in the diode test, the module dark. */
+export function judgeDiode({ quantity, value }: Reading): Judged {
+	if (quantity === 'diode-forward') {
+		const limit = '0.2 to 0.8 V forward';
+		if (value < 0.1) return judged('off', 'Shorted.', limit, PRACTICE);
+		return value > 0.8
+			? judged('off', 'Open, or the wrong way round.', limit, PRACTICE)
+			: judged('fits', 'A sound diode forward.', limit, PRACTICE);
+	}
+	const limit = 'over range in reverse';
+	return value < 0.8
+		? judged('off', 'It conducts in reverse: shorted, or the module is not dark.', limit, PRACTICE)
+		: judged('fits', 'It blocks.', limit, PRACTICE);
+}

@@ -1,0 +1,113 @@
+import { locateEarthFault } from '../../circuit/earth-fault';
+import type { Expectations } from '../../expectation/expect';
+import { stringKey } from '../../expectation/place';
+import { RECTANGULAR } from '../../expectation/allowances';
+import type { MeterAccuracy, Reading, Visit } from '../../expectation/visit';
+import { typesInString, type ArrayRecord, type StringRecord } from '../../record/record';
+import { labelPower } from '../../record/label-power';
+import { INSULATION, insulationRow } from '../profiles/insulation';
+import { judged, PRACTICE, type Judged } from './limit-verdict';
+
+/** |I| up to which a clamp that was proved counts as no current, A; judgement, editable. */
+export const NO_CURRENT = 0.2;
+
+/** Open-circuit volts of a string by its labels, V; null where a type is not recorded. */
+function labelVolts(record: ArrayRecord, string: StringRecord): number | null {
+	let volts = 0;
+	for (const id of typesInString(string)) {
+		const voc = record.moduleTypes.find((type) => type.id === id)?.plate.voc;
+		if (voc === undefined) return null;
+		volts += voc;
+	}
+	return volts;
+}
+
+/** Insulation against IEC 62446-1. */
+export function judgeInsulation(record: ArrayRecord, { place, value }: Reading): Judged {
+	const strings = record.strings.filter(({ id }) => place.kind !== 'string' || id === place.string);
+	const volts = strings.map((string) => labelVolts(record, string));
+	if (volts.length === 0 || volts.some((v) => v === null)) {
+		return judged('no-basis', 'The module types are not recorded, so the limit cannot be told.');
+	}
+	const { testVolts, least } = insulationRow(Math.max(...volts.map((v) => v!)));
+	const limit = `at least ${least} Mohm, tested with ${testVolts} V`;
+	const whole = place.kind === 'array' && labelPower(record) > INSULATION.byGroupsAbove;
+	const words =
+		value < least
+			? `Below ${least} Mohm: a conductor leaks to earth. Test each string by itself, dry and wet.`
+			: whole
+				? `At or above ${least} Mohm; over 10 kW the standard asks for it by strings or groups of at most 10 kW.`
+				: `At or above ${least} Mohm.`;
+	return judged(value < least ? 'off' : whole ? 'look' : 'fits', words, limit, INSULATION.clause);
+}
+
+/** Current with the switch off. */
+export function judgeResidual({ value }: Reading): Judged {
+	const limit = `at most ${NO_CURRENT} A either way`;
+	return Math.abs(value) <= NO_CURRENT
+		? judged('fits', 'No current, as a proved clamp shows it.', limit)
+		: judged(
+				'off',
+				'Current flows with the switch off: it circulates (a reversed or shorted string, or two earth faults). Open no fuse, connector or switch; wait for low light, read again, call a specialist.',
+				limit
+			);
+}
+
+/** Share of a string's volts below which a pole has drifted to earth: no fault holds it. */
+const DRIFTED = 0.05;
+
+function meterSigma({ pctOfReading, counts, resolution }: MeterAccuracy, volts: number): number {
+	return RECTANGULAR * Math.hypot((pctOfReading / 100) * volts, counts * resolution);
+}
+
+/** Both poles of a string to earth, taken together: where a fault lies, or that there is none. */
+export function judgeEarth(
+	record: ArrayRecord,
+	visit: Visit,
+	standing: ReadonlyMap<string, Reading>,
+	{ places }: Pick<Expectations, 'places'>,
+	reading: Reading
+): Judged {
+	if (reading.place.kind !== 'string') return judged('no-basis', '');
+	const id = reading.place.string;
+	const string = record.strings.find((candidate) => candidate.id === id)!;
+	const positive = standing.get(stringKey(id, 'positive-to-earth'));
+	const negative = standing.get(stringKey(id, 'negative-to-earth'));
+	if (!positive || !negative) {
+		return judged('no-basis', 'Read the other pole to earth too: only both together tell.');
+	}
+	const voc =
+		standing.get(stringKey(id, 'open-circuit-voltage'))?.value ??
+		places.find(({ key }) => key === stringKey(id, 'open-circuit-voltage'))?.expected?.value;
+	if (voc === undefined) {
+		return judged('no-basis', 'Read the string’s open-circuit volts too, or enter conditions.');
+	}
+	const split = { positive: positive.value, negative: negative.value, open: voc };
+	const limit = 'both drift toward 0 V where nothing is earthed';
+	if (Math.max(Math.abs(split.positive), Math.abs(split.negative)) < DRIFTED * Math.abs(voc)) {
+		return judged('fits', 'Neither pole is held to earth.', limit, PRACTICE);
+	}
+	const place = locateEarthFault(split, string.moduleCount, meterSigma(visit.meters.volts, voc));
+	if (!place.found) {
+		return judged(
+			'off',
+			`${place.why} The meter’s own path lets a sound pole drift: read with 10 Mohm or more, isolated from siblings, inverter and functional earth.`,
+			limit,
+			PRACTICE
+		);
+	}
+	const doubt = Math.max(2 * place.doubt, 0.5);
+	const at = place.modules;
+	const between =
+		at <= 0.3
+			? 'at or below its first module, the negative lead'
+			: at >= string.moduleCount - 0.3
+				? 'at or above its last module, the positive lead'
+				: `near the joint above module ${Math.round(at)} (${Math.max(0, at - doubt).toFixed(1)} to ${Math.min(string.moduleCount, at + doubt).toFixed(1)} modules up from the negative end)`;
+	return judged(
+		'off',
+		`An earth fault ${between}. Treat both poles and all metal as live to earth.`,
+		limit,
+		'common practice; one fault of low resistance in an unearthed string'
+	);
+}

@@ -1,0 +1,250 @@
+import { BusSource, StringSource } from '../../circuit/bus';
+import type { BusCircuit, Device, StringCircuit } from '../../circuit/description';
+import { operate } from '../../circuit/operate';
+import { METER_RESISTANCE } from '../../circuit/parts';
+import { standbyVolts } from '../../expectation/in-state';
+import { agedModel, alike, moduleHere, stringHere, USUAL_PARTS } from '../../expectation/predict';
+import { endOfString } from '../../record/path';
+import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
+import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../../units/constants';
+import type { StepProgress } from './progress';
+
+/** Light and heat that live volts are worked out in. */
+export interface LiveLight {
+	/** W/m2 */
+	readonly irradiance: number;
+	/** degC */
+	readonly cellTemperature: number;
+}
+
+const FULL_SUN: LiveLight = { irradiance: STC_IRRADIANCE, cellTemperature: STC_CELL_TEMPERATURE };
+
+/** Where the devices of the array stand after the steps that were taken. */
+export interface Switches {
+	readonly initiator: 'on' | 'off';
+	readonly fuses: 'in' | 'out';
+	/** Ids of DC disconnects that are open. */
+	readonly open: ReadonlySet<string>;
+	/** Ids of AC devices that are off. */
+	readonly acOff: ReadonlySet<string>;
+	/** Ids of ends whose side was proved dead. */
+	readonly provedDead: ReadonlySet<string>;
+	readonly batteriesOff: ReadonlySet<string>;
+}
+
+/** The switches after every step that is settled, in order. */
+export function switchesAfter(progress: readonly StepProgress[]): Switches {
+	let initiator: Switches['initiator'] = 'on';
+	let fuses: Switches['fuses'] = 'in';
+	const sets = {
+		open: new Set<string>(),
+		acOff: new Set<string>(),
+		provedDead: new Set<string>(),
+		batteriesOff: new Set<string>()
+	};
+	for (const { step, state } of progress) {
+		const { effect } = step;
+		if (!effect || state !== 'done') continue;
+		switch (effect.kind) {
+			case 'initiator-off':
+				initiator = 'off';
+				break;
+			case 'initiator-on':
+				initiator = 'on';
+				break;
+			case 'fuses-out':
+				fuses = 'out';
+				break;
+			case 'fuses-in':
+				fuses = 'in';
+				break;
+			case 'disconnect-open':
+				sets.open.add(effect.part);
+				break;
+			case 'disconnect-closed':
+				sets.open.delete(effect.part);
+				// What was proved holds only as long as nothing is closed again.
+				sets.provedDead.clear();
+				break;
+			case 'ac-off':
+				sets.acOff.add(effect.part);
+				break;
+			case 'ac-on':
+				sets.acOff.delete(effect.part);
+				break;
+			case 'proved-dead':
+				sets.provedDead.add(effect.part);
+				break;
+			case 'battery-off':
+				sets.batteriesOff.add(effect.part);
+				break;
+			case 'battery-on':
+				sets.batteriesOff.delete(effect.part);
+				break;
+			case 'inverter-stopped':
+				break;
+		}
+	}
+	return { initiator, fuses, ...sets };
+}
+
+/** `live`: volts stand there. `charged`: capacitors may hold it. `open`: nothing feeds it, nobody has proved it. */
+export type Liveness = 'live' | 'charged' | 'open' | 'proved';
+
+/** One stretch of the DC side, and what stands on it. */
+export interface LiveStretch {
+	readonly state: Liveness;
+	/** As a meter would show it, V; null where it cannot be told. */
+	readonly volts: number | null;
+	readonly words: string;
+}
+
+/** What stays live along the way of one string. */
+export interface LiveString {
+	readonly stringId: string;
+	/** Module leads up to the string side of the fuse. */
+	readonly modules: LiveStretch;
+	/** The common bus behind the fuses, up to the line side of the disconnect; null where there is no fuse. */
+	readonly bus: LiveStretch | null;
+	/** From the load side of the disconnect into the inverter or controller. */
+	readonly end: LiveStretch;
+}
+
+/**
+ * What stays live now, out of the circuit: the sun cannot be switched off, so a string's own side is
+ * live whatever was switched; what lies behind open fuses and switches is dead only once it was proved.
+ */
+export function whatStaysLive(
+	record: ArrayRecord,
+	switches: Switches,
+	light: LiveLight = FULL_SUN
+): LiveString[] {
+	const dcSide = record.strings.filter((string) => !isAcBranch(string));
+	return dcSide.map((string) => {
+		const circuits = dcSide
+			.filter(
+				(other) => other === string || (string.input !== null && other.input === string.input)
+			)
+			.flatMap((other) => circuitOf(record, other, switches, light) ?? []);
+		const own = circuits.find(({ name }) => name === string.label);
+		const bus: BusCircuit | null = own
+			? {
+					...USUAL_PARTS,
+					strings: circuits,
+					transmitter: switches.initiator === 'off' ? 'dead' : 'fed'
+				}
+			: null;
+		return {
+			stringId: string.id,
+			modules: ownSide(string, bus && StringSource.of(own!, bus, 'source').openVolts, switches),
+			bus: string.fuse === null ? null : busSide(bus, switches),
+			end: endSide(record, string, bus, switches)
+		};
+	});
+}
+
+function circuitOf(
+	record: ArrayRecord,
+	string: StringRecord,
+	switches: Switches,
+	{ irradiance, cellTemperature }: LiveLight
+): StringCircuit | null {
+	const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId);
+	if (!type) return null;
+	const model = agedModel(type, 0);
+	const circuit = stringHere(string, model, alike(moduleHere(model, irradiance, cellTemperature)));
+	const fuses = circuit.fuses!;
+	const devices = devicesOf(record, string);
+	const out = switches.fuses === 'out' && fuses.positive;
+	return {
+		...circuit,
+		...(devices.length > 0 && { devices }),
+		...(out && { fuses: { ...fuses, positive: { ...out, state: 'blown' as const } } })
+	};
+}
+
+function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
+	const { devices, moduleCount } = string;
+	const off = standbyVolts(record, string);
+	if (!off || devices === null || devices === 'unknown') return [];
+	const each = devices.modulesPerDevice;
+	return Array.from({ length: off.count }, (_, i) => ({
+		kind: devices.kind === 'optimiser' ? 'optimiser' : 'rapid-shutdown',
+		first: i * each,
+		covers: Math.min(each, moduleCount - i * each),
+		condition: 'works',
+		offVolts: off.each
+	}));
+}
+
+const UNKNOWN: LiveStretch = {
+	state: 'live',
+	volts: null,
+	words: 'live; how many volts is not known, since its modules are not recorded'
+};
+
+function ownSide(string: StringRecord, volts: number | null, { initiator }: Switches): LiveStretch {
+	if (volts === null) return UNKNOWN;
+	const devices = string.devices !== null && string.devices !== 'unknown';
+	return {
+		state: 'live',
+		volts,
+		words:
+			initiator === 'off' && devices
+				? 'devices off, each module’s own leads live behind them'
+				: 'live in daylight, whatever is switched'
+	};
+}
+
+function meterVolts(bus: BusCircuit): number {
+	return operate(new BusSource(bus), { kind: 'resistor', ohms: METER_RESISTANCE }).volts;
+}
+
+/** Volts below which nothing feeds a stretch, V. */
+const FED = 1;
+
+function busSide(bus: BusCircuit | null, { fuses }: Switches): LiveStretch {
+	if (!bus) return UNKNOWN;
+	const fused = bus.strings.some((string) => string.fuses?.positive);
+	if (fuses === 'out' && fused) {
+		const volts = meterVolts(bus);
+		return volts < FED
+			? { state: 'open', volts, words: 'fuses out; not proved dead' }
+			: { state: 'live', volts, words: 'fed past the fuses' };
+	}
+	const volts = meterVolts(bus);
+	return { state: 'live', volts, words: 'fed by the strings' };
+}
+
+function endSide(
+	record: ArrayRecord,
+	string: StringRecord,
+	bus: BusCircuit | null,
+	{ open, provedDead, batteriesOff }: Switches
+): LiveStretch {
+	const end = endOfString(record, string);
+	const way = record.parts.filter(
+		({ id, kind }) => kind === 'dc-disconnect' && isOnTheWay(record, string, id)
+	);
+	if (!way.some(({ id }) => open.has(id))) {
+		return bus
+			? { state: 'live', volts: meterVolts(bus), words: 'joined to the strings' }
+			: UNKNOWN;
+	}
+	if (end && provedDead.has(end.id)) return { state: 'proved', volts: 0, words: 'read dead' };
+	const battery = record.parts.some(({ id, kind }) => kind === 'battery' && !batteriesOff.has(id));
+	return battery && end?.kind === 'charge-controller'
+		? { state: 'live', volts: null, words: 'fed by the battery' }
+		: { state: 'charged', volts: null, words: 'switched off; capacitors may hold it; not proved' };
+}
+
+function isOnTheWay(record: ArrayRecord, string: StringRecord, partId: string): boolean {
+	const byId = new Map(record.parts.map((part) => [part.id, part]));
+	const seen = new Set<string>();
+	for (let next = string.to; next !== null && !seen.has(next);) {
+		if (next === partId) return true;
+		seen.add(next);
+		next = byId.get(next)?.to ?? null;
+	}
+	return false;
+}

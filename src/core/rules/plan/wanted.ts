@@ -1,0 +1,210 @@
+import type { Expectations } from '../../expectation/expect';
+import { stringKey, stringPlace, type Place } from '../../expectation/place';
+import type { Quantity } from '../../expectation/quantity';
+import { usualState, type SwitchingState } from '../../expectation/switching';
+import type { Reading, Visit } from '../../expectation/visit';
+import { partsOf } from '../../record/part';
+import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
+import { labelPower } from '../../record/label-power';
+import { meaningsOf, type Meaning } from '../inverter-says';
+import { INSULATION } from '../profiles/insulation';
+import type { Task } from '../making-safe/step';
+
+/** A reading that the visit wants, and why. */
+export interface Wanted {
+	readonly block: Task;
+	readonly place: Place;
+	readonly quantity: Quantity;
+	readonly state: SwitchingState;
+	readonly why: string;
+}
+
+/** What the plan looks at. */
+export interface PlanBasis {
+	readonly record: ArrayRecord;
+	readonly visit: Visit;
+	readonly standing: ReadonlyMap<string, Reading>;
+	readonly places: Expectations['places'];
+}
+
+/** Share of what is expected below which a string's current is gone. */
+const NO_CURRENT_SHARE = 0.1;
+
+const switchable = ({ fuse, devices }: StringRecord) => ({
+	fused: fuse !== null,
+	devices: devices !== null && devices !== 'unknown' && devices.kind !== 'micro-inverter'
+});
+
+/** All that this visit wants to read, for its purpose, what the inverter says and what was read so far. */
+export function wantedReadings(basis: PlanBasis): Wanted[] {
+	const { record, visit } = basis;
+	const meanings = meaningsOf(visit.inverterSays);
+	const dcStrings = record.strings.filter((string) => !isAcBranch(string));
+	return [
+		...closedCovers(record, dcStrings),
+		...supplyChain(basis, meanings),
+		...openCover(basis, dcStrings, meanings),
+		...acSide(record, meanings),
+		...deadParts(basis, dcStrings, meanings)
+	];
+}
+
+function ofString(string: StringRecord, block: Task, quantity: Quantity, why: string): Wanted {
+	return {
+		block,
+		place: stringPlace(string.id),
+		quantity,
+		state: usualState(quantity, switchable(string)),
+		why
+	};
+}
+
+function ofPart(
+	id: string,
+	point: Extract<Place, { kind: 'part' }>['point'],
+	block: Task,
+	quantity: Quantity,
+	why: string,
+	state = usualState(quantity)
+): Wanted {
+	return { block, place: { kind: 'part', part: id, point }, quantity, state, why };
+}
+
+function closedCovers(record: ArrayRecord, strings: readonly StringRecord[]): Wanted[] {
+	return [
+		...partsOf(record.parts, 'inverter').map(({ id }) =>
+			ofPart(id, 'display', 'closed-covers', 'ac-power', 'what it feeds now')
+		),
+		...strings.map((string) =>
+			ofString(string, 'closed-covers', 'operating-current', 'weighs light, dirt and lost current')
+		)
+	];
+}
+
+function hasMeaning(meanings: readonly Meaning[], ...wanted: Meaning['leadsTo'][]): boolean {
+	return meanings.some(({ leadsTo }) => wanted.includes(leadsTo));
+}
+
+/** The transmitter's supply, where the inverter or the strings' volts point at it. */
+function supplyChain(
+	{ record, standing, places }: PlanBasis,
+	meanings: readonly Meaning[]
+): Wanted[] {
+	const heldDown = record.strings.filter(({ id }) => {
+		const key = stringKey(id, 'open-circuit-voltage');
+		const read = standing.get(key)?.value;
+		const expected = places.find((place) => place.key === key)?.expected?.value;
+		return read !== undefined && expected !== undefined && Math.abs(read) < 0.1 * expected;
+	});
+	if (!hasMeaning(meanings, 'supply') && heldDown.length < 2) return [];
+	const why = 'the devices hold the strings down: find the dark rung';
+	return partsOf(record.parts, 'transmitter').flatMap(({ id }) => [
+		ofPart(id, 'supply-breaker', 'open-live', 'ac-voltage', why),
+		ofPart(id, 'supply-disconnect', 'open-live', 'ac-voltage', why),
+		ofPart(id, 'low-voltage', 'open-live', 'dc-voltage', why),
+		ofPart(id, 'lamp', 'closed-covers', 'lamp', why),
+		ofPart(id, 'signal', 'closed-covers', 'lamp', why)
+	]);
+}
+
+/** Purposes that look at everything a standard's visit looks at. */
+const THOROUGH: readonly Visit['purpose'][] = ['take-over', 'insurance', 'after-repair'];
+
+function openCover(
+	{ record, visit }: PlanBasis,
+	strings: readonly StringRecord[],
+	meanings: readonly Meaning[]
+): Wanted[] {
+	const earth =
+		hasMeaning(meanings, 'earth', 'insulation') || visit.purpose === 'insurance'
+			? strings.flatMap((string) =>
+					(['positive-to-earth', 'negative-to-earth'] as const).map((quantity) =>
+						ofString(string, 'open-live', quantity, 'where a fault to earth lies')
+					)
+				)
+			: [];
+	const battery = partsOf(record.parts, 'battery').map(({ id }) =>
+		ofPart(id, 'line', 'open-live', 'dc-voltage', 'polarity and state before anything is closed')
+	);
+	return [
+		...strings.map((string) =>
+			ofString(string, 'open-live', 'open-circuit-voltage', openWhy(string))
+		),
+		...earth,
+		...battery
+	];
+}
+
+function openWhy({ devices }: StringRecord): string {
+	return devices !== null && devices !== 'unknown' && devices.kind === 'optimiser'
+		? 'standby volts count the optimisers'
+		: 'counts modules and sections, shows polarity';
+}
+
+function acSide(record: ArrayRecord, meanings: readonly Meaning[]): Wanted[] {
+	const always = record.system === 'micro-inverters';
+	if (!always && !hasMeaning(meanings, 'ac')) return [];
+	const why = always ? 'a branch without volts makes nothing' : 'the inverter sees no AC';
+	return [...partsOf(record.parts, 'ac-disconnect'), ...partsOf(record.parts, 'breaker')].flatMap(
+		({ id }) =>
+			(['load', 'line'] as const).map((point) => ofPart(id, point, 'open-live', 'ac-voltage', why))
+	);
+}
+
+/** Whether a string has its volts and no current: then its fuses are read. */
+function lacksCurrent({ standing, places }: PlanBasis, { id }: StringRecord): boolean {
+	const key = stringKey(id, 'operating-current');
+	const read = standing.get(key)?.value;
+	const expected = places.find((place) => place.key === key)?.expected?.value;
+	return read !== undefined && expected !== undefined && read < NO_CURRENT_SHARE * expected;
+}
+
+function deadParts(
+	basis: PlanBasis,
+	strings: readonly StringRecord[],
+	meanings: readonly Meaning[]
+): Wanted[] {
+	const { record, visit } = basis;
+	const all = visit.purpose === 'insurance';
+	const fuses = strings
+		.filter((string) => string.fuse !== null && (all || lacksCurrent(basis, string)))
+		.flatMap((string): Wanted[] =>
+			(['positive', 'negative'] as const)
+				.filter((pole) => fusedPoles(record, string).includes(pole))
+				.map((pole) => ({
+					// Out of its holder, while the cover is open for the strings' volts.
+					block: 'open-live',
+					place: { kind: 'fuse', string: string.id, pole },
+					quantity: 'fuse-resistance',
+					state: usualState('fuse-resistance'),
+					why: all ? 'every fuse' : `${string.label} has no current`
+				}))
+		);
+	const insulated =
+		THOROUGH.includes(visit.purpose) || hasMeaning(meanings, 'earth', 'insulation', 'arc');
+	if (!insulated || strings.length === 0) return fuses;
+	const why = 'leaks to earth';
+	const insulation: Wanted[] =
+		labelPower(record) > INSULATION.byGroupsAbove
+			? strings.map((string) => ofString(string, 'dead', 'insulation-resistance', why))
+			: [
+					{
+						block: 'dead',
+						place: { kind: 'array' },
+						quantity: 'insulation-resistance',
+						state: usualState('insulation-resistance'),
+						why
+					}
+				];
+	return [...fuses, ...insulation];
+}
+
+/** Poles that carry a fuse, by the combiner's record; plus alone where that is not known. */
+export function fusedPoles(
+	{ parts }: Pick<ArrayRecord, 'parts'>,
+	{ to }: StringRecord
+): readonly ('positive' | 'negative')[] {
+	const poles = partsOf(parts, 'combiner').find(({ id }) => id === to)?.specs.fusePoles ?? null;
+	if (poles === 'both poles') return ['positive', 'negative'];
+	return poles === 'minus' ? ['negative'] : ['positive'];
+}

@@ -1,0 +1,23 @@
+import type { Ink } from './ink';
+
+/** A round step of about a sixth of a span. */
+export function roundStep(span: number): number {
+	const rough = span / 6;
+	const decade = 10 ** Math.floor(Math.log10(rough));
+	return decade * ([1, 2, 5, 10].find((factor) => factor * decade >= rough) ?? 10);
+}
+
+/** The next multiple of a step. */
+export const above = (value: number, step: number) => Math.ceil(value / step) * step;
+
+/** What every axis looks like. */
+export function axisOf(look: Ink) {
+	return {
+		nameLocation: 'end',
+		nameTextStyle: { color: look.soft, fontFamily: look.font, fontSize: 15 },
+		axisLabel: { color: look.soft, fontFamily: look.font, fontSize: 14 },
+		axisLine: { show: true, onZero: true, lineStyle: { color: look.ink, width: look.stroke } },
+		axisTick: { lineStyle: { color: look.ink } },
+		splitLine: { lineStyle: { color: look.line, width: 0.6 } }
+	};
+}

@@ -1,0 +1,90 @@
+import { connect } from 'node:net';
+import { refuse, succeed, type Result } from '$core/units/result';
+import type { InstrumentAddress } from './address';
+
+/** Why an instrument did not answer. */
+export type InstrumentTrouble =
+	| { readonly state: 'gone'; readonly words: string }
+	| { readonly state: 'silent'; readonly words: string }
+	| { readonly state: 'dropped'; readonly words: string }
+	| { readonly state: 'garbage'; readonly words: string };
+
+/** The longest that an instrument is waited for, ms. */
+export const PATIENCE = 4000;
+
+export const TROUBLES = {
+	gone: ({ host, port }: InstrumentAddress): InstrumentTrouble => ({
+		state: 'gone',
+		words: `Nothing listens at ${host}:${port}. Is the instrument on, on this network, and its remote control allowed?`
+	}),
+	silent: (): InstrumentTrouble => ({
+		state: 'silent',
+		words: `The instrument did not answer within ${PATIENCE / 1000} s. Type the figure, or ask again.`
+	}),
+	dropped: (): InstrumentTrouble => ({
+		state: 'dropped',
+		words: 'The instrument dropped the line. Look at its cable or network, then ask again.'
+	}),
+	garbage: (said: string): InstrumentTrouble => ({
+		state: 'garbage',
+		words: `The instrument answered “${printable(said)}”, which is no figure. Nothing was stored.`
+	})
+} as const;
+
+const printable = (text: string) => text.replace(/[^\x20-\x7e]/g, '·').slice(0, 40);
+
+/** A line to an instrument that answers each command with one line of text. */
+export interface TextLine {
+	ask(command: string): Promise<Result<string, InstrumentTrouble>>;
+	close(): void;
+}
+
+/** Opens a line. */
+export function openLine(address: InstrumentAddress): Promise<Result<TextLine, InstrumentTrouble>> {
+	return new Promise((resolve) => {
+		const socket = connect(address);
+		let heard = '';
+		let wait: ((answer: Result<string, InstrumentTrouble>) => void) | null = null;
+		const settle = (answer: Result<string, InstrumentTrouble>) => {
+			const waiting = wait;
+			wait = null;
+			waiting?.(answer);
+		};
+		socket.setEncoding('ascii');
+		socket.setTimeout(PATIENCE, () => {
+			socket.destroy();
+			resolve(refuse(TROUBLES.gone(address)));
+		});
+		socket.once('error', () => {
+			resolve(refuse(TROUBLES.gone(address)));
+			settle(refuse(TROUBLES.dropped()));
+		});
+		socket.once('close', () => settle(refuse(TROUBLES.dropped())));
+		socket.on('data', (chunk: string) => {
+			heard += chunk;
+			const end = heard.indexOf('\n');
+			if (end < 0) return;
+			const line = heard.slice(0, end).trim();
+			heard = heard.slice(end + 1);
+			settle(succeed(line));
+		});
+		socket.once('connect', () => {
+			socket.setTimeout(0);
+			resolve(
+				succeed({
+					ask: (command) =>
+						new Promise((answer) => {
+							const late = setTimeout(() => settle(refuse(TROUBLES.silent())), PATIENCE);
+							wait = (said) => {
+								clearTimeout(late);
+								answer(said);
+							};
+							if (socket.destroyed) settle(refuse(TROUBLES.dropped()));
+							else socket.write(`${command}\n`);
+						}),
+					close: () => socket.destroy()
+				})
+			);
+		});
+	});
+}

@@ -1,0 +1,93 @@
+import type { Place } from '$core/expectation/place';
+import type { Quantity } from '$core/expectation/quantity';
+import { refuse, succeed, type Result } from '$core/units/result';
+import type { InstrumentAddress } from './address';
+import { openLine, TROUBLES, type InstrumentTrouble, type TextLine } from './line';
+
+export const MEASURES = {
+	'dc-voltage': 'MEAS:VOLT:DC?',
+	'dc-current': 'MEAS:CURR:DC?',
+	resistance: 'MEAS:RES?'
+} as const;
+export type Measures = keyof typeof MEASURES;
+
+/** What a meter shows once it stands still. */
+export interface StableReading {
+	/** Mean of the takes that agree, V, A or ohm. */
+	readonly value: number;
+	/** Greatest less least of them. */
+	readonly spread: number;
+	readonly takes: number;
+	readonly identity: string;
+}
+
+/** Takes in a row that must agree, and how closely: the larger of a share and an amount; judgement. */
+const AGREE = { takes: 3, share: 0.002, amount: 0.02 } as const;
+const TAKES_AT_MOST = 14;
+/** What SCPI instruments show where they are over range (SCPI-99, 7.2.1.4: 9.9E37). */
+const OVER_RANGE = 9e37;
+
+/** Where the probes of a simulated meter are put, which cannot know where a person stands. */
+export interface Probe {
+	readonly label: string;
+	readonly quantity: Quantity;
+	readonly kind: Place['kind'];
+}
+
+/** Reads a meter by SCPI over TCP until three takes in a row agree. */
+export async function readMeter(
+	address: InstrumentAddress,
+	measures: Measures,
+	probe: Probe | null
+): Promise<Result<StableReading, InstrumentTrouble>> {
+	const line = await openLine(address);
+	if (!line.ok) return line;
+	try {
+		const identity = await line.value.ask('*IDN?');
+		if (!identity.ok) return identity;
+		if (!/^[\x20-\x7e]*,[\x20-\x7e]*$/.test(identity.value)) {
+			return refuse(TROUBLES.garbage(identity.value));
+		}
+		if (probe && identity.value.includes('SIMULATED')) {
+			const put = await line.value.ask(`SIM:PROB ${probe.label},${probe.quantity}`);
+			if (!put.ok) return put;
+		}
+		return await stable(line.value, MEASURES[measures], identity.value);
+	} finally {
+		line.value.close();
+	}
+}
+
+async function stable(
+	line: TextLine,
+	command: string,
+	identity: string
+): Promise<Result<StableReading, InstrumentTrouble>> {
+	const takes: number[] = [];
+	while (takes.length < TAKES_AT_MOST) {
+		const said = await line.ask(command);
+		if (!said.ok) return said;
+		const value = Number(said.value);
+		if (said.value === '' || !Number.isFinite(value)) return refuse(TROUBLES.garbage(said.value));
+		if (Math.abs(value) >= OVER_RANGE) {
+			return refuse({ state: 'garbage', words: 'The meter is over its range, or on another one.' });
+		}
+		takes.push(value);
+		const last = takes.slice(-AGREE.takes);
+		const spread = Math.max(...last) - Math.min(...last);
+		const mean = last.reduce((sum, take) => sum + take, 0) / last.length;
+		if (
+			last.length === AGREE.takes &&
+			spread <= Math.max(AGREE.amount, AGREE.share * Math.abs(mean))
+		) {
+			return succeed({ value: rounded(mean), spread, takes: takes.length, identity });
+		}
+	}
+	return refuse({
+		state: 'garbage',
+		words: `The meter did not stand still in ${TAKES_AT_MOST} takes: hold the probes firm, or wait for steady sun.`
+	});
+}
+
+/** Five digits, as such meters have. */
+const rounded = (value: number) => Number(value.toPrecision(5));

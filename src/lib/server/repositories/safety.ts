@@ -1,0 +1,57 @@
+import { expectReadings } from '$core/expectation/expect';
+import type { SafetyEntry } from '$core/expectation/visit';
+import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { standingSafety } from '$core/rules/making-safe/progress';
+import { makingSafe } from '$core/rules/making-safe/sequence';
+import type { Task } from '$core/rules/making-safe/step';
+import { refuse, succeed, type Result } from '$core/units/result';
+import type { Db } from '../database/open';
+import { appendSafety, findVisit } from './visits';
+
+/**
+ * Stores what was done or read at a step. The server's clock counts, since waits hang on it; a step
+ * whose turn it is not, or whose time has not passed, is refused, whatever the screen let through.
+ *
+ * @param now ms since 1970
+ * @returns the entry as stored; words where it is refused, null where there is no such visit
+ */
+export async function settleStep(
+	db: Db,
+	visitId: string,
+	task: Task,
+	entry: SafetyEntry,
+	now: number
+): Promise<Result<SafetyEntry, string | null>> {
+	return db.transaction().execute(async (trx): Promise<Result<SafetyEntry, string | null>> => {
+		const document = await findVisit(trx, visitId);
+		if (!document) return refuse(null);
+		const { record, visit } = document;
+		const repeated = visit.safety.find(({ id }) => id === entry.id);
+		if (repeated) return succeed(repeated);
+		const standing = standingSafety(visit.safety).get(entry.step) ?? null;
+		if ((standing?.id ?? null) !== entry.supersedes) {
+			return refuse('Somebody else changed this step meanwhile. Look again.');
+		}
+		const trouble = entry.withdrawn || entry.step === OWN_PROCEDURE ? null : outOfTurn();
+		if (trouble) return refuse(trouble);
+		const stored = { ...entry, at: new Date(now).toISOString() };
+		await appendSafety(trx, visitId, stored);
+		return succeed(stored);
+
+		function outOfTurn(): string | null {
+			const places = new Map(
+				expectReadings(record, visit).places.map((place) => [place.key, place])
+			);
+			const { arrival, down, up } = makingSafe(record, visit, places, task, now);
+			const found = [...arrival, ...down, ...up].find(({ step }) => step.key === entry.step);
+			if (!found) return 'This array has no such step. Load the page again.';
+			const { step, state, remaining } = found;
+			if (state === 'blocked') return step.blocked;
+			if (state === 'later') return 'A step before this one is not settled.';
+			if (state === 'waiting') return `${remaining} s must still pass.`;
+			return step.proof && entry.value === null
+				? 'This step is proved by a reading, not by a tick.'
+				: null;
+		}
+	});
+}

@@ -1,0 +1,51 @@
+<script lang="ts">
+	import ShieldCheck from '@lucide/svelte/icons/shield-check';
+	import { resolve } from '$app/paths';
+	import { OWN_PROCEDURE, type Gate } from '$core/rules/making-safe/gate';
+	import { TASK_WORDS } from '$core/rules/making-safe/step';
+	import type { VisitSession } from './visit-session.svelte';
+
+	interface Props {
+		session: VisitSession;
+		gate: Exclude<Gate, { open: true }>;
+	}
+	let { session, gate }: Props = $props();
+	let asked = $state(false);
+	let trouble = $state('');
+
+	const address = $derived(
+		`${resolve('/visits/[visit]/make-safe', { visit: session.document.visit.id })}?task=${gate.task}`
+	);
+	async function answer(): Promise<void> {
+		trouble = (await session.settle(gate.task, OWN_PROCEDURE, null)) ?? '';
+	}
+</script>
+
+<div class="gate" role="group" aria-label="Make safe first">
+	<p><strong>Make safe first.</strong> {TASK_WORDS[gate.task]}.</p>
+	<p>Next: {gate.next.step.title}.</p>
+	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
+	<a class="act" href={address}><ShieldCheck size={20} aria-hidden="true" />Step by step</a>
+	{#if asked}
+		<p class="soft">
+			Zembo then leads nobody through: the report says that {session.by || 'you'} answered for a written
+			procedure of your own, and that nothing of it was proved here.
+		</p>
+		<button type="button" class="act-plain" onclick={answer}>I answer for it</button>
+	{:else}
+		<button type="button" class="act-plain" onclick={() => (asked = true)}>
+			Under our own written procedure
+		</button>
+	{/if}
+	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+</div>
+
+<style>
+	.gate {
+		display: grid;
+		gap: 0.6rem;
+		padding: 0.8rem 0.9rem;
+		border-inline-start: 6px solid var(--look);
+		background: var(--well);
+	}
+</style>

@@ -1,0 +1,59 @@
+<script lang="ts">
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { keyOf } from '$core/expectation/standing';
+	import type { Reading } from '$core/expectation/visit';
+	import type { Spot } from '$core/rules/plan/spots';
+	import type { VisitSession } from './visit-session.svelte';
+	import { figureOf } from './words';
+
+	interface Props {
+		session: VisitSession;
+		spot: Spot;
+		/** All takes of this place, oldest first. */
+		takes: readonly Reading[];
+	}
+	let { session, spot, takes }: Props = $props();
+
+	const { unit } = $derived(QUANTITY_FACTS[spot.quantity]);
+	const key = $derived(keyOf(spot));
+	const place = $derived(session.places.get(key) ?? null);
+	const limit = $derived(session.limits.get(key) ?? null);
+	const standing = $derived(takes.at(-1) ?? null);
+	/** Lowest and highest take; null where there is one alone. */
+	const spread = $derived.by(() => {
+		if (takes.length < 2) return null;
+		const values = takes.map(({ value }) => value);
+		return [Math.min(...values), Math.max(...values)] as const;
+	});
+</script>
+
+{#if place?.expected}
+	<p class="expected">
+		expected <span class="figure">{figureOf(place.expected.value, unit)}</span>
+		± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, unit)}</span>
+		{unit}
+	</p>
+{:else if place?.missing}
+	<p class="soft">{place.missing}</p>
+{:else if limit?.limit}
+	<p class="expected">{limit.limit}</p>
+{/if}
+{#if spread}
+	<p class="soft standing">
+		{takes.length} takes, <span class="figure">{figureOf(spread[0], unit)}</span> to
+		<span class="figure">{figureOf(spread[1], unit)}</span>
+		{unit}; the newest stands, a new figure replaces it
+	</p>
+{:else if standing}
+	<p class="soft standing">
+		stands at <span class="figure">{figureOf(standing.value, unit)}</span>
+		{unit}; a new figure replaces it
+	</p>
+{/if}
+
+<style>
+	.expected,
+	.standing {
+		text-align: end;
+	}
+</style>

@@ -1,0 +1,30 @@
+import { json } from '@sveltejs/kit';
+import { z } from 'zod';
+import { problemOf } from '$core/document/file';
+import { QUANTITIES } from '$core/expectation/quantity';
+import { readAddress } from '$lib/server/instruments/address';
+import { MEASURES, readMeter, type Measures } from '$lib/server/instruments/scpi';
+import { readJson } from '$lib/server/read-json';
+import type { RequestHandler } from './$types';
+
+const inputSchema = z.strictObject({
+	address: z.string().max(80),
+	measures: z.enum(Object.keys(MEASURES) as [Measures, ...Measures[]]),
+	/** Where the person stands, for a simulated meter. */
+	probe: z
+		.strictObject({
+			label: z.string().max(40),
+			quantity: z.enum(QUANTITIES),
+			kind: z.enum(['string', 'fuse', 'module', 'part', 'array'])
+		})
+		.nullable()
+});
+
+export const POST: RequestHandler = async ({ request }) => {
+	const input = inputSchema.safeParse(await readJson(request));
+	if (!input.success) return json({ words: problemOf(input.error).what }, { status: 400 });
+	const address = readAddress(input.data.address);
+	if (!address.ok) return json({ words: address.problem }, { status: 400 });
+	const read = await readMeter(address.value, input.data.measures, input.data.probe);
+	return read.ok ? json(read.value) : json(read.problem, { status: 502 });
+};

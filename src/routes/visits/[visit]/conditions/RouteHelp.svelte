@@ -1,0 +1,233 @@
+<script lang="ts">
+	import { readFigure } from '$core/document/figure';
+	import {
+		byAir,
+		byBackProbe,
+		byClearSky,
+		byControlModule,
+		byShadow,
+		type IrradianceBy,
+		type TemperatureBy
+	} from '$core/conditions/routes';
+	import { conditionsFromSiblings } from '$core/expectation/from-siblings';
+	import Field from '$lib/ui/Field.svelte';
+	import type { VisitSession } from '$lib/ui/visit-session.svelte';
+
+	interface Props {
+		session: VisitSession;
+		/** Irradiance that stands in the form, W/m2; null where none does. */
+		irradiance: number | null;
+		ontake: (found: Partial<IrradianceBy & TemperatureBy>) => void;
+	}
+	let { session, irradiance, ontake }: Props = $props();
+
+	const ROUTES = [
+		['control', 'A known good module', '± 5 %'],
+		['siblings', 'The strings themselves', '± 5 %'],
+		['shadow', 'Sensor at the sun, and a shadow', '± 10 %'],
+		['sky', 'Clear sky', '± 24 %'],
+		['back', 'Cells: probe on the back', '± 4 K'],
+		['air', 'Cells: from the air', '± 10 K']
+	] as const;
+	type Route = (typeof ROUTES)[number][0];
+	let route = $state<Route | null>(null);
+	let trouble = $state('');
+
+	const record = $derived(session.document.record);
+	const [field] = $derived(record.fields);
+	// svelte-ignore state_referenced_locally
+	let typed = $state<Record<string, string>>({
+		isc: '',
+		voc: '',
+		square: '',
+		height: '',
+		shadow: '',
+		latitude: '',
+		longitude: '',
+		tilt: field?.tilt == null ? '' : String(field.tilt),
+		azimuth: field?.azimuth == null ? '' : String(field.azimuth),
+		back: '',
+		air: '',
+		wind: ''
+	});
+	// svelte-ignore state_referenced_locally
+	let typeId = $state(record.moduleTypes[0]?.id ?? '');
+
+	const ANY = { min: -1e5, max: 1e5, unit: '' };
+	/** Figures of some fields; words where one is none. */
+	function figures(...names: string[]): number[] | null {
+		const values: number[] = [];
+		for (const name of names) {
+			const read = readFigure(typed[name] ?? '', ANY);
+			if (!read.ok) {
+				trouble = read.problem;
+				return null;
+			}
+			values.push(read.value);
+		}
+		return values;
+	}
+
+	function take(): void {
+		trouble = '';
+		const found = work();
+		if (!found) return;
+		if ('ok' in found) {
+			if (found.ok) ontake(found.value);
+			else trouble = found.problem;
+			return;
+		}
+		ontake(found);
+	}
+
+	function work() {
+		switch (route) {
+			case 'control': {
+				const type = record.moduleTypes.find(({ id }) => id === typeId);
+				const values = figures('isc', 'voc');
+				return type && values ? byControlModule(type.plate, values[0]!, values[1]!) : null;
+			}
+			case 'siblings': {
+				const found = conditionsFromSiblings(record, session.document.visit);
+				return found.ok
+					? { ...found, value: { ...found.value, basis: 'the strings’ own readings together' } }
+					: found;
+			}
+			case 'shadow': {
+				const values = figures('square', 'height', 'shadow');
+				return values && byShadow(values[0]!, values[1]!, values[2]!);
+			}
+			case 'sky': {
+				const values = figures('latitude', 'longitude', 'tilt', 'azimuth');
+				if (!values) return null;
+				const [latitude, longitude, tilt, azimuth] = values as [number, number, number, number];
+				return byClearSky({ latitude, longitude }, { tilt, azimuth }, session.now);
+			}
+			case 'back':
+			case 'air': {
+				if (irradiance === null) {
+					trouble =
+						'Enter the irradiance first: the cells are warmer than back and air by its share.';
+					return null;
+				}
+				const values = figures(route);
+				if (!values) return null;
+				if (route === 'back') return byBackProbe(values[0]!, irradiance);
+				const wind = (typed.wind ?? '').trim() === '' ? [null] : figures('wind');
+				return wind && byAir(values[0]!, wind[0] ?? null, irradiance);
+			}
+			case null:
+				return null;
+		}
+	}
+	const FIELDS: Readonly<Record<Route, readonly (readonly [string, string, string])[]>> = {
+		control: [
+			['isc', 'Its short-circuit current', 'A'],
+			['voc', 'Its open-circuit volts', 'V']
+		],
+		siblings: [],
+		shadow: [
+			['square', 'Sensor square to the sun', 'W/m²'],
+			['height', 'Height of the object, square to the glass', 'cm'],
+			['shadow', 'Length of its shadow', 'cm']
+		],
+		sky: [
+			['latitude', 'Latitude, north positive', '°'],
+			['longitude', 'Longitude, east positive', '°'],
+			['tilt', 'Tilt of the modules', '°'],
+			['azimuth', 'Azimuth, south is 180', '°']
+		],
+		back: [['back', 'Back of a module, in its middle', '°C']],
+		air: [
+			['air', 'Air in the shade', '°C'],
+			['wind', 'Wind, if known', 'm/s']
+		]
+	};
+</script>
+
+<details class="panel">
+	<summary>No sensor, or not sure? Work it out</summary>
+	<div class="routes" role="group" aria-label="Ways to the conditions, the surest first">
+		{#each ROUTES as [name, words, sure] (name)}
+			<button
+				type="button"
+				aria-pressed={route === name}
+				onclick={() => {
+					route = name;
+					trouble = '';
+				}}>{words} <span class="soft figure">{sure}</span></button
+			>
+		{/each}
+	</div>
+	{#if route}
+		<div class="fields">
+			{#if route === 'control'}
+				<label>
+					Its type
+					<select class="bare" bind:value={typeId}>
+						{#each record.moduleTypes as { id, name } (id)}<option value={id}>{name}</option>{/each}
+					</select>
+				</label>
+			{/if}
+			{#each FIELDS[route] as [name, label, unit] (name)}
+				<Field {name} {label} {unit} bind:value={typed[name]!} figures />
+			{/each}
+		</div>
+		{#if route === 'siblings'}
+			<p class="soft">
+				Strings of one plane share light and heat: running currents give the light, open-circuit
+				volts the heat. What all of them share, dirt or a wrong label, does not show this way.
+			</p>
+		{/if}
+		{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+		<button type="button" class="act-plain" onclick={take}>Take it over above</button>
+	{/if}
+</details>
+
+<style>
+	details {
+		padding: 0.4rem 1.1rem 1rem;
+		margin-top: 1rem;
+	}
+
+	summary {
+		display: flex;
+		align-items: center;
+		min-height: 46px;
+		font-weight: 600;
+	}
+
+	.routes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+	}
+
+	.routes button {
+		min-height: 46px;
+		padding: 0 0.9rem;
+		background: var(--paper);
+		border: var(--stroke) solid var(--rule);
+		border-radius: 3px;
+		font-weight: 600;
+	}
+
+	.routes [aria-pressed='true'] {
+		background: var(--lit);
+		outline: 3px solid var(--accent);
+		outline-offset: -1px;
+	}
+
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+		gap: 0.8rem 1rem;
+		margin: 1rem 0;
+	}
+
+	label {
+		display: grid;
+		font-weight: 600;
+		align-content: start;
+	}
+</style>
