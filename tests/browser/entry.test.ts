@@ -19,7 +19,13 @@ const field = () => person.find('input[name=reading]');
 const stored = async () => {
 	const document = (await (await fetch(`${server.address}/visits/${visit}/visit.json`)).json()) as {
 		visit: {
-			readings: { value: number; typed: string; confirmed: boolean }[];
+			readings: {
+				id: string;
+				value: number;
+				typed: string;
+				confirmed: boolean;
+				supersedes: string | null;
+			}[];
 			withdrawals: unknown[];
 		};
 	};
@@ -135,7 +141,7 @@ describe('entering readings', () => {
 		await person.sees('None yet', '.recent');
 	});
 
-	it('lets two browsers write one visit: the later is told what stands there', async () => {
+	it('lets two browsers write one visit: each sees the other’s readings, none is overwritten', async () => {
 		const other = await openBrowser();
 		try {
 			const second = new Person(other, server);
@@ -143,13 +149,25 @@ describe('entering readings', () => {
 			await second.isAt('A1', 'open circuit');
 			await person.types('460.8', Key.ENTER);
 			await storedCount(1);
-			await second.types('452.0', Key.ENTER);
-			await second.sees('stored 460.8 for A1 meanwhile; yours is 452', '.question');
 			await second.sees('460.8 V', '[data-string=A1]');
-			expect((await stored()).readings).toHaveLength(1);
-			await second.press('Store it');
+			await second.sees('stands at 460.8', '.entry');
+			await second.types('452.0', Key.ENTER);
 			await storedCount(2);
-			expect((await stored()).readings.map((reading) => reading.value)).toEqual([460.8, 452]);
+			await person.sees('452.0 V', '[data-string=A1]');
+			const [first, later] = (await stored()).readings;
+			expect([first!.value, later!.value]).toEqual([460.8, 452]);
+			expect(later!.supersedes).toBe(first!.id);
+			// One whose line is down does not see it come, and is told before anything is replaced.
+			await second.driver.executeScript('window.stop()');
+			const answer = await fetch(`${server.address}/visits/${visit}/readings`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json' },
+				body: JSON.stringify({ ...first, id: '019a0000-0000-7000-8000-00000000beef', value: 455 })
+			});
+			expect(await answer.json()).toMatchObject({
+				kind: 'overtaken',
+				words: expect.stringContaining('stored 452 for A1 meanwhile; yours is 455')
+			});
 		} finally {
 			await other.quit();
 		}

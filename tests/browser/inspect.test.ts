@@ -86,7 +86,7 @@ describe('the walk', () => {
 		await person.goTo(SITE);
 		await person.fill('by', 'Tamsin Orrell');
 		await person.press('Start a visit');
-		await person.arrivesAt(/\/conditions$/);
+		await person.arrivesAt(/\/plan$/);
 		await person.press('Inspect');
 		await person.arrivesAt(/\/inspect$/);
 		visit = new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;

@@ -69,7 +69,7 @@ export function compareCurve(
 	const expected = curveOf(new BusSource({ ...USUAL_PARTS, strings: [circuit] }), POINTS);
 	const { sections } = group.model.type.plate;
 	const sectionVolts = openCircuitVoltage(moduleAtShift(group, shift)) / sections;
-	const steps = stepsOf(measured, sectionVolts);
+	const steps = stepsOf(measured, expected, sectionVolts, sections * string.moduleCount);
 	const shares = {
 		isc: ampsAt(measured, 0) / expected.amps[0]!,
 		voc: openOf(measured) / openOf(expected),
@@ -97,25 +97,50 @@ function powerOf({ volts, amps }: Curve): number {
 	return volts.reduce((most, v, i) => Math.max(most, v * amps[i]!), 0);
 }
 
-function stepsOf(curve: Curve, sectionVolts: number): CurveStep[] {
-	const open = openOf(curve);
-	const steps: CurveStep[] = [];
+/** Volts that a bypass diode takes while it carries the others' current, V; a usual one. */
+const DIODE_VOLTS = 0.45;
+
+/** Highest volts at which a curve still carries a current, V. */
+function voltsAtAmps({ volts, amps }: Curve, level: number): number {
+	const i = amps.findLastIndex((value) => value >= level);
+	if (i < 0) return 0;
+	if (i === amps.length - 1) return volts[i]!;
+	const share = (amps[i]! - level) / (amps[i]! - amps[i + 1]! || 1);
+	return volts[i]! + share * (volts[i + 1]! - volts[i]!);
+}
+
+/**
+ * Steps of a curve. At a current between the two treads of a step the weaker sections are passed by their
+ * diodes, so the volts that the expected curve has more at that current count them.
+ */
+function stepsOf(
+	measured: Curve,
+	expected: Curve,
+	sectionVolts: number,
+	total: number
+): CurveStep[] {
+	const open = openOf(measured);
+	const found: { volts: number; drop: number; level: number }[] = [];
 	let v = sectionVolts / 2;
 	while (v < KNEE * open) {
-		const before = ampsAt(curve, v);
-		const after = ampsAt(curve, v + sectionVolts);
+		const before = ampsAt(measured, v);
+		const after = ampsAt(measured, v + sectionVolts);
 		const drop = before > 0 ? 1 - after / before : 0;
 		if (drop >= STEP) {
-			const at = steepest(curve, v, v + sectionVolts);
-			steps.push({
-				volts: at,
-				drop,
-				sections: Math.max(1, Math.round((open - at) / sectionVolts))
-			});
+			const at = steepest(measured, v, v + sectionVolts);
+			found.push({ volts: at, drop, level: before - 0.3 * (before - after) });
 			v = at + 1.5 * sectionVolts;
 		} else v += sectionVolts / 3;
 	}
-	return steps;
+	const lost = found.map(({ level }) => {
+		const whole = voltsAtAmps(expected, level);
+		return (whole - voltsAtAmps(measured, level)) / (whole / total + DIODE_VOLTS);
+	});
+	return found.map(({ volts, drop }, i) => ({
+		volts,
+		drop,
+		sections: Math.max(1, Math.round(lost[i]! - (lost[i + 1] ?? 0)))
+	}));
 }
 
 function steepest(curve: Curve, from: number, to: number): number {

@@ -54,7 +54,7 @@ const PATTERNS: readonly Pattern[] = [
 		firstTest: 'The transmitter’s supply from its breaker on, rung by rung; not the roof.',
 		leadsTo: 'supply',
 		caution:
-			'A device is no proof of dead. Devices x safe volts is expected until the transmitter is fed.'
+			'A device is no proof of dead. Devices x standby volts is expected until the transmitter is fed.'
 	},
 	{
 		id: 'no-ac',
@@ -86,7 +86,7 @@ const PATTERNS: readonly Pattern[] = [
 	},
 	{
 		id: 'low-dc',
-		says: /(dc|pv|input|array|string)[\s-]*(under|low|fail|fault|missing)|no[\s-]*(pv|dc|sun)|waiting.*(pv|dc|sun)/i,
+		says: /(dc|pv|input|array|string)\b.{0,16}\b(under|low|fail|fault|missing)|no[\s-]*(pv|dc|sun)|waiting.*(pv|dc|sun)/i,
 		title: 'DC low or missing',
 		words: 'A string, its fuse, its disconnect, or the devices behind the modules.',
 		firstTest: 'Open-circuit volts of each string at the combiner, then fuses.',

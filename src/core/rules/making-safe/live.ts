@@ -125,7 +125,7 @@ export function whatStaysLive(
 			.filter(
 				(other) => other === string || (string.input !== null && other.input === string.input)
 			)
-			.flatMap((other) => circuitOf(record, other, switches, light) ?? []);
+			.flatMap((other) => circuitOf(record, other, light) ?? []);
 		const own = circuits.find(({ name }) => name === string.label);
 		const bus: BusCircuit | null = own
 			? {
@@ -146,21 +146,14 @@ export function whatStaysLive(
 function circuitOf(
 	record: ArrayRecord,
 	string: StringRecord,
-	switches: Switches,
 	{ irradiance, cellTemperature }: LiveLight
 ): StringCircuit | null {
 	const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId);
 	if (!type) return null;
 	const model = agedModel(type, 0);
 	const circuit = stringHere(string, model, alike(moduleHere(model, irradiance, cellTemperature)));
-	const fuses = circuit.fuses!;
 	const devices = devicesOf(record, string);
-	const out = switches.fuses === 'out' && fuses.positive;
-	return {
-		...circuit,
-		...(devices.length > 0 && { devices }),
-		...(out && { fuses: { ...fuses, positive: { ...out, state: 'blown' as const } } })
-	};
+	return { ...circuit, ...(devices.length > 0 && { devices }) };
 }
 
 function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
@@ -205,9 +198,10 @@ const FED = 1;
 
 function busSide(bus: BusCircuit | null, { fuses }: Switches): LiveStretch {
 	if (!bus) return UNKNOWN;
-	const fused = bus.strings.some((string) => string.fuses?.positive);
-	if (fuses === 'out' && fused) {
-		const volts = meterVolts(bus);
+	if (fuses === 'out') {
+		// A fuse in the hand joins nothing: what is left on the bus are strings that have none.
+		const strings = bus.strings.filter(({ fuses: own }) => !own?.positive);
+		const volts = strings.length === 0 ? 0 : meterVolts({ ...bus, strings });
 		return volts < FED
 			? { state: 'open', volts, words: 'fuses out; not proved dead' }
 			: { state: 'live', volts, words: 'fed past the fuses' };

@@ -102,7 +102,7 @@ function initiatorOn(record: ArrayRecord): SafetyStep[] {
 		cautions: [
 			{
 				words:
-					'Until the transmitter is fed the strings show devices x safe volts: that is expected.',
+					'Until the transmitter is fed the strings show devices x standby volts: that is expected.',
 				source: 'common practice'
 			}
 		]

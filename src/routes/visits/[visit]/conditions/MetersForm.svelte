@@ -30,8 +30,6 @@
 			<tr>
 				<th><span class="sr-only">Meter</span></th>
 				{#each ACCURACY as { words } (words)}<th>{words}</th>{/each}
-				<th>DC rating</th>
-				<th>CAT</th>
 			</tr>
 		</thead>
 		<tbody>
@@ -52,6 +50,26 @@
 							{column.part === 'Resolution' ? unit : ''}
 						</td>
 					{/each}
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	<p class="soft">
+		What the kit may be put on: the lowest rating among meter, leads and probes. A reading where
+		more can stand is refused.
+	</p>
+	<table>
+		<thead>
+			<tr>
+				<th><span class="sr-only">Meter</span></th>
+				<th>DC rating</th>
+				<th>CAT</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each METERS as { meter, words } (meter)}
+				<tr>
+					<th scope="row">{words}</th>
 					<td>
 						<input
 							name="{meter}Rating"

@@ -1,0 +1,264 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, PLATE, testId, visitOf } from '../../../tests/support/scenario';
+import { HOLLIN_CREEK } from '../../../tests/support/sites';
+import { BusSource } from '../circuit/bus';
+import { curveOf } from '../circuit/curve';
+import { pointsOfLines, pointsOfText, CURVE_COLUMNS } from '../document/csv/curve';
+import { matchColumns, readTable } from '../document/csv/table';
+import { fitLabel } from '../module/fit';
+import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { kitTrouble } from '../rules/kit';
+import { atStandard, comparedStrings } from './compare';
+import { entryHint } from './entry-hint';
+import { expectReadings } from './expect';
+import { plainRule } from './five-percent';
+import { STC, translatedString, translatePoint } from './iec60891';
+import { compareCurve } from './measured-curve';
+import { stringPlace } from './place';
+import { agedModel, alike, moduleHere, stringHere, USUAL_PARTS } from './predict';
+import { standingReadings } from './standing';
+import { usualState, type SwitchingState } from './switching';
+import { USUAL_METERS, type MeasuredCurve, type Visit } from './visit';
+
+const record = arrayRecord();
+const [type] = record.moduleTypes;
+
+describe('a reading in its switching state', () => {
+	const switched = (
+		visit: Visit,
+		label: string,
+		state: Partial<SwitchingState> | null,
+		value?: number
+	) => ({
+		...visit,
+		readings: visit.readings.map((reading) => {
+			const string = HOLLIN_CREEK.record.strings.find((one) => one.label === label)!;
+			if (reading.place.kind !== 'string' || reading.place.string !== string.id) return reading;
+			if (reading.quantity !== 'open-circuit-voltage') return reading;
+			return {
+				...reading,
+				value: value ?? reading.value,
+				state: state && {
+					...usualState('open-circuit-voltage', { fused: false, devices: true }),
+					...state
+				}
+			};
+		})
+	});
+	const visit = visitOf({ record: HOLLIN_CREEK.record });
+	const placeOf = (one: Visit, label: string) => {
+		const string = HOLLIN_CREEK.record.strings.find((candidate) => candidate.label === label)!;
+		return expectReadings(HOLLIN_CREEK.record, one).places.find(
+			({ stringId, quantity }) => stringId === string.id && quantity === 'open-circuit-voltage'
+		)!;
+	};
+
+	it('of nobody’s saying has no basis', () => {
+		const place = placeOf(switched(visit, 'S1', null), 'S1');
+		expect(place).toMatchObject({ verdict: 'no-basis', expected: null });
+		expect(place.missing).toContain('was not said');
+	});
+
+	it('with the devices off is so many devices times their volts', () => {
+		const place = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 6.5), 'S1');
+		expect(place.expected!.value).toBeCloseTo(11 * 0.6, 6);
+		expect(place.verdict).toBe('fits');
+		const up = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 46), 'S1');
+		expect(up.verdict).toBe('off');
+	});
+
+	it('on a common bus is the bus’s volts, and says nothing of its own string to the others', () => {
+		const lone = placeOf(visit, 'S1').expected!.value;
+		const joined = placeOf(switched(visit, 'S1', { siblings: 'joined' }), 'S1');
+		expect(Math.abs(joined.expected!.value / lone - 1)).toBeLessThan(0.02);
+		const other = (one: Visit) => placeOf(one, 'S2').expected!.siblings;
+		expect(other(switched(visit, 'S1', { siblings: 'joined' }))).toBe(other(visit) - 1);
+	});
+
+	it('with a section covered has nothing to compare with', () => {
+		expect(placeOf(switched(visit, 'S1', { covered: true }), 'S1').missing).toContain('covered');
+	});
+});
+
+describe('a figure that was just read', () => {
+	const volts = { quantity: 'open-circuit-voltage' } as const;
+	it.each([
+		[-456, 'Change the leads'],
+		[1004, 'Is the meter on AC|meter on AC'],
+		[0.4, 'right holder'],
+		[455, null]
+	])('of %d V where 456 V are expected', (value, words) => {
+		const hint = entryHint({ ...volts, value }, 456, []);
+		if (words === null) expect(hint).toBeNull();
+		else expect(hint).toMatch(new RegExp(words, 'i'));
+	});
+
+	it('turned clamps, dead ones and ones not zeroed are told apart', () => {
+		const amps = { quantity: 'operating-current' } as const;
+		expect(entryHint({ ...amps, value: -8.1 }, 8.1, [])).toContain('turn the clamp round');
+		expect(entryHint({ ...amps, value: 0.05 }, 8.1, [])).toContain('No current');
+		const rest = { quantity: 'residual-current' } as const;
+		expect(entryHint({ ...rest, value: 0.1 }, null, [])).toBeNull();
+		expect(entryHint({ ...rest, value: 0.6 }, null, [])).toContain('Zero the clamp');
+		expect(entryHint({ ...rest, value: 0.6 }, null, [{ ...rest, value: 0.62 }])).toContain(
+			'Every string shows about 0.6 A'
+		);
+	});
+});
+
+describe('kit below the cold volts of a place', () => {
+	const [a1] = record.strings;
+	const reading = {
+		place: stringPlace(a1!.id),
+		quantity: 'open-circuit-voltage',
+		state: usualState('open-circuit-voltage')
+	} as const;
+	const rated = (ratedVolts: number | null, category: 2 | 3 | null = null) => ({
+		volts: { ...USUAL_METERS.volts, ratedVolts, category },
+		amps: USUAL_METERS.amps
+	});
+
+	it('is refused, with what can stand there and why', () => {
+		expect(kitTrouble(record, rated(600), reading)).toContain('609 V can stand here');
+		expect(kitTrouble(record, rated(1000), reading)).toBeNull();
+		expect(kitTrouble(record, rated(null), reading)).toBeNull();
+		expect(kitTrouble(record, rated(1000, 2), reading)).toContain('CAT II');
+		const cold = { ...record, rules: { ...record.rules, lowest: -10 } };
+		expect(kitTrouble(cold, rated(500), reading)).toContain('A1 at -10 °C');
+	});
+
+	it('is not asked about where nothing live is touched', () => {
+		const fuse = { kind: 'fuse', string: a1!.id, pole: 'positive' } as const;
+		const ohms = { place: fuse, quantity: 'fuse-resistance', state: null } as const;
+		expect(kitTrouble(record, rated(100), ohms)).toBeNull();
+	});
+});
+
+describe('the plain 5 % rule', () => {
+	it('passes a lost section, which the band does not', () => {
+		const visit = visitOf({ record, faults: { A2: { code: 'bypass-diode-shorted' } } });
+		const a2 = record.strings.find(({ label }) => label === 'A2')!;
+		const rule = plainRule(record, standingReadings(visit)).get(`${a2.id}/open-circuit-voltage`)!;
+		expect(rule.passes).toBe(true);
+		expect(rule.inModules).toBeGreaterThan(0.2);
+		const [worst] = comparedStrings(record, expectReadings(record, visit));
+		expect(worst).toMatchObject({ label: 'A2', volts: { verdict: 'off' } });
+	});
+
+	it('says nothing of fewer than three like strings', () => {
+		const two = arrayRecord(['A1', 'A2']);
+		expect(plainRule(two, standingReadings(visitOf({ record: two }))).size).toBe(0);
+	});
+});
+
+describe('translation, IEC 60891 procedure 2', () => {
+	const how = translatedString(type!, 12);
+	it('goes there and back to the same point', () => {
+		const any = fc.record({
+			irradiance: fc.double({ min: 200, max: 1100, noNaN: true }),
+			cellTemperature: fc.double({ min: -5, max: 70, noNaN: true })
+		});
+		fc.assert(
+			fc.property(any, any, (from, to) => {
+				const point = { volts: 400, amps: 6 };
+				const there = translatePoint(point, how, from, to);
+				const back = translatePoint(there, how, to, from);
+				// The correction of current is linear in the difference, so it comes back to second order.
+				const second = Math.abs(how.alpha * (to.cellTemperature - from.cellTemperature)) ** 2;
+				expect(Math.abs(back.amps / point.amps - 1)).toBeLessThan(second + 1e-9);
+				expect(Math.abs(back.volts - point.volts)).toBeLessThan(0.5);
+			})
+		);
+	});
+
+	it('agrees with the model it does not share: ends of a module within 1 %', () => {
+		const fit = fitLabel(PLATE);
+		const from = { irradiance: 700, cellTemperature: 45 };
+		const here = translate(fit, from.irradiance, from.cellTemperature);
+		const one = translatedString(type!, 1);
+		const voc = translatePoint({ volts: openCircuitVoltage(here), amps: 0 }, one, from, STC);
+		const isc = translatePoint({ volts: 0, amps: shortCircuitCurrent(here) }, one, from, STC);
+		expect(Math.abs(voc.volts / PLATE.voc - 1)).toBeLessThan(0.01);
+		expect(Math.abs(isc.amps / PLATE.isc - 1)).toBeLessThan(0.01);
+	});
+
+	it('carries every string’s readings to standard conditions, by its mark', () => {
+		const carried = atStandard(record, visitOf({ record, irradiance: 800, cellTemperature: 45 }));
+		const a1 = carried.get('A1')!;
+		expect(Math.abs(a1.voc! / (12 * PLATE.voc) - 1)).toBeLessThan(0.03);
+		expect(a1.running).toBe(true);
+	});
+});
+
+describe('a measured curve', () => {
+	const visit = visitOf({ record, irradiance: 800, cellTemperature: 45 });
+	const [a1] = record.strings;
+	const whole = stringHere(
+		a1!,
+		agedModel(type!, 6),
+		alike(moduleHere(agedModel(type!, 6), 800, 45))
+	);
+	const measured = (shadedSections: number): MeasuredCurve => {
+		const [run] = whole.modules;
+		const shaded = {
+			...run!,
+			count: 1,
+			sections: run!.sections.map((section, i) =>
+				i < shadedSections ? { ...section, light: 0.5 } : section
+			)
+		};
+		const modules = shadedSections > 0 ? [shaded, { ...run!, count: 11 }] : [run!];
+		const curve = curveOf(new BusSource({ ...USUAL_PARTS, strings: [{ ...whole, modules }] }), 80);
+		return {
+			id: testId(77),
+			stringId: a1!.id,
+			points: Array.from(curve.volts, (v, i) => [v, curve.amps[i]!] as const),
+			at: { irradiance: 800, cellTemperature: 45 },
+			origin: 'typed',
+			takenAt: visit.startedAt,
+			by: 'Tester',
+			supersedes: null
+		};
+	};
+
+	it('of a whole string lies on the expected one, without a step', () => {
+		const { steps, shares } = compareCurve(record, visit, measured(0))!;
+		expect(steps).toEqual([]);
+		expect(Math.abs(shares.pmax - 1)).toBeLessThan(0.06);
+	});
+
+	it.each([1, 2])('with %d sections in half the light shows a step of as many', (count) => {
+		const { steps, words } = compareCurve(record, visit, measured(count))!;
+		expect(steps).toHaveLength(1);
+		expect(steps[0]!.sections).toBe(count);
+		expect(words.join(' ')).toContain(`about ${count} section`);
+	});
+
+	it('without conditions or of no string has nothing to lie over', () => {
+		expect(compareCurve(record, { ...visit, conditions: [] }, measured(0))).toBeNull();
+		expect(compareCurve(record, visit, { ...measured(0), stringId: testId(404) })).toBeNull();
+	});
+
+	it('is read from a file with other headings and commas, or from typed lines', () => {
+		const head = ['U [V]', 'I [A]'];
+		const rows = [
+			['400,5', '5,1'],
+			['0', '8,9'],
+			['400,5', '5,2']
+		];
+		const { lines } = readTable(rows, matchColumns(head, CURVE_COLUMNS), CURVE_COLUMNS);
+		expect(pointsOfLines(lines)).toEqual([
+			[0, 8.9],
+			[400.5, 5.2]
+		]);
+		expect(pointsOfText('410 8,1\n0 8,9; 456 0')).toEqual([
+			[0, 8.9],
+			[410, 8.1],
+			[456, 0]
+		]);
+		expect(pointsOfText('410')).toBeNull();
+		expect(pointsOfText('volts amps')).toBeNull();
+	});
+});
