@@ -3,7 +3,9 @@ import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
-const benches = readdirSync(at('./benchmarks')).filter((name) => name.endsWith('.bench.ts'));
+const benches = readdirSync(at('./benchmarks'))
+	.filter((name) => name.endsWith('.bench.ts'))
+	.concat('load.ts');
 
 /** The benchmarks as plain Node.js scripts, so that they measure the core and not a test runner. */
 export default defineConfig({

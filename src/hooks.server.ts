@@ -1,5 +1,6 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { database } from '$lib/server/database';
+import { databaseTrouble } from '$lib/server/database/trouble';
 
 const MODES = ['light', 'dark', 'sunlight'];
 
@@ -40,6 +41,8 @@ export const handleError: HandleServerError = ({ error, status, message }) => {
 	}
 	if (status < 500) return { message };
 	console.error(error);
+	const trouble = databaseTrouble(error);
+	if (trouble) return { ...trouble };
 	return {
 		message: 'Zembo could not answer this request.',
 		mend: 'What was stored before is untouched. Try again; if it stays, look at the server’s log.'

@@ -13,9 +13,9 @@ export interface Caution {
 export const WHO_DECIDES =
 	'Local code, the makers’ instructions and the licensed person decide. Zembo says what has been measured, never that a thing may be touched.';
 
-/** This version has no making-safe sequences; a test behind a cover or in a joint says so. */
-export const NOT_LED_THROUGH =
-	'This test needs an opened cover or joint. This version does not lead through making it safe: follow your own written procedure, or leave the test.';
+/** Stands beside a test behind a cover or in a joint. */
+export const MAKE_SAFE_FIRST =
+	'This test needs an opened cover or joint: take the steps of “Make safe” before it. A joint is opened only where the current is proved 0 A.';
 
 const COMMON: Caution = {
 	words:

@@ -110,8 +110,8 @@ describe('causes', () => {
 	it('cautions every test, and says which it does not lead through', () => {
 		const blown = lineOf({ B1: { code: 'fuse-blown' } }, 'B1');
 		expect(blown.tests.map((test) => test.exposure)).toEqual(['closed-cover', 'open-cover-dead']);
-		expect(blown.tests[0]!.notLedThrough).toBeNull();
-		expect(blown.tests[1]!.notLedThrough).toContain('does not lead through making it safe');
+		expect(blown.tests[0]!.makeSafeFirst).toBeNull();
+		expect(blown.tests[1]!.makeSafeFirst).toContain('take the steps of “Make safe”');
 		for (const test of blown.tests) expect(test.cautions.length).toBeGreaterThan(0);
 		const swapped = lineOf({ B1: { code: 'connector-reversed' } }, 'B1');
 		expect(swapped.tests[0]!.cautions[0]!.words).toContain('Close nothing');

@@ -29,9 +29,9 @@ describe('what to measure next', () => {
 
 	it('says that it does not lead through making safe, exactly where a cover or joint is opened', () => {
 		for (const code of CODES) {
-			for (const { exposure, notLedThrough } of testsFor([code], 'A3', CEILING)) {
-				expect(notLedThrough !== null).toBe(opensSomething(exposure));
-				if (notLedThrough) expect(notLedThrough).toMatch(/does not lead through making it safe/);
+			for (const { exposure, makeSafeFirst } of testsFor([code], 'A3', CEILING)) {
+				expect(makeSafeFirst !== null).toBe(opensSomething(exposure));
+				if (makeSafeFirst) expect(makeSafeFirst).toMatch(/take the steps of “Make safe”/);
 			}
 		}
 	});

@@ -1,7 +1,7 @@
 import {
 	BLOWN_FUSE,
 	cautionsFor,
-	NOT_LED_THROUGH,
+	MAKE_SAFE_FIRST,
 	OPEN_STRING,
 	opensSomething,
 	REVERSED_STRING,
@@ -17,7 +17,7 @@ export interface ProposedTest {
 	readonly outcomes: string;
 	readonly exposure: Exposure;
 	/** What this version says where the test needs an opened cover or joint; null where it does not. */
-	readonly notLedThrough: string | null;
+	readonly makeSafeFirst: string | null;
 	readonly cautions: readonly Caution[];
 }
 
@@ -168,7 +168,7 @@ export function testsFor(
 			how,
 			outcomes,
 			exposure,
-			notLedThrough: opensSomething(exposure) ? NOT_LED_THROUGH : null,
+			makeSafeFirst: opensSomething(exposure) ? MAKE_SAFE_FIRST : null,
 			cautions: [...new Set([...standing, ...extra, ...cautionsFor(exposure, coldVolts)])]
 		}));
 }

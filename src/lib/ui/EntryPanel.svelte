@@ -16,6 +16,7 @@
 	import FromMeter from './FromMeter.svelte';
 	import GateCard from './GateCard.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
+	import { keepEntries, keptEntries } from './kept-entries';
 	import RecentReadings from './RecentReadings.svelte';
 	import SpotExpectation from './SpotExpectation.svelte';
 	import StatePicker from './StatePicker.svelte';
@@ -43,8 +44,10 @@
 	const name = $derived(placeWords(record, spot.place));
 	const running = $derived(quantity === 'operating-current');
 	/** What is typed, by place: leaving a place and coming back loses nothing. */
-	let typed = $state<Record<string, string>>({});
-	let busTyped = $state<Record<string, string>>({});
+	// svelte-ignore state_referenced_locally
+	const kept = keptEntries(session.document.visit.id);
+	let typed = $state<Record<string, string>>({ ...kept.typed });
+	let busTyped = $state<Record<string, string>>({ ...kept.bus });
 	/** How the circuit is switched, where the person says otherwise than usual, by quantity. */
 	let switched = $state.raw<Partial<Record<Quantity, SwitchingState>>>({});
 	let error = $state<string | null>(null);
@@ -76,6 +79,14 @@
 			busVoltsByInput(record, standingReadings(session.document.visit)).get(string.input) ?? null
 		);
 	}
+
+	// A page that is loaded again in the middle of a field loses nothing.
+	$effect(() => {
+		keepEntries(session.document.visit.id, {
+			typed: $state.snapshot(typed),
+			bus: $state.snapshot(busTyped)
+		});
+	});
 
 	// The lit place has the focus; the volts come first while they are not known.
 	$effect(() => {

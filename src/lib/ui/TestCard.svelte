@@ -22,7 +22,7 @@
 	<div class="caution">
 		<TriangleAlert size={22} aria-hidden="true" />
 		<div>
-			{#if test.notLedThrough}<p><strong>{test.notLedThrough}</strong></p>{/if}
+			{#if test.makeSafeFirst}<p><strong>{test.makeSafeFirst}</strong></p>{/if}
 			{#each test.cautions as caution (caution.words)}
 				<p>{caution.words} <span class="soft">({caution.source})</span></p>
 			{/each}

@@ -14,6 +14,18 @@ import {
  * would otherwise be refused at once, not made to wait, when another program wrote in between.
  */
 class ImmediateDriver extends SqliteDriver {
+	readonly #database: Database.Database;
+
+	constructor(database: Database.Database) {
+		super({ database });
+		this.#database = database;
+	}
+
+	/** SQLite ends a transaction itself where the disk is full; ending it again would hide why. */
+	override async rollbackTransaction(connection: DatabaseConnection): Promise<void> {
+		if (this.#database.inTransaction) await super.rollbackTransaction(connection);
+	}
+
 	override async beginTransaction(connection: DatabaseConnection): Promise<void> {
 		await connection.executeQuery(CompiledQuery.raw('begin immediate'));
 	}
@@ -36,7 +48,7 @@ export class SharedSqliteDialect extends SqliteDialect {
 	}
 
 	override createDriver(): Driver {
-		return new ImmediateDriver({ database: this.#database });
+		return new ImmediateDriver(this.#database);
 	}
 
 	override createAdapter(): DialectAdapter {

@@ -4,15 +4,18 @@
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingConditions } from '$core/expectation/standing';
-	import { NOT_LED_THROUGH, WHO_DECIDES } from '$core/rules/cautions';
+	import { MAKE_SAFE_FIRST, WHO_DECIDES } from '$core/rules/cautions';
 	import { findingsOf } from '$lib/ui/findings';
 	import PathView from '$lib/ui/PathView.svelte';
+	import { PURPOSE_WORDS } from '$lib/ui/purposes';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import { dayAndTime } from '$lib/ui/when';
 	import Outcome from './Outcome.svelte';
 	import ReadingsTable from './ReadingsTable.svelte';
 	import Inspection from './Inspection.svelte';
+	import LimitsTable from './LimitsTable.svelte';
 	import RecordTables from './RecordTables.svelte';
+	import Safety from './Safety.svelte';
 
 	const session = useVisit();
 	const { site, revision, record, visit } = $derived(session.document);
@@ -63,6 +66,10 @@
 			</dd>
 			<dt>Measured by</dt>
 			<dd>{visit.by}</dd>
+			<dt>Purpose</dt>
+			<dd>{PURPOSE_WORDS[visit.purpose]}</dd>
+			{#if visit.inverterSays}<dt>Inverter says</dt>
+				<dd>{visit.inverterSays}</dd>{/if}
 			{#if visit.reason}<dt>Reason</dt>
 				<dd>{visit.reason}</dd>{/if}
 			<dt>Record</dt>
@@ -109,6 +116,8 @@
 	</section>
 
 	<ReadingsTable assessment={session.assessment} {record} />
+	<LimitsTable limits={session.assessment.limits} {record} />
+	<Safety {session} />
 
 	<Inspection {record} inspection={session.document.inspection} />
 
@@ -118,8 +127,8 @@
 			{#each cautions as caution (caution.words)}<li>
 					{caution.words} <span class="soft">({caution.source})</span>
 				</li>{/each}
-			{#if findings.some(({ tests }) => tests.some((test) => test.notLedThrough))}<li>
-					{NOT_LED_THROUGH}
+			{#if findings.some(({ tests }) => tests.some((test) => test.makeSafeFirst))}<li>
+					{MAKE_SAFE_FIRST}
 				</li>{/if}
 			<li>{WHO_DECIDES}</li>
 		</ul>

@@ -1,0 +1,73 @@
+import Database from 'better-sqlite3';
+import { sql } from 'kysely';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { testId } from '../../../../tests/support/scenario';
+import { EMPTY_RECORD } from '$core/record/record';
+import { createSite, listSites } from '../repositories/sites';
+import { openDatabase, type Db } from './open';
+import { databaseTrouble } from './trouble';
+
+const NOW = '2026-11-24T09:00:00Z';
+let folder: string;
+let path: string;
+let db: Db;
+beforeEach(async () => {
+	folder = mkdtempSync(join(tmpdir(), 'zembo-trouble-'));
+	path = join(folder, 'zembo.db');
+	db = await openDatabase(path);
+});
+afterEach(async () => {
+	await db.destroy();
+	rmSync(folder, { recursive: true });
+});
+
+const site = (n: number, place = '') => ({
+	id: testId(n),
+	name: `Site ${n}`,
+	place,
+	timeZone: 'Etc/UTC'
+});
+/** What an attempt throws; fails where it throws nothing. */
+async function thrown(attempt: Promise<unknown>): Promise<unknown> {
+	try {
+		await attempt;
+	} catch (error) {
+		return error;
+	}
+	throw new Error('it went through');
+}
+
+describe('a store in trouble', () => {
+	it('that is full says so, stores nothing of what was sent, and keeps what was there', async () => {
+		await createSite(db, site(1), EMPTY_RECORD, NOW);
+		const pages = (await sql<{ page_count: number }>`pragma page_count`.execute(db)).rows[0]!;
+		await sql`pragma max_page_count = ${sql.raw(String(pages.page_count))}`.execute(db);
+		const error = await thrown(createSite(db, site(2, 'x'.repeat(100_000)), EMPTY_RECORD, NOW));
+		expect(databaseTrouble(error)?.message).toContain('disk of the server is full');
+		await sql`pragma max_page_count = 1073741823`.execute(db);
+		expect((await listSites(db, null)).map(({ name }) => name)).toEqual(['Site 1']);
+		await createSite(db, site(2), EMPTY_RECORD, NOW);
+		expect(await listSites(db, null)).toHaveLength(2);
+	});
+
+	it('that another program holds says so, and works again when it is let go', async () => {
+		await sql`pragma busy_timeout = 10`.execute(db);
+		const other = new Database(path);
+		other.exec('begin immediate');
+		const error = await thrown(createSite(db, site(3), EMPTY_RECORD, NOW));
+		expect(databaseTrouble(error)?.mend).toContain('in a moment');
+		other.exec('rollback');
+		other.close();
+		await createSite(db, site(3), EMPTY_RECORD, NOW);
+	});
+
+	it('leaves every other error to be what it is', () => {
+		expect(databaseTrouble(new Error('boom'))).toBeNull();
+		expect(databaseTrouble(null)).toBeNull();
+		expect(databaseTrouble({ code: 'SQLITE_CONSTRAINT' })).toBeNull();
+		expect(databaseTrouble({ code: 'SQLITE_IOERR_WRITE' })?.message).toContain('cannot be written');
+	});
+});
