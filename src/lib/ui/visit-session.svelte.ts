@@ -397,6 +397,8 @@ export class VisitSession {
 			const response = await fetch(`/visits/${this.document.visit.id}/${path}`, {
 				method: 'POST',
 				headers: JSON_HEADERS,
+				// It arrives although the page is left meanwhile.
+				keepalive: true,
 				body: JSON.stringify(body)
 			});
 			if (response.ok) return { ok: true };

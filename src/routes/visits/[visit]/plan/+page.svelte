@@ -24,13 +24,12 @@
 	const meanings = $derived(meaningsOf(says));
 	const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 
-	/** Items of one quantity that follow one another are one line: "A1 to B4". */
+	/** Items of one quantity are one line: "A1 to B4". */
 	function lines(items: readonly PlanItem[]) {
 		const groups: { quantity: PlanItem['quantity']; items: PlanItem[] }[] = [];
 		for (const item of items) {
-			const last = groups.at(-1);
-			if (last?.quantity === item.quantity && last.items[0]!.place.kind === item.place.kind)
-				last.items.push(item);
+			const group = groups.find(({ quantity }) => quantity === item.quantity);
+			if (group) group.items.push(item);
 			else groups.push({ quantity: item.quantity, items: [item] });
 		}
 		return groups;
