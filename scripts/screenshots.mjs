@@ -25,21 +25,21 @@ const VIEWS = [
 	{ name: 'diagram', path: `${SITE}/diagram`, size: DESK },
 	{ name: 'checks', path: `${SITE}/checks`, size: DESK },
 	{ name: 'inspect', path: `${VISIT}/inspect`, size: DESK },
-	{ name: 'conditions', path: `${VISIT}/conditions`, size: DESK },
 	{ name: 'measure', path: `${VISIT}/measure`, size: DESK, why: 'A2' },
+	{ name: 'plan', path: `${VISIT}/plan`, size: DESK },
+	{
+		name: 'make-safe',
+		path: '/visits/019a8001-0000-7000-8000-000000000004/make-safe?task=dead',
+		size: DESK
+	},
+	{ name: 'compare', path: `${VISIT}/compare`, size: DESK },
 	{ name: 'measure-sunlight', path: `${VISIT}/measure`, size: DESK, mode: 'sunlight' },
 	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE },
 	{ name: 'trace', path: `${VISIT}/trace`, size: DESK },
-	{ name: 'trace-dark', path: `${VISIT}/trace`, size: DESK, mode: 'dark' },
 	{
 		name: 'string',
 		path: `${STRING}?light=3.all.30`,
 		size: DESK
-	},
-	{
-		name: 'string-fed',
-		path: `${STRING}?fault=module-missing&size=3&on=open`,
-		size: { ...DESK, height: 1000 }
 	},
 	{
 		name: 'string-phone',

@@ -78,7 +78,12 @@ describe('twenty-four strings, three readings each', () => {
 		}
 		const readings = 3 * labels.length;
 		expect(keys).toBeLessThanOrEqual(digits + 2 * readings);
-		await driver.wait(async () => (await stored(visit)).readings.length === readings, WAIT);
+		let there = 0;
+		await driver
+			.wait(async () => (there = (await stored(visit)).readings.length) === readings, WAIT)
+			.catch(async () => {
+				throw new Error(`${there} of ${readings} are stored; ${await person.sees('', '.entry')}`);
+			});
 		console.log(
 			`24 strings x 3 readings: ${keys} keys for ${digits} digits, ${(keys / readings).toFixed(1)} a reading; about ${((keys * SECONDS_A_KEY) / 60).toFixed(1)} min at ${SECONDS_A_KEY} s a key`
 		);

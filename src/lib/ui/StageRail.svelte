@@ -129,10 +129,16 @@
 		}
 	]);
 	const here = $derived(page.url.pathname);
+	let line = $state<HTMLElement>();
+	$effect(() => {
+		void here;
+		const at = line?.querySelector<HTMLElement>('[aria-current]')?.parentElement;
+		if (at && line) line.scrollLeft = at.offsetLeft - (line.clientWidth - at.clientWidth) / 2;
+	});
 </script>
 
 <nav class="rail no-print" aria-label="Stages of the visit">
-	<ol>
+	<ol bind:this={line}>
 		{#each stages as { words, note, href, state } (words)}
 			<li>
 				<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
@@ -254,9 +260,15 @@
 			padding: 0;
 		}
 
+		/* A slim line that is swiped; the stage one is at stands in sight. */
 		ol {
-			display: grid;
-			grid-template-columns: repeat(6, 1fr);
+			display: flex;
+			overflow-x: auto;
+			scrollbar-width: none;
+		}
+
+		li {
+			flex: 1 0 4.4rem;
 		}
 
 		li:not(:last-child)::after {

@@ -126,7 +126,7 @@
 					{session}
 					{spot}
 					onmove={move}
-					onstored={() => move(1)}
+					onstored={(key) => lit === key && move(1)}
 					onplace={place}
 					onother={another}
 				/>

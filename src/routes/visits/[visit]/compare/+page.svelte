@@ -67,7 +67,10 @@
 			{#each strings as { stringId, label, volts, running, short, modules } (stringId)}
 				<li data-string={label}>
 					<span class="name figure">{label}</span>
-					<span class="off figure">{modules.toFixed(1)} <span class="soft">modules off</span></span>
+					<span
+						><span class="figure">{modules.toFixed(1)}</span>
+						<span class="soft">modules off</span></span
+					>
 					<div class="quantities">
 						{#each [volts, running, short].filter((place) => place !== null) as place (place.key)}
 							{#if place.reading}
@@ -188,11 +191,6 @@
 	.name {
 		font-weight: 650;
 		font-size: 1.2rem;
-	}
-
-	.off .soft {
-		font-family: var(--font-body, sans-serif);
-		font-size: 0.9rem;
 	}
 
 	.quantity {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { readFigure } from '$core/document/figure';
 	import {
 		byAir,
@@ -32,6 +33,10 @@
 	type Route = (typeof ROUTES)[number][0];
 	let route = $state<Route | null>(null);
 	let trouble = $state('');
+	let opened = $state(false);
+	const siblings = $derived(
+		opened ? conditionsFromSiblings(session.document.record, session.document.visit) : null
+	);
 
 	const record = $derived(session.document.record);
 	const [field] = $derived(record.fields);
@@ -145,8 +150,25 @@
 	};
 </script>
 
-<details class="panel">
-	<summary>No sensor, or not sure? Work it out</summary>
+<details class="panel" bind:open={opened}>
+	<summary>
+		<ChevronRight size={20} aria-hidden="true" />No sensor, or not sure? Work it out
+	</summary>
+	{#if siblings?.ok}
+		<p class="best">
+			Best at hand now: the strings themselves,
+			<span class="figure">{siblings.value.irradiance.value.toFixed(0)} W/m²</span>
+			± {(200 * siblings.value.irradiance.relativeStandardUncertainty).toFixed(0)} %,
+			<span class="figure">{siblings.value.cellTemperature.value.toFixed(0)} °C</span>
+			± {(2 * siblings.value.cellTemperature.standardUncertainty).toFixed(0)} K. A known good module beside
+			them sees what all strings share.
+		</p>
+	{:else if opened}
+		<p class="best">
+			Best at hand: a known good module, read at the same moment. Once strings are read they tell
+			light and heat themselves.
+		</p>
+	{/if}
 	<div class="routes" role="group" aria-label="Ways to the conditions, the surest first">
 		{#each ROUTES as [name, words, sure] (name)}
 			<button
@@ -193,8 +215,19 @@
 	summary {
 		display: flex;
 		align-items: center;
+		gap: 0.5rem;
 		min-height: 46px;
 		font-weight: 600;
+		color: var(--accent);
+	}
+
+	details[open] :global(summary svg) {
+		transform: rotate(90deg);
+	}
+
+	.best {
+		margin-bottom: 0.8rem;
+		line-height: 1.45;
 	}
 
 	.routes {

@@ -121,7 +121,8 @@
 
 	function stored(key: string): void {
 		whyKey = session.places.has(key) ? key : null;
-		move(1);
+		// Who went elsewhere while it was judged stays there.
+		if (lit === key) move(1);
 	}
 
 	const WAYS = [
@@ -271,14 +272,14 @@
 
 	.quantities button {
 		min-height: 46px;
-		padding: 0 0.8rem;
+		padding: 0 0.55rem;
 		font-weight: 600;
 		white-space: nowrap;
 		color: var(--soft);
 	}
 
 	.quantities select {
-		width: 6.5rem;
+		width: 6.4rem;
 		margin-inline-start: auto;
 		margin-bottom: 0.3rem;
 	}
