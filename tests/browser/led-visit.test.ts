@@ -271,3 +271,31 @@ describe('the hall with rapid shutdown', () => {
 		await person.sees('6.6 V', '[data-string=S1]');
 	});
 });
+
+describe('the two smaller places', () => {
+	it.each([
+		[2, 'Running current: P1, P2', 'open circuit', 'Q1: lock and tag off, DC on', 'Loads off'],
+		[3, 'AC volts:', 'AC volts', 'AC on', 'AC connector of the unit apart']
+	])(
+		'site %d goes from plan over measuring and comparison to back on',
+		async (n, planned, first, on, off) => {
+			const visit = await startsAt(n, 'Routine');
+			await person.sees(planned);
+			await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+			await person.sees(off);
+			await person.goTo(`/visits/${visit}/measure`);
+			await person.sees(first.toLowerCase(), '.entry h1');
+			await person.answersForOwnProcedure();
+			await person.hasFocus('reading');
+			await person.types('231', Key.ENTER);
+			await person.press(n === 3 ? 'Compare' : 'Undo');
+			if (n === 3) {
+				await person.arrivesAt(/\/compare$/);
+				await person.sees('AC volts are there');
+			}
+			await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+			await person.press('Show the way back on');
+			await person.sees(on);
+		}
+	);
+});

@@ -66,7 +66,7 @@ describe('the first day at the terminal', () => {
 		expect(fuse).toContain('Clamp the current of B1 again');
 		await person.sees('Low current, cause open', '[data-finding=B3]');
 		await person.press('Resistance of the fuse of B1');
-		await person.sees('does not lead through making it safe', '[data-finding=B1]');
+		await person.sees('take the steps of “Make safe”', '[data-finding=B1]');
 		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);
 	});
 

@@ -30,10 +30,8 @@
 		onplace: (place: Place, quantity: Quantity) => void;
 		/** Goes to another quantity. */
 		onother: () => void;
-		/** The place cannot be measured. */
-		onskip?: () => void;
 	}
-	let { session, spot, onmove, onstored, onplace, onother, onskip }: Props = $props();
+	let { session, spot, onmove, onstored, onplace, onother }: Props = $props();
 
 	const { record } = $derived(session.document);
 	const quantity = $derived(spot.quantity);
@@ -68,6 +66,8 @@
 	const gate = $derived(
 		gateOfReading(record, session.document.visit, session.places, asked, session.now)
 	);
+	/** By itself, so that the clock's ticking is no change. */
+	const isOpen = $derived(gate.open);
 	const kit = $derived(kitTrouble(record, session.document.visit.meters, asked));
 	const takes = $derived(takesOf(session.document.visit, key));
 
@@ -91,7 +91,7 @@
 	// The lit place has the focus; the volts come first while they are not known.
 	$effect(() => {
 		void key;
-		void gate.open;
+		void isOpen;
 		untrack(() => {
 			error = null;
 			onBus = running && bus === '';
@@ -208,7 +208,6 @@
 		if (event.key === 'ArrowUp' || (event.key === 'p' && empty)) return () => onmove(-1);
 		if (!empty) return null;
 		if (event.key === 'm') return onother;
-		if (event.key === 'x' && onskip) return onskip;
 		if (event.key === 'z' && (event.ctrlKey || event.metaKey)) return undo;
 		return event.key === '?' ? () => (shortcuts = !shortcuts) : null;
 	}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import { isAcBranch } from '$core/record/record';
 	import { outcomeOfStop, walkOf } from '$core/rules/inspection/walk';
 	import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 	import { standingSafety } from '$core/rules/making-safe/progress';
@@ -20,8 +21,14 @@
 	};
 
 	const visit = $derived(session.document.visit.id);
+	/** Branches of AC have no volts and amps of their own. */
+	const branches = $derived(
+		new Set(session.document.record.strings.filter(isAcBranch).map(({ id }) => id))
+	);
 	const wanted = $derived(
-		session.assessment.places.filter((place) => place.quantity !== 'short-circuit-current')
+		session.assessment.places.filter(
+			({ quantity, stringId }) => quantity !== 'short-circuit-current' && !branches.has(stringId)
+		)
 	);
 	const read = $derived(wanted.filter((place) => place.reading).length);
 	const faulty = $derived(session.suspects.size > 0);

@@ -287,6 +287,27 @@ describe('what stays live', () => {
 		expect(after.end).toMatchObject({ state: 'proved', volts: 0 });
 	});
 
+	it('is never said to be dead on any string’s own side, however far anybody went', () => {
+		for (const { record } of ALL_SITES) {
+			const walker = new Walker(record);
+			for (let taken = 0; taken < 60; taken++) {
+				for (const { modules, end } of whatStaysLive(record, walker.making.switches)) {
+					expect(modules.state).toBe('live');
+					expect(modules.volts).toBeGreaterThan(0);
+					// Read dead only after every step that proves it.
+					const proved = walker.making.down
+						.filter(({ step }) => step.effect?.kind === 'proved-dead')
+						.some(({ state }) => state === 'done');
+					expect(end.state === 'proved' && !proved).toBe(false);
+				}
+				const next = walker.making.down.find(({ state }) => state !== 'done');
+				if (!next) break;
+				walker.now += 1000 * (20 + next.remaining);
+				walker.enter(next.step.key, proving(next.step));
+			}
+		}
+	});
+
 	it('behind an open switch may be charged until it is proved', () => {
 		const walker = new Walker(SALTMARSH.record);
 		const end = SALTMARSH.record.parts.find(({ kind }) => kind === 'inverter')!.id;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { ArrayRecord } from '$core/record/record';
+	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 	import type { Liveness, LiveString, LiveStretch } from '$core/rules/making-safe/live';
 
 	interface Props {
@@ -48,8 +49,18 @@
 		<p class="soft">No DC strings: each unit’s module side is live in daylight.</p>
 	{/if}
 	{#each rows as { labels, one } (labels[0])}
+		{@const string = record.strings.find(({ id }) => id === one.stringId)}
 		<div class="string">
 			<span class="name figure">{named(labels)}</span>
+			{#if string}
+				<StringDrawing
+					modules={string.moduleCount}
+					fuse={string.fuse}
+					devices={string.devices}
+					blockingDiode={string.blockingDiode}
+					room={230}
+				/>
+			{/if}
 			<ol>
 				{#each stretchesOf(one) as { name, words, stretch } (name)}
 					<li data-live={stretch.state}>

@@ -29,7 +29,7 @@
 		const strings = session.assessment.places.flatMap(({ reading }) => reading?.quantity ?? []);
 		return [
 			...new Set([
-				...STRING_QUANTITIES,
+				...STRING_QUANTITIES.filter((name) => spotsOf(record, name).length > 0),
 				...planned.map((item) => item.quantity),
 				...read,
 				...strings,
@@ -75,8 +75,12 @@
 	function firstOpen(): Quantity | null {
 		return (
 			(['open-circuit-voltage', 'operating-current'] as const).find((candidate) =>
-				record.strings.some(({ id }) => !session.standing(id, candidate))
-			) ?? null
+				spotsOf(record, candidate).some(({ place }) => !session.standingAt(place, candidate))
+			) ??
+			// An array without DC strings begins with what its plan wants.
+			(spotsOf(record, 'open-circuit-voltage').length === 0
+				? (planned.find(({ done }) => !done)?.quantity ?? null)
+				: null)
 		);
 	}
 

@@ -85,7 +85,8 @@
 												>{QUANTITY_FACTS[quantity].words}:
 												<span class="figure">{named(some)}</span></span
 											>
-											<span class="soft why">{some[0]!.why}</span>
+											<span class="soft why">{some[0]!.why}. {QUANTITY_FACTS[quantity].meter}.</span
+											>
 											<span class="figure done">{done} / {some.length}</span>
 										</a>
 									</li>

@@ -1,0 +1,200 @@
+import type { WebDriver } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome';
+import { Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { fitLabel } from '$core/module/fit';
+import { openCircuitVoltage, shortCircuitCurrent } from '$core/module/single-diode';
+import { translate } from '$core/module/translate';
+import { meterCard } from '../../demo/saltmarsh';
+import { SALTMARSH } from '../support/sites';
+import { Person, WAIT, type Server } from './support';
+
+/* Conditions by every route, a series whose sun moves, kit, and what the report says of making safe. */
+
+let server: Server;
+let driver: WebDriver;
+let person: Person;
+beforeAll(async () => {
+	person = await Person.atTheDemo();
+	({ driver, server } = person);
+});
+afterAll(() => person?.leaves());
+
+const field = async (name: string) =>
+	(await person.find(`input[name=${name}]`)).getAttribute('value');
+const worksOut = async (way: string) => {
+	if (!(await driver.executeScript<boolean>('return document.querySelector("details.panel").open')))
+		await person.press('Work it out');
+	await person.press(way);
+};
+const takesOver = () => person.press('Take it over above');
+
+describe('conditions without a sensor', () => {
+	let visit: string;
+
+	it('come from a known good module, with how sure that is and what it was worked out from', async () => {
+		visit = await person.startsVisit();
+		await person.goTo(`/visits/${visit}/conditions`);
+		await worksOut('A known good module');
+		const [type] = SALTMARSH.record.moduleTypes;
+		const here = translate(fitLabel(type!.plate), 742, 39);
+		await person.fill('isc', shortCircuitCurrent(here).toFixed(2));
+		await person.fill('voc', openCircuitVoltage(here).toFixed(2));
+		await takesOver();
+		expect(Math.abs(Number(await field('irradiance')) - 742)).toBeLessThan(4);
+		expect(Math.abs(Number(await field('cellTemperature')) - 39)).toBeLessThan(1);
+		expect(await field('irradianceDoubt')).toBe('2.5');
+		await person.sees('Worked out from control module');
+	});
+
+	it('come from a shadow, the back of a module and the air, and say what is missing', async () => {
+		await person.goTo(`/visits/${visit}/conditions`);
+		await worksOut('Sensor at the sun, and a shadow');
+		await person.fill('square', '900');
+		await person.fill('height', '10');
+		await person.fill('shadow', '0');
+		await takesOver();
+		expect(await field('irradiance')).toBe('900');
+		await person.fill('height', '0');
+		await takesOver();
+		await person.sees('must be above 0');
+		await worksOut('probe on the back');
+		await person.fill('back', '40');
+		await takesOver();
+		expect(Number(await field('cellTemperature'))).toBeCloseTo(42.7, 1);
+		await worksOut('from the air');
+		await person.fill('air', 'cold');
+		await takesOver();
+		await person.sees('is not a number');
+	});
+
+	it('come from a clear sky only while the sun stands high enough, by place and plane', async () => {
+		await person.goTo(`/visits/${visit}/conditions`);
+		await worksOut('Clear sky');
+		await person.fill('latitude', '90');
+		await person.fill('longitude', '0');
+		await person.fill('tilt', '0');
+		await person.fill('azimuth', '180');
+		await takesOver();
+		// At the pole the sun is never higher than 23.5 degrees: late in the year it is not there at all.
+		await person.sees(/below the horizon|° high/);
+	});
+
+	it('come from the strings themselves once they are read', async () => {
+		await person.goTo(`/visits/${visit}/conditions`);
+		await worksOut('The strings themselves');
+		await takesOver();
+		await person.sees('No string is read yet');
+		await person.goTo(`/visits/${visit}/measure`);
+		const card = meterCard();
+		for (const { mark, openCircuit } of card) {
+			await person.isAt(mark, 'open circuit');
+			await person.types(String(openCircuit), Key.ENTER);
+		}
+		for (const { mark, busVolts, running } of card) {
+			if (mark === 'A1' || mark === 'B1') {
+				await person.isAt(mark, 'running', 'bus');
+				await person.types(String(busVolts), Key.ENTER);
+			}
+			await person.isAt(mark, 'running');
+			await person.types(String(running), Key.ENTER);
+		}
+		await driver.wait(
+			async () => (await person.sees('B4', '[data-string=B4]')).includes('A'),
+			WAIT
+		);
+		await person.goTo(`/visits/${visit}/conditions`);
+		await person.press('Work it out');
+		await person.sees('Best at hand now: the strings themselves');
+		await person.press('The strings themselves');
+		await takesOver();
+		// The truth of the card is 821 W/m2 and 41.7 degC.
+		expect(Math.abs(Number(await field('irradiance')) / 821 - 1)).toBeLessThan(0.05);
+		expect(Math.abs(Number(await field('cellTemperature')) - 41.7)).toBeLessThan(5);
+		await person.press('Store and measure');
+		await person.arrivesAt(/\/measure$/);
+		await person.sees('strings', '.sky');
+		await person.sees('about one section short', '[data-string=A2]');
+	});
+
+	it('that moved on say which strings to take again', async () => {
+		await person.goTo(`/visits/${visit}/conditions`);
+		await person.fill('irradiance', '700');
+		await person.click('input[name=follows]');
+		await person.press('Store and measure');
+		await person.arrivesAt(/\/measure$/);
+		await person.goTo(`/visits/${visit}/conditions`);
+		await person.sees('the sun had moved on,');
+	});
+});
+
+describe('kit', () => {
+	it('whose rating is below the cold volts closes the field, with the reason', async () => {
+		const visit = await person.startsVisit();
+		await person.goTo(`/visits/${visit}/conditions`);
+		await person.fill('voltsRating', '300');
+		await person.press('Store the meters');
+		await person.sees('Stored.');
+		await person.goTo(`/visits/${visit}/measure`);
+		await person.sees('rated for 300 V DC; up to 536 V can stand here', '.entry');
+		expect(await driver.findElements({ css: 'input[name=reading]' })).toHaveLength(0);
+		await person.goTo(`/visits/${visit}/conditions`);
+		await person.fill('voltsRating', '40');
+		await person.press('Store the meters');
+		await person.sees('40 V is out of range');
+		await person.fill('voltsRating', '1000');
+		await person.press('Store the meters');
+		await person.sees('Stored.');
+		await person.goTo(`/visits/${visit}/measure`);
+		await person.isAt('A1', 'open circuit');
+	});
+});
+
+describe('the report', () => {
+	it('says who answered for making safe, or what was proved and what was not', async () => {
+		const own = await person.startsVisit();
+		await person.goTo(`/visits/${own}/hand-over`);
+		await person.sees('answered for a written procedure of their own');
+		await person.goTo('/sites/019a8001-0000-7000-8000-000000000002');
+		await person.fill('by', 'Wren Halloway');
+		await person.press('Start a visit');
+		await person.arrivesAt(/\/plan$/);
+		const visit = new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
+		await person.goTo(`/visits/${visit}/hand-over`);
+		await person.sees('No step was taken in this visit');
+		await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+		await person.click('[data-step="arrival/weather"] button.act');
+		await person.find('[data-step="arrival/weather"][data-state=done]');
+		await person.goTo(`/visits/${visit}/hand-over`);
+		const text = await person.sees('Not proved: Rack and frames to earth');
+		expect(text).toContain('No lightning, storm or wet');
+	});
+});
+
+describe('making safe on a phone', () => {
+	it('is taken with a thumb: large fields, the stage in sight, nothing beyond the edge', async () => {
+		await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+			width: 390,
+			height: 844,
+			deviceScaleFactor: 1,
+			mobile: true
+		});
+		await person.goTo('/visits/019a8001-0000-7000-8000-000000000004/make-safe?task=dead');
+		const { least, beyond, stage } = await driver.executeScript<{
+			least: number;
+			beyond: number;
+			stage: boolean;
+		}>(`
+			const targets = [...document.querySelectorAll('.page button, .page a.act, .page summary')].filter((one) => one.offsetParent);
+			const rail = document.querySelector('.rail [aria-current]').getBoundingClientRect();
+			return {
+				least: Math.min(...targets.map((one) => one.getBoundingClientRect().height)),
+				beyond: document.documentElement.scrollWidth - innerWidth,
+				stage: rail.left >= 0 && rail.right <= innerWidth
+			};`);
+		expect(least).toBeGreaterThanOrEqual(44);
+		expect(beyond).toBeLessThanOrEqual(0);
+		expect(stage).toBe(true);
+		expect(server.address).toContain('127.0.0.1');
+	});
+});
