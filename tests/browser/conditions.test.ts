@@ -99,10 +99,11 @@ describe('conditions without a sensor', () => {
 			await person.isAt(mark, 'running');
 			await person.types(String(running), Key.ENTER);
 		}
-		await driver.wait(
-			async () => (await person.sees('B4', '[data-string=B4]')).includes('A'),
-			WAIT
-		);
+		await driver.wait(async () => {
+			const file = await fetch(`${server.address}/visits/${visit}/visit.json`);
+			const { visit: there } = (await file.json()) as { visit: { readings: unknown[] } };
+			return there.readings.length === 2 * card.length;
+		}, WAIT);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.press('Work it out');
 		await person.sees('Best at hand now: the strings themselves');

@@ -67,6 +67,7 @@ async function startsAt(n: number, purpose: string): Promise<string> {
 	await person.choose('select[name=purpose]', purpose);
 	await person.press('Start a visit');
 	await person.arrivesAt(/\/plan$/);
+	await person.sees('Plan of the visit', 'h1');
 	return new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
 }
 
@@ -240,13 +241,13 @@ describe('the hall with rapid shutdown', () => {
 		await person.answersForOwnProcedure();
 		for (const rung of ['supply breaker', 'its AC disconnect']) {
 			await person.sees(rung, '.entry h1');
-			await person.hasFocus('reading');
+			await person.click('input[name=reading]');
 			await person.types('238', Key.ENTER);
 		}
 		await person.goTo(`/visits/${visit}/measure?quantity=dc-voltage`);
 		await person.click('[data-spot*="low-voltage"]');
 		await person.sees('low-voltage supply', '.entry h1');
-		await person.hasFocus('reading');
+		await person.click('input[name=reading]');
 		await person.types('0.1', Key.ENTER);
 		await person.sees('supply is down', '[data-spot*="low-voltage"]');
 		await person.find('.recent [data-stored=true]');

@@ -181,4 +181,126 @@ describe('what programs send', () => {
 		expect(answers.map(({ status }) => status)).toEqual([201, 201, 201]);
 		expect(await readings()).toHaveLength(17);
 	});
+
+	it('of steps, curves and purpose is refused in words where it cannot be', async () => {
+		const at = (path: string) => `/visits/${VISIT}/${path}`;
+		const step = (change: object) =>
+			JSON.stringify({
+				task: 'dead',
+				entry: {
+					id: crypto.randomUUID(),
+					step: 'arrival/weather',
+					value: null,
+					at: '2026-11-24T09:00:00Z',
+					by: 'Program',
+					supersedes: null,
+					withdrawn: false,
+					...change
+				}
+			});
+		const curve = (change: object) =>
+			JSON.stringify({
+				id: crypto.randomUUID(),
+				stringId: '019a8000-0000-7000-8000-000000000010',
+				points: [
+					[0, 9],
+					[400, 8],
+					[470, 0]
+				],
+				at: null,
+				origin: 'typed',
+				takenAt: '2026-11-24T09:00:00Z',
+				by: 'Program',
+				supersedes: null,
+				...change
+			});
+		const cases: [path: string, body: string, status: number, words: RegExp][] = [
+			['safety', '{}', 400, /./],
+			['safety', step({ step: 'arrival/rack', value: 0 }), 409, /before this one is not settled/],
+			['safety', step({ step: 'down/never' }), 409, /no such step/],
+			['safety', step({ surprise: 1 }), 400, /surprise/],
+			['safety', step({}), 201, /arrival\/weather/],
+			['curves', curve({ points: [[0, 9]] }), 400, /./],
+			['curves', curve({ stringId: testId(8) }), 400, /no such string/],
+			[
+				'curves',
+				curve({
+					points: [
+						[0, 9],
+						[1e9, 1],
+						[2, 0]
+					]
+				}),
+				400,
+				/./
+			],
+			['curves', curve({}), 201, /typed/],
+			['purpose', '{"purpose":"holiday","inverterSays":""}', 400, /./],
+			['purpose', '{"purpose":"insurance","inverterSays":"Iso low"}', 200, /Iso low/]
+		];
+		for (const [path, body, status, words] of cases) {
+			const answer = await send(at(path), body);
+			expect([path, answer.status]).toEqual([path, status]);
+			expect(await answer.text()).toMatch(words);
+		}
+		for (const path of ['safety', 'curves', 'purpose']) {
+			const body = {
+				safety: step({}),
+				curves: curve({}),
+				purpose: '{"purpose":"routine","inverterSays":""}'
+			};
+			const nowhere = await send(`/visits/${testId(404)}/${path}`, body[path as keyof typeof body]);
+			expect(nowhere.status).toBe(404);
+		}
+	});
+
+	it('to instruments goes to addresses of this network alone', async () => {
+		const meter = (address: string) =>
+			send('/instruments/meter', JSON.stringify({ address, measures: 'dc-voltage', probe: null }));
+		for (const [address, words] of [
+			['8.8.8.8:80', /outside this network/],
+			['meter:5025', /not looked up/],
+			['127.0.0.1', /no address/]
+		] as const) {
+			const answer = await meter(address);
+			expect(answer.status).toBe(400);
+			expect(await answer.text()).toMatch(words);
+		}
+		const closed = await meter('127.0.0.1:1');
+		expect([closed.status, await closed.text()]).toEqual([
+			502,
+			expect.stringMatching(/Nothing listens/)
+		]);
+		const inverter = await send('/instruments/inverter', '{"address":"127.0.0.1:1","unit":900}');
+		expect(inverter.status).toBe(400);
+	});
+
+	it('is told to everybody who has the visit open, as it is stored', async () => {
+		const stop = new AbortController();
+		const line = await fetch(`${server.address}/visits/${VISIT}/events`, { signal: stop.signal });
+		expect(line.headers.get('content-type')).toBe('text/event-stream');
+		const reader = line.body!.getReader();
+		const heard = async (words: RegExp) => {
+			let text = '';
+			while (!words.test(text)) {
+				const { value, done } = await reader.read();
+				if (done) throw new Error(`the line ended: ${text}`);
+				text += new TextDecoder().decode(value);
+			}
+			return text;
+		};
+		await heard(/retry: 2000/);
+		const [first] = (await readings()) as { id: string }[];
+		const body = JSON.stringify({
+			...first,
+			id: testId(0x71),
+			quantity: 'positive-to-earth',
+			value: 1.5,
+			supersedes: null
+		});
+		expect((await send(`/visits/${VISIT}/readings`, body)).status).toBe(201);
+		expect(await heard(/"kind":"reading"/)).toContain(testId(0x71));
+		stop.abort();
+		expect((await fetch(`${server.address}/visits/${testId(404)}/events`)).status).toBe(404);
+	});
 });

@@ -287,6 +287,7 @@ export class Person {
 		await this.fill('by', 'Tamsin Orrell');
 		await this.press('Start a visit');
 		await this.arrivesAt(/\/plan$/);
+		await this.sees('Plan of the visit', 'h1');
 		await this.press('Conditions');
 		await this.arrivesAt(/\/conditions$/);
 		await this.fill('irradiance', irradiance);

@@ -253,6 +253,7 @@ describe('the screen', () => {
 		await tabTo(/Start a visit/);
 		await person.types(Key.ENTER);
 		await person.arrivesAt(/\/plan$/);
+		await person.sees('Plan of the visit', 'h1');
 		await tabTo(/Conditions/);
 		await person.types(Key.ENTER);
 		await person.arrivesAt(/\/conditions$/);

@@ -84,8 +84,8 @@ describe('any array with any faults', () => {
 				const { parts } = detailOf(state);
 				const watts = parts.reduce((total, part) => total + part.watts, 0);
 				const size = parts.reduce((total, part) => total + Math.abs(part.watts), 1);
-				// A millionth of the power, and the solver's grain: a microampere at the volts of the bus.
-				const grain = 1e-6 * (size + Math.abs(state.volts));
+				// A few millionths of the power, and the solver's grain: as many microamperes at the volts of the bus.
+				const grain = 3e-6 * (size + Math.abs(state.volts));
 				expect(Math.abs(watts - state.watts)).toBeLessThan(grain);
 			}),
 			{ numRuns: 500 }
