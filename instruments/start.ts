@@ -3,6 +3,10 @@ import { startMeter } from './meter';
 
 /* Starts both simulated instruments on the ports given as arguments, and says where they listen. */
 
+// They end with whoever started them, also where that was killed: its end of the line closes.
+process.stdin.resume();
+process.stdin.once('end', () => process.exit(0));
+
 const [meterPort = '5025', inverterPort = '5020'] = process.argv.slice(2);
 try {
 	await startMeter(Number(meterPort));

@@ -17,7 +17,7 @@ run(process.execPath, ['build-tools/load-demo.js']);
 
 // Nothing hangs on the instruments: where their ports are taken, the demo starts without them.
 const instruments = spawn(process.execPath, [join(ROOT, 'build-tools/instruments.js')], {
-	stdio: ['ignore', 'pipe', 'inherit']
+	stdio: ['pipe', 'pipe', 'inherit']
 });
 process.once('exit', () => instruments.kill());
 instruments.stdout.on('data', (words) => say(String(words).trim()));
