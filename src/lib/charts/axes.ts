@@ -11,7 +11,7 @@ export function roundStep(span: number): number {
 export const above = (value: number, step: number) => Math.ceil(value / step) * step;
 
 /** What every axis looks like. */
-export function axisOf(look: Ink) {
+function axisOf(look: Ink) {
 	return {
 		nameLocation: 'end',
 		nameTextStyle: { color: look.soft, fontFamily: look.font, fontSize: 15 },
@@ -20,4 +20,30 @@ export function axisOf(look: Ink) {
 		axisTick: { lineStyle: { color: look.ink } },
 		splitLine: { lineStyle: { color: look.line, width: 0.6 } }
 	};
+}
+
+/** Grid and axes of a plot of amps over volts, with a little room past the most of either. */
+export function voltAmpAxes(look: Ink, mostVolts: number, mostAmps: number, leastAmps = 0) {
+	const axis = axisOf(look);
+	const voltStep = roundStep(mostVolts);
+	const ampStep = roundStep(mostAmps);
+	return {
+		grid: { left: 44, right: 26, top: 34, bottom: 32 },
+		xAxis: {
+			...axis,
+			type: 'value',
+			name: 'V',
+			min: 0,
+			max: above(mostVolts * 1.02, voltStep),
+			interval: voltStep
+		},
+		yAxis: {
+			...axis,
+			type: 'value',
+			name: 'A',
+			min: leastAmps,
+			max: above(mostAmps * 1.06, ampStep),
+			interval: ampStep
+		}
+	} as const;
 }

@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { CurveComparison } from '$core/expectation/measured-curve';
-import { above, axisOf, roundStep } from './axes';
+import { voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 
 const points = ({ volts, amps }: CurveComparison['measured']) =>
@@ -13,28 +13,9 @@ export function curveOption(
 ): EChartsCoreOption {
 	const mostVolts = Math.max(...measured.volts, ...expected.volts);
 	const mostAmps = Math.max(...measured.amps, ...expected.amps);
-	const voltStep = roundStep(mostVolts);
-	const ampStep = roundStep(mostAmps);
-	const axis = axisOf(look);
 	return {
 		animation: false,
-		grid: { left: 44, right: 26, top: 34, bottom: 32 },
-		xAxis: {
-			...axis,
-			type: 'value',
-			name: 'V',
-			min: 0,
-			max: above(mostVolts * 1.02, voltStep),
-			interval: voltStep
-		},
-		yAxis: {
-			...axis,
-			type: 'value',
-			name: 'A',
-			min: 0,
-			max: above(mostAmps * 1.06, ampStep),
-			interval: ampStep
-		},
+		...voltAmpAxes(look, mostVolts, mostAmps),
 		series: [
 			{
 				type: 'line',

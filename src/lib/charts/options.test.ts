@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import { compareCurve } from '$core/expectation/measured-curve';
-import { above, axisOf, roundStep } from './axes';
+import { above, roundStep, voltAmpAxes } from './axes';
 import { curveOption } from './curve-option';
 import type { Ink } from './ink';
 
@@ -36,7 +36,9 @@ describe('the steps of an axis', () => {
 	});
 
 	it('are drawn in the colours of the look', () => {
-		expect(axisOf(LOOK)).toMatchObject({ axisLine: { lineStyle: { color: '#111', width: 1.4 } } });
+		expect(voltAmpAxes(LOOK, 600, 12).xAxis).toMatchObject({
+			axisLine: { lineStyle: { color: '#111', width: 1.4 } }
+		});
 	});
 });
 

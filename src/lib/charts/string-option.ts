@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { PlainCurve, Study } from '$core/faults/what-if';
-import { above, axisOf, roundStep } from './axes';
+import { above, roundStep, voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 
 /** A reading of the visit, drawn where it lies. */
@@ -34,8 +34,6 @@ export function stringOption(
 		...readings.map(({ volts }) => volts),
 		1
 	);
-	const voltStep = roundStep(mostVolts);
-	const axis = axisOf(look);
 	const label = (formatter: string, color: string) => ({
 		show: true,
 		formatter,
@@ -46,23 +44,7 @@ export function stringOption(
 	});
 	return {
 		animation: false,
-		grid: { left: 44, right: 26, top: 34, bottom: 32 },
-		xAxis: {
-			...axis,
-			type: 'value',
-			name: 'V',
-			min: 0,
-			max: above(mostVolts * 1.02, voltStep),
-			interval: voltStep
-		},
-		yAxis: {
-			...axis,
-			type: 'value',
-			name: 'A',
-			min: least,
-			max: above(mostAmps * 1.06, ampStep),
-			interval: ampStep
-		},
+		...voltAmpAxes(look, mostVolts, mostAmps, least),
 		series: [
 			{
 				type: 'line',

@@ -1,25 +1,8 @@
 import ModbusRTU from 'modbus-serial';
+import type { InverterReading } from '$core/document/inverter-reading';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { InstrumentAddress } from './address';
 import { PATIENCE, TROUBLES, type InstrumentTrouble } from './line';
-
-/** What an inverter says of itself by SunSpec models; null where it does not implement a point. */
-export interface InverterReading {
-	readonly manufacturer: string;
-	readonly model: string;
-	readonly serial: string;
-	/** W */
-	readonly acWatts: number | null;
-	readonly dcWatts: number | null;
-	/** Operating state in words. */
-	readonly state: string;
-	readonly inputs: readonly {
-		readonly name: string;
-		readonly volts: number | null;
-		readonly amps: number | null;
-		readonly watts: number | null;
-	}[];
-}
 
 /** Where the models may begin; SunSpec Information Model Specification, from memory. */
 const BASES = [40_000, 50_000, 0] as const;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Gauge from '@lucide/svelte/icons/gauge';
+	import type { InverterReading } from '$core/document/inverter-reading';
 	import { placeKey } from '$core/expectation/place';
 	import { usualState } from '$core/expectation/switching';
 	import { partsOf } from '$core/record/part';
@@ -23,22 +24,8 @@
 		readonly takes: number;
 		readonly identity: string;
 	}
-	interface Inverter {
-		readonly manufacturer: string;
-		readonly model: string;
-		readonly serial: string;
-		readonly acWatts: number | null;
-		readonly dcWatts: number | null;
-		readonly state: string;
-		readonly inputs: readonly {
-			readonly name: string;
-			readonly volts: number | null;
-			readonly amps: number | null;
-			readonly watts: number | null;
-		}[];
-	}
 	let shown = $state.raw<Meter | null>(null);
-	let read = $state.raw<Inverter | null>(null);
+	let read = $state.raw<InverterReading | null>(null);
 
 	async function ask<Body>(which: 'meter' | 'inverter', body: object): Promise<Body | null> {
 		asking = which;
@@ -56,7 +43,7 @@
 	}
 	async function askInverter(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
-		read = await ask<Inverter>('inverter', { address: inverter, unit: Number(unit) || 1 });
+		read = await ask<InverterReading>('inverter', { address: inverter, unit: Number(unit) || 1 });
 	}
 
 	/** The inverter's AC power as a reading of the visit. */
