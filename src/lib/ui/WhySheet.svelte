@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { REVERSED_STRING } from '$core/rules/cautions';
 	import type { PlaceVerdict } from '$core/expectation/expect';
-	import { keyOf } from '$core/expectation/standing';
+	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
-	import { dayAndTime } from './when';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import { figureOf, signed } from './words';
 
@@ -13,12 +12,6 @@
 	const words = $derived(QUANTITY_FACTS[place.quantity]);
 	const string = $derived(
 		session.document.record.strings.find((candidate) => candidate.id === place.stringId)
-	);
-	const history = $derived(
-		session.document.visit.readings.filter((reading) => keyOf(reading) === place.key).toReversed()
-	);
-	const withdrawn = $derived(
-		new Set(session.document.visit.withdrawals.map((withdrawal) => withdrawal.readingId))
 	);
 	const show = $derived((value: number) => `${figureOf(value, words.unit)} ${words.unit}`);
 	const total = $derived(place.expected ? place.expected.standardUncertainty ** 2 : 1);
@@ -82,25 +75,7 @@
 			</p>
 		</details>
 	{/if}
-	{#if history.length > 0}
-		<details>
-			<summary>History: {history.length} {history.length === 1 ? 'entry' : 'entries'}</summary>
-			<ul class="history">
-				{#each history as reading (reading.id)}
-					<li>
-						<span class="figure">{reading.typed || reading.value} {words.unit}</span>
-						{#if reading.atVolts !== null}<span class="figure soft">at {reading.atVolts} V</span
-							>{/if}
-						<span class="soft">
-							{dayAndTime(reading.takenAt, session.document.site.timeZone)}, {reading.by}{reading.confirmed
-								? ', confirmed'
-								: ''}{withdrawn.has(reading.id) ? ', taken back' : ''}
-						</span>
-					</li>
-				{/each}
-			</ul>
-		</details>
-	{/if}
+	<ReadingHistory {session} placeKey={place.key} unit={words.unit} />
 </section>
 
 <style>
@@ -148,9 +123,5 @@
 
 	details p {
 		margin-top: 0.5rem;
-	}
-
-	.history li {
-		display: block;
 	}
 </style>

@@ -13,6 +13,7 @@
 	import { itemsOf, visitPlan } from '$core/rules/plan/plan';
 	import { spotAt, spotsOf, type Spot } from '$core/rules/plan/spots';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
+	import LimitWhy from '$lib/ui/LimitWhy.svelte';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import WhySheet from '$lib/ui/WhySheet.svelte';
@@ -59,6 +60,7 @@
 	/** The place whose reasons are open: the last that was read, or the one that was chosen. */
 	let whyKey = $state<string | null>(null);
 	const why = $derived(whyKey === null ? null : (session.places.get(whyKey) ?? null));
+	const whyLimit = $derived(whyKey === null || why ? null : (session.limits.get(whyKey) ?? null));
 
 	start();
 	function start(): void {
@@ -100,7 +102,7 @@
 		const at = spotsOf(record, wanted).findIndex((candidate) => keyOf(candidate) === key);
 		single = at < 0 ? where : null;
 		index = Math.max(0, at);
-		whyKey = session.places.get(key)?.reading ? key : null;
+		whyKey = session.places.get(key)?.reading || session.limits.has(key) ? key : null;
 	}
 
 	/** One place on or back; at the end of one quantity the next of the plan begins. */
@@ -124,7 +126,7 @@
 	}
 
 	function stored(key: string): void {
-		whyKey = session.places.has(key) ? key : null;
+		whyKey = session.places.has(key) || session.limits.has(key) ? key : null;
 		// Who went elsewhere while it was judged stays there.
 		if (lit === key) move(1);
 	}
@@ -232,7 +234,8 @@
 					onother={nextQuantity}
 				/>
 			{/if}
-			{#if why}<WhySheet place={why} {session} />{/if}
+			{#if why}<WhySheet place={why} {session} />
+			{:else if whyLimit}<LimitWhy limit={whyLimit} {session} />{/if}
 		</aside>
 	</div>
 {/if}

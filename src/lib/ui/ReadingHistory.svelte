@@ -1,0 +1,56 @@
+<script lang="ts">
+	import type { Unit } from '$core/expectation/quantity';
+	import { keyOf } from '$core/expectation/standing';
+	import type { VisitSession } from './visit-session.svelte';
+	import { dayAndTime } from './when';
+
+	interface Props {
+		session: VisitSession;
+		placeKey: string;
+		unit: Unit;
+	}
+	let { session, placeKey, unit }: Props = $props();
+
+	/** Newest first. */
+	const history = $derived(
+		session.document.visit.readings.filter((reading) => keyOf(reading) === placeKey).toReversed()
+	);
+	const withdrawn = $derived(
+		new Set(session.document.visit.withdrawals.map((withdrawal) => withdrawal.readingId))
+	);
+</script>
+
+{#if history.length > 0}
+	<details>
+		<summary>History: {history.length} {history.length === 1 ? 'entry' : 'entries'}</summary>
+		<ul>
+			{#each history as reading (reading.id)}
+				<li>
+					<span class="figure">{reading.typed || reading.value} {unit}</span>
+					{#if reading.atVolts !== null}<span class="figure soft">at {reading.atVolts} V</span>{/if}
+					<span class="soft">
+						{dayAndTime(reading.takenAt, session.document.site.timeZone)}, {reading.by}{reading.confirmed
+							? ', confirmed'
+							: ''}{withdrawn.has(reading.id) ? ', taken back' : ''}
+					</span>
+				</li>
+			{/each}
+		</ul>
+	</details>
+{/if}
+
+<style>
+	summary {
+		min-height: 44px;
+		display: flex;
+		align-items: center;
+		font-weight: 600;
+		color: var(--accent);
+		text-decoration: underline;
+		text-underline-offset: 0.2em;
+	}
+
+	li {
+		padding: 0.25rem 0 0.35rem;
+	}
+</style>
