@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { circuitCommand } from './circuit';
 import { conditionsCommand } from './conditions';
 import { plateSchema } from './plate';
+import { traceCommand } from './trace';
 import { readVisitData } from '$core/document/file';
 import { fitLabel, type LabelFit } from '$core/module/fit';
 import {
@@ -53,6 +54,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 				pmp: volts * amps
 			};
 		}),
+	trace: traceCommand,
 	circuit: circuitCommand,
 	conditions: conditionsCommand,
 	assess: (input) => {

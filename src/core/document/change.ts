@@ -6,6 +6,7 @@ import {
 	fieldSchema,
 	moduleTypeSchema,
 	partSchema,
+	ratesSchema,
 	RECORD_LIMITS,
 	rulesSchema,
 	stringSchema
@@ -30,7 +31,8 @@ const stepSchema = z.union([
 	set('system', z.enum(SYSTEMS).nullable()),
 	set('rules', rulesSchema),
 	set('absent', z.array(z.enum(PART_KIND_NAMES as [PartKind, ...PartKind[]]))),
-	set('inServiceSince', z.int().min(RECORD_LIMITS.year.min).max(RECORD_LIMITS.year.max).nullable())
+	set('inServiceSince', z.int().min(RECORD_LIMITS.year.min).max(RECORD_LIMITS.year.max).nullable()),
+	set('rates', ratesSchema)
 ]);
 
 /** A change of a record as the screen sends it. */

@@ -55,6 +55,8 @@ const UPGRADES = new Map<unknown, (data: object) => object>([
 	// What version 1 did not know of the array, the schema takes as unknown.
 	[1, (data) => upgradeReadings(data)],
 	[2, (data) => upgradeReadings(data)],
+	// Version 3 lacks what the schema takes as none.
+	[3, (data) => ({ ...data, version: VERSION })],
 	[VERSION, (data) => data]
 ]);
 

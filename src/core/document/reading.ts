@@ -3,7 +3,16 @@ import { CONDITION_LIMITS } from '../conditions/conditions';
 import { PART_POINTS, POLES, type Place } from '../expectation/place';
 import { QUANTITIES, QUANTITY_FACTS } from '../expectation/quantity';
 import { stateTrouble, type SwitchingState } from '../expectation/switching';
-import type { MeasuredCurve, Reading, SafetyEntry, Withdrawal } from '../expectation/visit';
+import {
+	REPAIR_STEPS,
+	type MeasuredCurve,
+	type Reading,
+	type RepairEntry,
+	type SafetyEntry,
+	type Withdrawal
+} from '../expectation/visit';
+import { FAULT_CODES, type FaultCode } from '../faults/codes';
+import { REPAIR_KIND_NAMES, type RepairKind } from '../rules/repair/kinds';
 import { instant, RECORD_LIMITS, shortText } from './record';
 
 /**
@@ -32,6 +41,9 @@ export const READING_LIMITS = {
 	curvePoints: { least: 3, most: 5000 }
 } as const;
 
+/** Longest texts of a repair. */
+export const REPAIR_TEXT = { words: 600, serial: 60 } as const;
+
 /** Longest name of a person. */
 export const NAME_LENGTH = 80;
 export const person = shortText(NAME_LENGTH);
@@ -47,6 +59,17 @@ const placeSchema = z.discriminatedUnion('kind', [
 		string: z.uuid(),
 		module: z.int().min(1).max(RECORD_LIMITS.modules.max),
 		section: z.int().min(1).max(RECORD_LIMITS.sections.max).nullable()
+	}),
+	z.strictObject({
+		kind: z.literal('stretch'),
+		string: z.uuid(),
+		from: z.int().min(0).max(RECORD_LIMITS.modules.max),
+		to: z.int().min(1).max(RECORD_LIMITS.modules.max)
+	}),
+	z.strictObject({
+		kind: z.literal('joint'),
+		string: z.uuid(),
+		joint: z.int().min(0).max(RECORD_LIMITS.modules.max)
 	}),
 	z.strictObject({ kind: z.literal('part'), part: z.uuid(), point: z.enum(PART_POINTS) }),
 	z.strictObject({ kind: z.literal('array') })
@@ -117,6 +140,35 @@ export const safetyEntrySchema = z.strictObject({
 	supersedes: z.uuid().nullable(),
 	withdrawn: z.boolean()
 }) satisfies z.ZodType<SafetyEntry>;
+
+export const repairSchema = z
+	.strictObject({
+		id: z.uuid(),
+		// What is stored is text; that it is a code of the catalogue is the file's business.
+		code: z.enum(FAULT_CODES as [FaultCode, ...FaultCode[]]) as unknown as z.ZodType<string>,
+		place: placeSchema,
+		step: z.enum(REPAIR_STEPS),
+		kind: (
+			z.enum(REPAIR_KIND_NAMES as [RepairKind, ...RepairKind[]]) as unknown as z.ZodType<string>
+		).nullable(),
+		words: z.string().trim().max(REPAIR_TEXT.words),
+		serial: z.string().trim().max(REPAIR_TEXT.serial),
+		photograph: z.uuid().nullable(),
+		lookAgain: z.iso.date().nullable(),
+		at: instant,
+		by: person
+	})
+	.superRefine(({ step, kind, words, lookAgain }, context) => {
+		const refuse = (path: string, message: string) =>
+			context.addIssue({ code: 'custom', path: [path], message });
+		if ((step === 'repaired') !== (kind !== null)) {
+			refuse('kind', 'Say what kind of repair it was, and only where something was repaired.');
+		}
+		if (step !== 'repaired' && words === '') refuse('words', 'Give the reason in a few words.');
+		if ((step === 'accepted') !== (lookAgain !== null)) {
+			refuse('lookAgain', 'What is left as it is needs a day to look again.');
+		}
+	}) satisfies z.ZodType<RepairEntry>;
 
 export const curveSchema = z.strictObject({
 	id: z.uuid(),

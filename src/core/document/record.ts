@@ -1,3 +1,4 @@
+import { RATED_CODES, type RatedCode } from '../faults/rates';
 import { z } from 'zod';
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
@@ -58,7 +59,7 @@ const count = ({ min, max }: { readonly min: number; readonly max: number }) =>
 export const shortText = (longest: number) => z.string().trim().min(1).max(longest);
 export const instant = z.iso.datetime();
 
-const plateSchema = z
+export const plateSchema = z
 	.strictObject({
 		technology: z.enum(TECHNOLOGIES),
 		cellsInSeries: count(RECORD_LIMITS.cells),
@@ -217,6 +218,15 @@ export const rulesSchema = z.strictObject({
 	alwaysFuse: z.boolean()
 }) satisfies z.ZodType<SiteRules>;
 
+/** Least and greatest chance of a fault per part and visit that anybody would mean. */
+export const RATE_LIMITS = { min: 1e-7, max: 0.5 } as const;
+
+/** Chance of a fault per part and visit, by code, where it is not the usual one. */
+export const ratesSchema = z.partialRecord(
+	z.enum(RATED_CODES as [RatedCode, ...RatedCode[]]),
+	z.number().min(RATE_LIMITS.min).max(RATE_LIMITS.max)
+) as unknown as z.ZodType<ArrayRecord['rates']>;
+
 export const arrayRecordSchema = z
 	.strictObject({
 		system: z.enum(SYSTEMS).nullable().default(null),
@@ -229,7 +239,8 @@ export const arrayRecordSchema = z
 			.readonly()
 			.default([]),
 		fields: z.array(fieldSchema).max(RECORD_LIMITS.fields).readonly().default([]),
-		inServiceSince: count(RECORD_LIMITS.year).nullable()
+		inServiceSince: count(RECORD_LIMITS.year).nullable(),
+		rates: ratesSchema.default({})
 	})
 	.superRefine((record, context) => {
 		for (const { path, message } of brokenLinks(record)) {

@@ -2,6 +2,7 @@ import type {
 	ConditionsEntry,
 	MeasuredCurve,
 	Reading,
+	RepairEntry,
 	SafetyEntry,
 	Withdrawal
 } from '../expectation/visit';
@@ -13,5 +14,6 @@ export type VisitEvent =
 	| { readonly kind: 'conditions'; readonly entry: ConditionsEntry }
 	| { readonly kind: 'safety'; readonly entry: SafetyEntry }
 	| { readonly kind: 'curve'; readonly entry: MeasuredCurve }
+	| { readonly kind: 'repair'; readonly entry: RepairEntry }
 	/** Something else changed: load the visit anew. */
 	| { readonly kind: 'changed' };

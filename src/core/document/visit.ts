@@ -17,6 +17,7 @@ import {
 	person,
 	READING_LIMITS,
 	readingSchema,
+	repairSchema,
 	safetyEntrySchema,
 	withdrawalSchema
 } from './reading';
@@ -76,7 +77,8 @@ const visitSchema = z.strictObject({
 	readings: z.array(readingSchema).max(100_000),
 	withdrawals: z.array(withdrawalSchema).max(100_000),
 	safety: z.array(safetyEntrySchema).max(20_000).default([]),
-	curves: z.array(curveSchema).max(2000).default([])
+	curves: z.array(curveSchema).max(2000).default([]),
+	repairs: z.array(repairSchema).max(2000).default([])
 }) satisfies z.ZodType<Visit>;
 
 export const siteSchema = z.strictObject({
@@ -111,6 +113,12 @@ export function placeTrouble(
 	if (place.kind === 'module' && place.module > string!.moduleCount) {
 		return `${string!.label} has ${string!.moduleCount} modules; there is no module ${place.module}.`;
 	}
+	if (place.kind === 'stretch' && !(place.from < place.to && place.to <= string!.moduleCount)) {
+		return `${string!.label} has joints 0 to ${string!.moduleCount}; a stretch goes from a lower to a higher one.`;
+	}
+	if (place.kind === 'joint' && place.joint > string!.moduleCount) {
+		return `${string!.label} has joints 0 to ${string!.moduleCount}; there is no joint ${place.joint}.`;
+	}
 	if (place.kind === 'part' && !parts.some((part) => part.id === place.part)) {
 		return 'No part of the record has this id.';
 	}
@@ -118,8 +126,11 @@ export function placeTrouble(
 }
 
 export const FORMAT = 'zembo-visit';
-/** Version 2 records every kind of part; version 3 readings at every place, each with its switching state. */
-export const VERSION = 3;
+/**
+ * Version 2 records every kind of part; version 3 readings at every place, each with its switching state;
+ * version 4 stretches, joints and repairs.
+ */
+export const VERSION = 4;
 
 /** One visit with the site and the revision of its record that it points at: all it takes to assess it anywhere. */
 export const visitDocumentSchema = z

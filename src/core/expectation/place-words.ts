@@ -14,6 +14,11 @@ const POINT_WORDS: Readonly<Record<PartPoint, string>> = {
 	display: 'display'
 };
 
+/** A joint in words: "lead below module 1", "joint above module 4". */
+function jointWords(joint: number): string {
+	return joint === 0 ? 'lead below module 1' : `joint above module ${joint}`;
+}
+
 /** A place in words: "A3", "A3, fuse +", "A3, module 4", "Q1, load side". */
 export function placeWords(
 	{ strings, parts }: Pick<ArrayRecord, 'strings' | 'parts'>,
@@ -27,6 +32,10 @@ export function placeWords(
 			return `${label(place.string)}, fuse ${place.pole === 'positive' ? '+' : '−'}`;
 		case 'module':
 			return `${label(place.string)}, module ${place.module}${place.section === null ? '' : `, section ${place.section}`}`;
+		case 'stretch':
+			return `${label(place.string)}, modules ${place.from + 1} to ${place.to}`;
+		case 'joint':
+			return `${label(place.string)}, ${jointWords(place.joint)}`;
 		case 'part':
 			return `${parts.find(({ id }) => id === place.part)?.mark ?? '?'}, ${POINT_WORDS[place.point]}`;
 		case 'array':

@@ -8,20 +8,35 @@ export interface StringPlace {
 }
 
 /** One of a string's fuses. */
-interface FusePlace {
+export interface FusePlace {
 	readonly kind: 'fuse';
 	readonly string: string;
 	readonly pole: Pole;
 }
 
 /** One module, or one section of it. */
-interface ModulePlace {
+export interface ModulePlace {
 	readonly kind: 'module';
 	readonly string: string;
 	/** 1 at the negative end. */
 	readonly module: number;
 	/** 1 at the module's negative lead; null for the whole module. */
 	readonly section: number | null;
+}
+
+/** A run of modules between two joints of a string, from joint 0 below the first to joint n above the last. */
+export interface StretchPlace {
+	readonly kind: 'stretch';
+	readonly string: string;
+	readonly from: number;
+	readonly to: number;
+}
+
+/** One joint of a string: 0 is its negative home run, n its positive one. */
+export interface JointPlace {
+	readonly kind: 'joint';
+	readonly string: string;
+	readonly joint: number;
 }
 
 /** Points of a part where a probe goes. */
@@ -56,7 +71,8 @@ interface ArrayPlace {
 }
 
 /** Where a reading is taken; ids are those of the record. */
-export type Place = StringPlace | FusePlace | ModulePlace | PartPlace | ArrayPlace;
+export type Place =
+	StringPlace | FusePlace | ModulePlace | StretchPlace | JointPlace | PartPlace | ArrayPlace;
 
 /** The string a place belongs to; null where it belongs to none. */
 export function stringOfPlace(place: Place): string | null {
@@ -81,6 +97,10 @@ export function placeKey(place: Place, quantity: string): string {
 			return `${place.string}/fuse-${place.pole}/${quantity}`;
 		case 'module':
 			return `${place.string}/module-${place.module}${place.section === null ? '' : `-${place.section}`}/${quantity}`;
+		case 'stretch':
+			return `${place.string}/stretch-${place.from}-${place.to}/${quantity}`;
+		case 'joint':
+			return `${place.string}/joint-${place.joint}/${quantity}`;
 		case 'part':
 			return `${place.part}/${place.point}/${quantity}`;
 		case 'array':

@@ -25,11 +25,24 @@ export const QUANTITIES = [
 	'lamp',
 	'section-voltage',
 	'diode-forward',
-	'diode-reverse'
+	'diode-reverse',
+	'stretch-voltage',
+	'joint-rise',
+	'device-output',
+	'module-count',
+	'shade-seen',
+	'cleaning-gain',
+	'label-power',
+	'fuse-rating',
+	'blocking-diode-forward',
+	'blocking-diode-reverse',
+	'volts-after-shutdown',
+	'cover-current',
+	'joint-resistance'
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
-export type Unit = 'V' | 'A' | 'ohm' | 'Mohm' | 'W' | '';
+export type Unit = 'V' | 'A' | 'ohm' | 'Mohm' | 'W' | 'K' | '%' | '';
 
 interface QuantityFacts {
 	readonly words: string;
@@ -193,6 +206,110 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		places: ['module'],
 		meter: 'Diode test, leads changed, the module dark; type 9.99 for “over range”',
 		limits: { min: 0, max: 10 }
+	},
+	'stretch-voltage': {
+		words: 'Stretch of the string, open circuit',
+		symbol: 'Vx',
+		unit: 'V',
+		places: ['stretch'],
+		meter: DC_VOLTS,
+		limits: VOLTS
+	},
+	'joint-rise': {
+		words: 'Connector over its neighbours',
+		symbol: 'ΔT',
+		unit: 'K',
+		places: ['joint'],
+		meter: 'Infrared, string under load, same angle for all of them',
+		limits: { min: -50, max: 400 }
+	},
+	'device-output': {
+		words: 'Device, output',
+		symbol: 'Vo',
+		unit: 'V',
+		places: ['module'],
+		meter: DC_VOLTS,
+		limits: VOLTS
+	},
+	'module-count': {
+		words: 'Modules counted',
+		symbol: 'n',
+		unit: '',
+		places: ['string'],
+		meter: 'Count from the ground or from photographs; follow the leads',
+		limits: { min: 0, max: 200 }
+	},
+	'shade-seen': {
+		words: 'Shadow on the string',
+		symbol: '',
+		unit: '',
+		places: ['string'],
+		meter: 'Look along the whole string: 1 for a shadow, 0 for none',
+		limits: { min: 0, max: 1 }
+	},
+	'cleaning-gain': {
+		words: 'Current gained by cleaning',
+		symbol: '+I',
+		unit: '%',
+		places: ['string', 'array'],
+		meter: 'Clamp before and after, in the same light',
+		limits: { min: -50, max: 400 }
+	},
+	'label-power': {
+		words: 'Power on the label',
+		symbol: 'Pl',
+		unit: 'W',
+		places: ['string', 'module'],
+		meter: 'Read the label on the back',
+		limits: { min: 1, max: 2000 }
+	},
+	'fuse-rating': {
+		words: 'Fuse, rating printed on it',
+		symbol: 'In',
+		unit: 'A',
+		places: ['fuse'],
+		meter: 'Read it',
+		limits: { min: 0.1, max: 2000 }
+	},
+	'blocking-diode-forward': {
+		words: 'Blocking diode, forward',
+		symbol: 'Vd',
+		unit: 'V',
+		places: ['string'],
+		meter: 'Diode test, the string isolated; type 9.99 for “over range”',
+		limits: { min: 0, max: 10 }
+	},
+	'blocking-diode-reverse': {
+		words: 'Blocking diode, reverse',
+		symbol: 'Vr',
+		unit: 'V',
+		places: ['string'],
+		meter: 'Diode test, leads changed, the string isolated; type 9.99 for “over range”',
+		limits: { min: 0, max: 10 }
+	},
+	'volts-after-shutdown': {
+		words: 'Volts after shutdown',
+		symbol: 'Vsd',
+		unit: 'V',
+		places: ['string'],
+		meter: 'Meter on DC volts, after the time that the code gives',
+		limits: VOLTS
+	},
+	'cover-current': {
+		words: 'Current with the section covered',
+		symbol: 'Ic',
+		unit: 'A',
+		places: ['module'],
+		meter: 'Clamp, string under load; cover the whole section for ten seconds at most',
+		limits: AMPS
+	},
+	'joint-resistance': {
+		words: 'Joint, resistance',
+		symbol: 'Rj',
+		unit: 'ohm',
+		places: ['joint'],
+		meter: 'Ohms through the mated connector, both ends dead',
+		limits: { min: 0, max: 1e9 }
 	}
 };
 

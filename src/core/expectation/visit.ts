@@ -115,6 +115,32 @@ export interface MeasuredCurve {
 	readonly supersedes: string | null;
 }
 
+/** What is done about a cause at last. */
+export const REPAIR_STEPS = ['repaired', 'accepted', 'excluded'] as const;
+export type RepairStep = (typeof REPAIR_STEPS)[number];
+
+/** Something that was done about a cause at a place. Never changed: a later entry of the same cause follows it. */
+export interface RepairEntry {
+	readonly id: string;
+	/** Code of the cause. */
+	readonly code: string;
+	readonly place: Place;
+	/** Put right; left as it is for a reason; or shown not to be there. */
+	readonly step: RepairStep;
+	/** Kind of repair; null where nothing was repaired. */
+	readonly kind: string | null;
+	/** What was done, or why it is left. */
+	readonly words: string;
+	/** Serial of the part that went in; empty where there is none. */
+	readonly serial: string;
+	/** Id of a photograph of the visit; null where there is none. */
+	readonly photograph: string | null;
+	/** Day on which somebody looks again, ISO 8601; null but where it is left. */
+	readonly lookAgain: string | null;
+	readonly at: string;
+	readonly by: string;
+}
+
 /** One visit to one site, with everything that was entered in it, in the order of entry. */
 export interface Visit {
 	readonly id: string;
@@ -131,6 +157,7 @@ export interface Visit {
 	readonly withdrawals: readonly Withdrawal[];
 	readonly safety: readonly SafetyEntry[];
 	readonly curves: readonly MeasuredCurve[];
+	readonly repairs: readonly RepairEntry[];
 }
 
 /** What every visit begins with. */
@@ -147,7 +174,8 @@ export function emptyVisit(start: VisitStart): Visit {
 		readings: [],
 		withdrawals: [],
 		safety: [],
-		curves: []
+		curves: [],
+		repairs: []
 	};
 }
 

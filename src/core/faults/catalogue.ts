@@ -1,25 +1,41 @@
 import type { StringCircuit } from '../circuit/description';
+import type { SingleDiode } from '../module/single-diode';
+import type { StringRecord } from '../record/record';
 import type { FaultPlace } from './place';
-import type { Fault, Severity, StringFaultCode } from './fault';
-import { injectIntoString } from './string-effects';
+import { modulesPerDevice, type Fault, type Severity, type StringFaultCode } from './fault';
+import { injectIntoString, type StringEffectCode } from './string-effects';
 import { isRunning } from '../expectation/switching';
 
 /** The string with the fault; as it was where it has no such part. Readings from outside do not tell the place. */
 function faulty(
 	circuit: StringCircuit,
-	code: StringFaultCode,
+	code: StringEffectCode,
 	size: number,
-	place: FaultPlace = {}
+	place: FaultPlace = {},
+	other: SingleDiode | null = null
 ): StringCircuit {
-	const changed = injectIntoString(circuit, code, place, size);
+	const changed = injectIntoString(circuit, code, place, size, other);
 	return typeof changed === 'string' ? circuit : changed;
 }
 
-/** The same fault in one section after another. */
-function inSections(circuit: StringCircuit, code: StringFaultCode, count: number): StringCircuit {
+/** The same fault in one section after another, module by module. */
+function inSections(
+	circuit: StringCircuit,
+	code: 'bypass-diode-shorted' | 'section-open' | 'shade',
+	count: number,
+	size = 0
+): StringCircuit {
+	const each = circuit.sectionsPerModule;
 	let changed = circuit;
-	for (let section = 0; section < count; section++) {
-		changed = faulty(changed, code, 0, { section });
+	for (let i = 0; i < count; i++) {
+		const module = Math.floor(i / each);
+		const rest = count - module * each;
+		if (i % each === 0 && rest >= each && code === 'shade') {
+			changed = faulty(changed, code, size, { module });
+			i += each - 1;
+			continue;
+		}
+		changed = faulty(changed, code, size, { module, section: i % each });
 	}
 	return changed;
 }
@@ -29,6 +45,11 @@ const ONE: readonly [Severity] = [{ size: 1, share: 1, words: '' }];
 const SECTIONS: readonly [Severity, ...Severity[]] = [
 	{ size: 1, share: 0.85, words: 'one section' },
 	{ size: 2, share: 0.15, words: 'two sections' }
+];
+
+const MODULES: readonly [Severity, ...Severity[]] = [
+	{ size: 1, share: 0.88, words: 'one module' },
+	{ size: 2, share: 0.12, words: 'two modules' }
 ];
 
 /**
@@ -52,110 +73,337 @@ function severities(
 	})) as [Severity, ...Severity[]];
 }
 
-const RESISTANCES = severities(
-	logSteps(0.3, 20, 14),
-	() => 1,
-	(ohms) => `about ${ohms.toPrecision(ohms < 10 ? 1 : 2)} ohm`
-);
+const ohms = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
+const lightLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
+
+const RESISTANCES = severities(logSteps(0.3, 20, 12), () => 1, ohms);
 
 /** Small losses are met more often than large ones. */
-const DIRT = severities(
-	logSteps(0.03, 0.5, 14),
-	(loss) => 1 / (0.1 + loss),
-	(loss) => `about ${Math.round(100 * loss)} % of its light`
+const DIRT = severities(logSteps(0.03, 0.5, 12), (loss) => 1 / (0.1 + loss), lightLost);
+
+const AGED = severities(
+	logSteps(0.06, 0.75, 10),
+	() => 1,
+	(loss) => `about ${Math.round(100 * loss)} % of its current`
 );
 
-/**
- * The catalogue. Rates are judgement: what a tester of many inherited arrays would expect to meet
- * at one visit, per part.
- */
+const CELL = severities([0.5, 0.75, 0.95], () => 1, lightLost);
+const INSIDE = severities([0.5, 1.5, 4, 12], () => 1, ohms);
+const LEAK = severities([8, 25, 80, 250], () => 1, ohms);
+
+/** Shade by how many sections it covers, 3 being a module of three, and how much of the light it takes. */
+function shades(): [Severity, ...Severity[]] {
+	const counts = [
+		{ second: 1, share: 0.2, words: 'one section' },
+		{ second: 3, share: 0.25, words: 'one module' },
+		{ second: 6, share: 0.2, words: 'two modules' },
+		{ second: 9, share: 0.15, words: 'three modules' },
+		{ second: 15, share: 0.12, words: 'about five modules' },
+		{ second: 24, share: 0.08, words: 'about eight modules' }
+	];
+	const levels = [0.12, 0.22, 0.35, 0.5, 0.7, 0.9];
+	return counts.flatMap(({ second, share, words }) =>
+		levels.map((size) => ({
+			size,
+			second,
+			share: share / levels.length,
+			words: `${words}, about ${Math.round(100 * size)} %`
+		}))
+	) as [Severity, ...Severity[]];
+}
+
+/** Another type by its ratio of currents and of volts: the larger the ratio, the rarer. */
+function otherTypes(
+	currents: readonly number[],
+	volts: readonly number[]
+): [Severity, ...Severity[]] {
+	const all = currents
+		.flatMap((size) => volts.map((second) => ({ size, second })))
+		.filter(({ size, second }) => size !== 1 || second !== 1);
+	return all.map(({ size, second }) => ({
+		size,
+		second,
+		share: 1 / all.length,
+		words: `its current x ${size.toFixed(2)}, its volts x ${second.toFixed(2)}`
+	})) as [Severity, ...Severity[]];
+}
+
+/** A module like this one with its current and its volts scaled. */
+function scaled(params: SingleDiode, current: number, volts: number): SingleDiode {
+	return {
+		photocurrent: params.photocurrent * current,
+		saturationCurrent: params.saturationCurrent * current,
+		seriesResistance: (params.seriesResistance * volts) / current,
+		shuntResistance: (params.shuntResistance * volts) / current,
+		modifiedIdeality: params.modifiedIdeality * volts
+	};
+}
+
+const always = () => true;
+const fused = ({ fuse }: StringRecord) => fuse !== null;
+const blocked = ({ blockingDiode }: StringRecord) =>
+	blockingDiode !== 'none' && blockingDiode !== 'unknown';
+const switched = (string: StringRecord) =>
+	modulesPerDevice(string) > 0 &&
+	string.devices !== null &&
+	string.devices !== 'unknown' &&
+	string.devices.kind === 'rapid-shutdown';
+
+/** Readings of the whole string do not change. */
+const unchanged = (circuit: StringCircuit): StringCircuit => circuit;
+
+/** No current while running; alone at its own leads the string is as it was. */
+const interrupted = (circuit: StringCircuit): StringCircuit =>
+	faulty(circuit, 'connector-open', 0, { joint: 0 });
+
+/** The catalogue of what may be wrong with one string. Rates are in `rates.ts`. */
 export const CATALOGUE: readonly Fault[] = [
 	{
 		code: 'bypass-diode-shorted',
 		family: 'lost-section',
-		parts: (string, type) => string.moduleCount * type.plate.sections,
-		rate: 3e-4,
+		spread: 'section',
+		found: always,
 		severities: SECTIONS,
-		inject: (circuit, { size }) => inSections(circuit, 'bypass-diode-shorted', size)
+		inject: (circuit, { size }) => inSections(circuit, 'bypass-diode-shorted', size),
+		shownBy: null
 	},
 	{
 		code: 'section-open',
 		family: 'lost-section',
-		parts: (string, type) => string.moduleCount * type.plate.sections,
-		rate: 3e-4,
+		spread: 'section',
+		found: always,
 		severities: SECTIONS,
-		inject: (circuit, { size }) => inSections(circuit, 'section-open', size)
+		inject: (circuit, { size }) => inSections(circuit, 'section-open', size),
+		shownBy: null
 	},
 	{
 		code: 'module-missing',
 		family: 'lost-module',
-		parts: () => 1,
-		rate: 0.012,
-		severities: [
-			{ size: 1, share: 0.88, words: 'one module' },
-			{ size: 2, share: 0.12, words: 'two modules' }
-		],
-		inject: (circuit, { size }) => faulty(circuit, 'module-missing', size)
+		spread: 'string',
+		found: always,
+		severities: MODULES,
+		inject: (circuit, { size }) => faulty(circuit, 'module-missing', size),
+		shownBy: null
+	},
+	{
+		code: 'module-shorted',
+		family: 'lost-module',
+		spread: 'module',
+		found: always,
+		severities: ONE,
+		inject: (circuit) => faulty(circuit, 'module-shorted', 0),
+		shownBy: null
+	},
+	{
+		code: 'rsd-device-off',
+		family: 'lost-module',
+		spread: 'device',
+		found: (string) => modulesPerDevice(string) > 0,
+		severities: ONE,
+		// A device that is off lets the current of the others by and its own modules' volts go.
+		inject: (circuit, { size }) => faulty(circuit, 'module-missing', size),
+		shownBy: null
+	},
+	{
+		code: 'module-extra',
+		family: 'more-modules',
+		spread: 'string',
+		found: always,
+		severities: MODULES,
+		inject: (circuit, { size }) => faulty(circuit, 'module-extra', size),
+		shownBy: null
 	},
 	{
 		code: 'module-open',
 		family: 'open-path',
-		parts: (string) => string.moduleCount,
-		rate: 2e-4,
+		spread: 'module',
+		found: always,
 		severities: ONE,
-		inject: (circuit) => faulty(circuit, 'module-open', 0)
+		inject: (circuit) => faulty(circuit, 'connector-open', 0, { joint: 1 }),
+		shownBy: null
 	},
 	{
 		code: 'connector-open',
 		family: 'open-path',
-		parts: (string) => string.moduleCount + 1,
-		rate: 4e-4,
+		spread: 'joint',
+		found: always,
 		severities: ONE,
-		inject: (circuit) => faulty(circuit, 'connector-open', 0)
+		inject: (circuit) => faulty(circuit, 'connector-open', 0, { joint: 1 }),
+		shownBy: null
 	},
 	{
 		code: 'fuse-blown',
 		family: 'no-current',
-		parts: (string) => (string.fuse ? 1 : 0),
-		rate: 0.015,
+		spread: 'pole',
+		found: fused,
 		severities: ONE,
-		inject: (circuit) => faulty(circuit, 'fuse-blown', 0)
+		inject: (circuit, _, state) => (isRunning(state) ? interrupted(circuit) : circuit),
+		shownBy: null
+	},
+	{
+		code: 'blocking-diode-open',
+		family: 'no-current',
+		spread: 'string',
+		found: blocked,
+		severities: ONE,
+		inject: (circuit, _, state) => (isRunning(state) ? interrupted(circuit) : circuit),
+		shownBy: null
 	},
 	{
 		code: 'module-reversed',
 		family: 'turned',
-		parts: (string) => string.moduleCount,
-		rate: 1.5e-4,
+		spread: 'module',
+		found: always,
 		severities: ONE,
-		inject: (circuit) => faulty(circuit, 'module-reversed', 0)
+		inject: (circuit) => faulty(circuit, 'module-reversed', 0),
+		shownBy: null
 	},
 	{
 		code: 'connector-reversed',
 		family: 'swapped',
-		parts: () => 1,
-		rate: 0.002,
+		spread: 'string',
+		found: always,
 		severities: ONE,
-		// On a live bus the fuse opens; without one the current is anyone's guess.
+		// On a live bus a fuse opens; without one the current is anyone's guess.
 		inject: (circuit, _, state) => {
 			if (!isRunning(state)) return faulty(circuit, 'connector-reversed', 0);
-			return circuit.fuses?.positive ? faulty(circuit, 'fuse-blown', 0) : null;
-		}
+			return circuit.fuses?.positive || circuit.blockingDiode ? interrupted(circuit) : null;
+		},
+		shownBy: null
 	},
 	{
 		code: 'soiling',
 		family: 'low-current',
-		parts: () => 1,
-		rate: 0.02,
+		spread: 'string',
+		found: always,
 		severities: DIRT,
-		inject: (circuit, { size }) => faulty(circuit, 'soiling', size)
+		inject: (circuit, { size }) => faulty(circuit, 'soiling', size),
+		shownBy: null
+	},
+	{
+		code: 'shade',
+		family: 'low-current',
+		spread: 'string',
+		found: always,
+		severities: shades(),
+		inject: (circuit, { size, second = 1 }) => inSections(circuit, 'shade', second, size),
+		shownBy: null
+	},
+	{
+		code: 'module-degraded',
+		family: 'low-current',
+		spread: 'module',
+		found: always,
+		severities: AGED,
+		inject: (circuit, { size }) => faulty(circuit, 'module-degraded', size),
+		shownBy: null
 	},
 	{
 		code: 'connector-resistive',
 		family: 'low-current',
-		parts: (string) => string.moduleCount + 1,
-		rate: 8e-4,
+		spread: 'joint',
+		found: always,
 		severities: RESISTANCES,
-		inject: (circuit, { size }) => faulty(circuit, 'connector-resistive', size)
+		inject: (circuit, { size }) => faulty(circuit, 'connector-resistive', size),
+		shownBy: null
+	},
+	{
+		code: 'hot-cell',
+		family: 'inside',
+		spread: 'module',
+		found: always,
+		severities: CELL,
+		inject: (circuit, { size }) => faulty(circuit, 'hot-cell', size, { module: 0, section: 0 }),
+		shownBy: null
+	},
+	{
+		code: 'section-resistive',
+		family: 'inside',
+		spread: 'section',
+		found: always,
+		severities: INSIDE,
+		inject: (circuit, { size }) =>
+			faulty(circuit, 'section-resistive', size, { module: 0, section: 0 }),
+		shownBy: null
+	},
+	{
+		code: 'module-pid',
+		family: 'inside',
+		spread: 'module',
+		found: always,
+		severities: LEAK,
+		inject: (circuit, { size }) => faulty(circuit, 'module-pid', size),
+		shownBy: null
+	},
+	{
+		code: 'module-wrong-type',
+		family: 'other-type',
+		spread: 'module',
+		found: always,
+		severities: otherTypes([0.85, 1], [0.85, 1, 1.2]),
+		inject: (circuit, { size, second = 1 }) =>
+			faulty(circuit, 'module-wrong-type', 0, {}, scaled(circuit.modules[0]!.params, size, second)),
+		shownBy: null
+	},
+	{
+		code: 'record-wrong',
+		family: 'record',
+		spread: 'string',
+		found: always,
+		severities: otherTypes([0.84, 0.9, 0.95, 1, 1.05, 1.11, 1.18], [0.84, 0.92, 1, 1.08, 1.18]),
+		inject: (circuit, { size, second = 1 }) => ({
+			...circuit,
+			modules: circuit.modules.map((run) => ({
+				...run,
+				params: scaled(run.params, size, second)
+			}))
+		}),
+		shownBy: null
+	},
+	{
+		code: 'earth-fault',
+		family: 'earth',
+		spread: 'joint',
+		found: always,
+		severities: ONE,
+		inject: unchanged,
+		shownBy: ['positive-to-earth', 'negative-to-earth', 'insulation-resistance']
+	},
+	{
+		code: 'bypass-diode-open',
+		family: 'unseen',
+		spread: 'section',
+		found: always,
+		severities: ONE,
+		inject: unchanged,
+		shownBy: ['diode-forward', 'cover-current']
+	},
+	{
+		code: 'fuse-wrong-rating',
+		family: 'unseen',
+		spread: 'string',
+		found: (string) => fused(string) && string.fuse !== 'unknown' && string.fuse?.rating !== null,
+		severities: ONE,
+		inject: unchanged,
+		shownBy: ['fuse-rating']
+	},
+	{
+		code: 'blocking-diode-shorted',
+		family: 'unseen',
+		spread: 'string',
+		found: blocked,
+		severities: ONE,
+		inject: unchanged,
+		shownBy: ['blocking-diode-reverse']
+	},
+	{
+		code: 'rsd-device-stuck-on',
+		family: 'unseen',
+		spread: 'device',
+		found: switched,
+		severities: ONE,
+		inject: unchanged,
+		shownBy: ['volts-after-shutdown']
 	}
 ];
 

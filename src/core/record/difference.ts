@@ -76,6 +76,11 @@ function factWords(before: ArrayRecord, after: ArrayRecord): string[] {
 			.join(', ') || 'nothing';
 	const structure = ({ rules }: ArrayRecord) =>
 		rules.structure ? STRUCTURE_WORDS[rules.structure] : UNKNOWN;
+	const rates = ({ rates: own }: ArrayRecord) =>
+		Object.entries(own)
+			.map(([code, rate]) => `${code} ${rate}`)
+			.sort()
+			.join(', ') || 'the usual ones';
 	const kelvin = (value: number | null) => (value === null ? UNKNOWN : `${value} °C`);
 	return changesOf([
 		['Kind of system:', system(before), system(after)],
@@ -90,7 +95,8 @@ function factWords(before: ArrayRecord, after: ArrayRecord): string[] {
 			'Fuse in every parallel string:',
 			before.rules.alwaysFuse ? 'always' : 'where the rule asks for it',
 			after.rules.alwaysFuse ? 'always' : 'where the rule asks for it'
-		]
+		],
+		['Rates of faults:', rates(before), rates(after)]
 	]).map((words) => `${words}.`);
 }
 

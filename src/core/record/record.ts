@@ -59,6 +59,8 @@ export interface ArrayRecord {
 	readonly fields: readonly Field[];
 	/** Year of commissioning, for ageing; null where unknown. */
 	readonly inServiceSince: number | null;
+	/** Chance that one part has a fault at one visit, by code of the fault, where it is not the usual one. */
+	readonly rates: Readonly<Record<string, number>>;
 }
 
 export interface ModuleType {
@@ -145,7 +147,8 @@ export const EMPTY_RECORD: ArrayRecord = {
 	parts: [],
 	absent: [],
 	fields: [],
-	inServiceSince: null
+	inServiceSince: null,
+	rates: {}
 };
 
 /** What is not known yet of a string that was only counted. */

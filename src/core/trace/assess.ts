@@ -1,15 +1,27 @@
 import type { ArrayRecord } from '../record/record';
 import { expectReadings, type Expectations } from '../expectation/expect';
+import type { SiblingGroup } from '../expectation/group';
+import { placeKey } from '../expectation/place';
 import { standingReadings } from '../expectation/standing';
 import { plainRule, type PlainRule } from '../expectation/five-percent';
-import { stringKey } from '../expectation/place';
+import type { Reading, Visit } from '../expectation/visit';
+import { partsOf } from '../record/part';
 import { judgeByLimits } from '../rules/judge/judge';
 import type { LimitVerdict } from '../rules/judge/limit-verdict';
-import type { Quantity } from '../expectation/quantity';
-import type { Visit } from '../expectation/visit';
-import type { Cause } from './cause';
-import { groupPosterior } from './posterior';
-import { causesOf } from './rank';
+import { sinceRepairs } from '../rules/repair/since-repairs';
+import { besideCauses } from './beside';
+import { casesOf, inputVolts, type InputVolts } from './cases';
+import type { Cause, RuledOut } from './cause';
+import { lineOf } from './line';
+import { groupPosterior, type GroupPosterior } from './posterior';
+import { causesOf, ruledOut } from './rank';
+import { nextTests } from './next/next-tests';
+import type { ProposedTest } from './next/proposed-test';
+import { scopeTests } from './next/scope-tests';
+import { sharedTests } from './next/shared-tests';
+import type { Scope } from './scope';
+import { scopesOf } from './scopes';
+import { untestedWords } from './untested';
 
 /** Everything Zembo says of a visit: expected values, verdicts, causes, and what was not tested. */
 export interface Assessment extends Omit<Expectations, 'siblingGroups'> {
@@ -21,17 +33,33 @@ export interface Assessment extends Omit<Expectations, 'siblingGroups'> {
 	readonly causes: readonly Cause[];
 	/** Why there are no causes; null where there are. */
 	readonly noCauses: string | null;
+	/** What would tell most for its minutes and its danger, best first. */
+	readonly next: readonly ProposedTest[];
+	/** What the readings of a doubtful string leave no room for. */
+	readonly ruledOut: readonly RuledOut[];
 	/** What no reading taken can show, in words. */
 	readonly untested: readonly string[];
 }
+
+/** A group with all that was weighed of it. */
+export interface Traced {
+	readonly posterior: GroupPosterior;
+	readonly scopes: readonly Scope[];
+	readonly inputs: ReadonlyMap<string, InputVolts>;
+}
+
+/** A string with less chance of a fault than this needs no list of what it cannot be. */
+const DOUBTFUL = 0.15;
 
 /**
  * The one assessment: browser, server and command line call this and nothing else.
  *
  * @param record the array as recorded, in the revision the visit points at
- * @param visit conditions, meters and readings as entered
+ * @param entered conditions, meters, readings and repairs as entered; what was read before a repair of
+ * its place is left out
  */
-export function assess(record: ArrayRecord, visit: Visit): Assessment {
+export function assess(record: ArrayRecord, entered: Visit): Assessment {
+	const visit = sinceRepairs(record, entered);
 	const expected = expectReadings(record, visit);
 	const { siblingGroups, ...rest } = expected;
 	const expectations = {
@@ -40,67 +68,166 @@ export function assess(record: ArrayRecord, visit: Visit): Assessment {
 		plain: Object.fromEntries(plainRule(record, standingReadings(visit)))
 	};
 	const untested = untestedWords(record, visit);
-	const read = siblingGroups.filter((group) => group.shared.size > 0);
-	if (read.length === 0) {
+	const traced = traceGroups(record, visit, siblingGroups);
+	if (traced.length === 0) {
 		const noCauses =
 			siblingGroups.length === 0
 				? 'No causes yet: enter irradiance and cell temperature first.'
 				: 'No causes yet: nothing is read.';
-		return { ...expectations, causes: [], noCauses, untested };
+		return { ...expectations, causes: [], noCauses, next: [], ruledOut: [], untested };
 	}
-	const posteriors = read.map(groupPosterior);
-	const healthy: Cause = {
-		id: 'visit/healthy',
-		members: [
-			{
-				code: 'healthy',
-				place: {},
-				words: 'Nothing wrong',
-				probability: posteriors.reduce((product, p) => product * p.healthy, 1),
-				severity: ''
-			}
-		],
-		probability: posteriors.reduce((product, p) => product * p.healthy, 1),
-		stringId: null,
-		title: 'Nothing wrong that these readings can show',
-		perhaps: null,
-		reasons: [],
-		lookAlikes: null,
-		tests: []
+	return {
+		...expectations,
+		causes: rankedCauses(record, visit, traced),
+		noCauses: null,
+		next: proposedTests(record, visit, traced),
+		ruledOut: traced.flatMap(({ posterior }) =>
+			posterior.strings
+				.filter(({ classes }) => classes[0]!.probability < 1 - DOUBTFUL)
+				.flatMap((string) => ruledOut({ record, posterior }, string))
+		),
+		untested
 	};
-	const causes = [...posteriors.flatMap(causesOf), healthy].sort(
-		(a, b) => b.probability - a.probability
-	);
-	return { ...expectations, causes, noCauses: null, untested };
 }
 
-function untestedWords(record: ArrayRecord, visit: Visit): string[] {
+/** Weighs every group of siblings in which anything was read. */
+export function traceGroups(
+	record: ArrayRecord,
+	visit: Visit,
+	groups: readonly SiblingGroup[]
+): Traced[] {
 	const standing = standingReadings(visit);
-	const lacking = (
-		quantities: readonly ('open-circuit-voltage' | 'operating-current' | 'short-circuit-current')[]
-	) =>
-		record.strings
-			.filter(
-				(string) => !quantities.some((quantity) => standing.has(stringKey(string.id, quantity)))
-			)
-			.map((string) => string.label);
-	const words: string[] = [];
-	const noVolts = lacking(['open-circuit-voltage']);
-	if (noVolts.length > 0) {
-		words.push(
-			`Open-circuit volts not read on ${noVolts.join(', ')}: lost modules or sections and polarity would not show.`
+	const rates = record.rates;
+	return groups.flatMap((group) => {
+		const inputs = inputVolts(group, standing);
+		const cases = casesOf(record, group, standing, rates, inputs);
+		if (cases.every(({ readings, located }) => readings.length === 0 && !located)) return [];
+		const scopes = scopesOf({
+			record,
+			group,
+			cases,
+			standing,
+			rates,
+			busVolts: new Map([...inputs].map(([input, { read }]) => [input, read])),
+			acWatts: acWattsOf(record, standing)
+		});
+		const gain = standing.get(placeKey({ kind: 'array' }, 'cleaning-gain'))?.value ?? null;
+		return [{ posterior: groupPosterior(group, cases, scopes, gain), scopes, inputs }];
+	});
+}
+
+/** Tests of all groups, those at what strings share among them, the best first. */
+function proposedTests(
+	record: ArrayRecord,
+	visit: Visit,
+	traced: readonly Traced[]
+): ProposedTest[] {
+	const standing = standingReadings(visit);
+	return traced
+		.flatMap(({ posterior, scopes, inputs }) => {
+			const atVolts = (id: string) => {
+				const input = record.strings.find((string) => string.id === id)?.input ?? null;
+				return input === null ? null : (inputs.get(input)?.best ?? null);
+			};
+			return [
+				...nextTests({ record, posterior, standing, atVolts }),
+				...scopeTests(record, posterior, scopes, standing),
+				...sharedTests(record, posterior, standing)
+			];
+		})
+		.sort((a, b) => b.score - a.score);
+}
+
+function acWattsOf(record: ArrayRecord, standing: ReadonlyMap<string, Reading>): number | null {
+	const inverters = partsOf(record.parts, 'inverter');
+	if (inverters.length !== 1) return null;
+	return standing.get(`${inverters[0]!.id}/display/ac-power`)?.value ?? null;
+}
+
+/** All lines, a fault before a reading that is to be taken again. */
+function rankedCauses(record: ArrayRecord, visit: Visit, traced: readonly Traced[]): Cause[] {
+	const acWatts = acWattsOf(record, standingReadings(visit));
+	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
+	const chance = traced.reduce((product, { posterior }) => product * posterior.healthy, 1);
+	const healthy = lineOf(
+		[{ code: 'healthy', place: {}, probability: chance, severity: '', size: null }],
+		'',
+		[]
+	);
+	const lines = traced.flatMap(({ posterior, scopes, inputs }) => [
+		...causesOf({ record, posterior, scopes }),
+		...besideCauses({
+			posterior,
+			inputs,
+			rates: record.rates,
+			acWatts,
+			acRating,
+			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
+		}),
+		...doubtfulVolts(record, posterior, scopes, inputs, standingReadings(visit))
+	]);
+	// What is found beside sound strings, clipping say, is said before that they are sound.
+	const found = Math.max(0, ...lines.map(({ faulty }) => faulty));
+	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
+	return [...lines, whole].sort(
+		(a, b) => order(b) * (b === whole ? 1 - found : 1) - order(a) * (a === whole ? 1 - found : 1)
+	);
+}
+
+const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
+
+function scopeChance(
+	scopes: readonly Scope[],
+	posterior: GroupPosterior,
+	codes: readonly Scope['code'][]
+): number {
+	return scopes.reduce(
+		(sum, { code }, i) => (codes.includes(code) ? sum + posterior.scopes[i]! : sum),
+		0
+	);
+}
+
+/** A fault that is likely stands before every reading that is likely wrong. */
+const order = ({ faulty, probability }: Cause) => faulty + 0.5 * Math.max(0, probability - faulty);
+
+/** Volts of an input that no running input has, unless what its strings share explains them. */
+function doubtfulVolts(
+	record: ArrayRecord,
+	posterior: GroupPosterior,
+	scopes: readonly Scope[],
+	inputs: ReadonlyMap<string, InputVolts>,
+	standing: ReadonlyMap<string, Reading>
+): Cause[] {
+	return [...inputs].flatMap(([input, { believed, read, best }]) => {
+		if (believed) return [];
+		const explained = scopes.reduce(
+			(sum, { strings }, i) =>
+				strings.some((s) => posterior.strings[s]!.case.string.input === input)
+					? sum + posterior.scopes[i]!
+					: sum,
+			0
 		);
-	}
-	const noAmps = lacking(['operating-current', 'short-circuit-current']);
-	if (noAmps.length > 0) {
-		words.push(
-			`Current not read on ${noAmps.join(', ')}: a blown fuse, dirt or a resistive connector would not show.`
+		const string = record.strings.find((one) => one.input === input);
+		const reading = string && standing.get(`${string.id}/operating-current`);
+		const line = lineOf(
+			[
+				{
+					code: 'reading-wrong',
+					place: { input, ...(reading && { reading: reading.id }) },
+					probability: Math.max(0, 1 - explained),
+					severity: '',
+					size: null
+				}
+			],
+			`volts of input ${input}`,
+			[
+				{
+					readingId: reading?.id ?? null,
+					weighs: 'for',
+					words: `Input ${input}: ${read.toFixed(1)} V read while it ran; its strings run near ${best.toFixed(0)} V. Their currents are judged at that.`
+				}
+			]
 		);
-	}
-	const earthed = (quantity: Quantity) =>
-		[...standing.values()].some((reading) => reading.quantity === quantity);
-	if (!earthed('positive-to-earth') && !earthed('insulation-resistance')) {
-		words.push('Earth faults: neither volts to earth nor insulation was read.');
-	}
-	return words;
+		return line.probability > 0.02 ? [line] : [];
+	});
 }

@@ -1,10 +1,31 @@
-import type { CauseCode } from '../faults/fault';
-import type { ProposedTest } from './next-tests';
+import type { CauseCode, Spread } from '../faults/fault';
 
 /** Where a cause sits; empty for what concerns the whole visit. */
-interface CausePlace {
+export interface CausePlace {
 	readonly string?: string;
+	readonly strings?: readonly string[];
+	readonly input?: string;
+	readonly inverter?: true;
+	readonly site?: true;
+	/** Part of the record. */
+	readonly part?: string;
+	/** Link of a chain: "supply-breaker", "positive". */
+	readonly link?: string;
 	readonly reading?: string;
+	/** Within its string; absent where the readings do not tell. */
+	readonly within?: Within;
+}
+
+/** What is left of a string after the readings at its single places. */
+export interface Within {
+	readonly spread: Spread;
+	/** Places that hold it together with nineteen in twenty, by index from the negative end, in order. */
+	readonly at: readonly number[];
+	/** The likeliest of them and its chance, given the cause. */
+	readonly likeliest: number;
+	readonly share: number;
+	/** "module 4", "one of modules 4 to 9". */
+	readonly words: string;
 }
 
 export interface CauseMember {
@@ -15,6 +36,8 @@ export interface CauseMember {
 	readonly probability: number;
 	/** The likeliest size, in words; empty where the fault has none. */
 	readonly severity: string;
+	/** The same as a number in the fault's own unit; null where it has none. */
+	readonly size: number | null;
 }
 
 /** A reading that speaks for a cause, against it, or not at all. */
@@ -30,13 +53,23 @@ export interface Cause {
 	readonly id: string;
 	readonly members: readonly [CauseMember, ...CauseMember[]];
 	readonly probability: number;
+	/** Less what of it is a reading to take again rather than a fault; by this lines are ordered. */
+	readonly faulty: number;
 	readonly stringId: string | null;
 	/** What is said of it, its place apart: the cause where it is likely enough, else what is known. */
 	readonly title: string;
 	/** What it may be, where the title only says what is known. */
 	readonly perhaps: string | null;
+	/** Where in its string it sits, as far as that is known; null where it is not. */
+	readonly where: string | null;
 	readonly reasons: readonly Reason[];
-	/** What would look the same and is not weighed by this version. */
+	/** What would look the same, in words; null where nothing else would. */
 	readonly lookAlikes: string | null;
-	readonly tests: readonly ProposedTest[];
+}
+
+/** A cause that the readings leave next to no room for. */
+export interface RuledOut {
+	readonly stringId: string;
+	readonly code: CauseCode;
+	readonly words: string;
 }

@@ -2,28 +2,29 @@ import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
 import { expectReadings } from '../expectation/expect';
 import type { StringFaultCode } from '../faults/fault';
-import { assess } from './assess';
-import { groupPosterior } from './posterior';
+import { USUAL_RATES } from '../faults/rates';
+import { assess, traceGroups } from './assess';
 
 const record = arrayRecord();
 const posteriorOf = (scenario: Omit<Parameters<typeof visitOf>[0], 'record'>) => {
-	const [group] = expectReadings(record, visitOf({ record, ...scenario })).siblingGroups;
-	return groupPosterior(group!);
+	const visit = visitOf({ record, ...scenario });
+	return traceGroups(record, visit, expectReadings(record, visit).siblingGroups)[0]!.posterior;
 };
 
 describe('the posterior', () => {
-	it('gives each string all of its chances: whole, wrongly read, or with one fault', () => {
+	it('gives each string all of its chances: whole, with a fault, or with two', () => {
 		for (let seed = 1; seed <= 8; seed++) {
 			const { strings } = posteriorOf({
 				faults: seed % 2 ? { A2: { code: 'module-missing' } } : {},
 				normal: normalFrom(seed)
 			});
-			for (const { hypotheses, wrongReading } of strings) {
-				const faults = hypotheses.reduce((sum, { probability }) => sum + probability, 0);
-				const wrong = [...wrongReading.values()].reduce((sum, p) => sum + p, 0);
-				// What is left is two wrong readings at once.
-				expect(faults + wrong).toBeGreaterThan(0.99);
-				expect(faults + wrong).toBeLessThan(1 + 1e-9);
+			for (const { classes, wrongReading } of strings) {
+				const all = classes.reduce((sum, { probability }) => sum + probability, 0);
+				expect(all).toBeCloseTo(1, 5);
+				for (const chance of wrongReading.values()) {
+					expect(chance).toBeGreaterThanOrEqual(0);
+					expect(chance).toBeLessThanOrEqual(1);
+				}
 			}
 		}
 	});
@@ -39,10 +40,10 @@ describe('the posterior', () => {
 	it('keeps a fault that no reading can show at its prior', () => {
 		const { strings } = posteriorOf({ quantities: ['open-circuit-voltage'] });
 		const [first] = strings;
-		const blown = first!.hypotheses
-			.filter(({ hypothesis }) => hypothesis.fault?.code === 'fuse-blown')
+		const blown = first!.classes
+			.filter(({ of }) => of.faults[0]?.fault.code === 'fuse-blown')
 			.reduce((sum, { probability }) => sum + probability, 0);
-		expect(blown).toBeCloseTo(0.015, 2);
+		expect(blown).toBeCloseTo(2 * USUAL_RATES['fuse-blown'], 2);
 	});
 
 	it('does not care in which order strings stand in the record', () => {

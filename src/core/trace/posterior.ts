@@ -1,236 +1,232 @@
-import type { StringRecord } from '../record/record';
-import type { StringCircuit } from '../circuit/description';
-import { combine, ownDoubt } from '../expectation/error-model';
+import type { ModuleType, StringRecord } from '../record/record';
 import { modulesAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
-import { predictReading, readingIn, stringHere, type Prediction } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
+import type { Reading } from '../expectation/visit';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
-import { hypothesesOf, type Hypothesis } from './hypotheses';
+import {
+	chanceWrong,
+	soundWeight,
+	weighLocated,
+	type LocatedEvidence,
+	type LocatedWeight
+} from './located';
+import { foretellAt, type Here } from './foretell-at';
 import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
 import { shiftGrid } from './shift-grid';
-import { usualState } from '../expectation/switching';
+import { classTable, tableKey, type ClassTable } from './string-table';
+import type { StringClass } from './string-class';
+import type { Scope, ScopeForetells } from './scope';
 
-/** Posterior of one string. */
-export interface StringPosterior {
+/** A reading of a whole string with the volts that its running current is judged at. */
+export interface JudgedReading {
+	readonly item: GroupReading;
+	readonly atVolts: number | null;
+	/** Standard uncertainty of those volts beyond the meter's, V: more than 0 where they are not believed. */
+	readonly voltsDoubt: number;
+}
+
+/** One string with all that is weighed of it. */
+export interface StringCase {
 	readonly string: StringRecord;
-	readonly readings: readonly GroupReading[];
-	readonly hypotheses: readonly Weighed[];
-	/** Per reading: chance that the string is whole and this reading alone is wrong. */
-	readonly wrongReading: ReadonlyMap<string, number>;
+	readonly type: ModuleType;
+	/** What readings at single places are foretold from. */
+	readonly here: Here;
+	readonly classes: readonly [StringClass, ...StringClass[]];
+	readonly readings: readonly JudgedReading[];
+	/** Readings at single places of it; null where there are none. */
+	readonly located: LocatedEvidence | null;
 }
 
 export interface Weighed {
-	readonly hypothesis: Hypothesis;
-	/** Including the chance that some reading is wrong; for the whole string, excluding it. */
+	readonly of: StringClass;
 	readonly probability: number;
 	/** Greatest ln likelihood of the string's readings over light and heat. */
 	readonly bestLog: number;
+	/** Chance of each place of its first fault, given the class, [places]. */
+	readonly places: readonly number[];
+}
+
+/** Posterior of one string. */
+export interface StringPosterior {
+	readonly case: StringCase;
+	/** In the order of the case's classes; the first is the whole string. */
+	readonly classes: readonly Weighed[];
+	/** Chance that something it shares with others is at fault; it is then counted as whole. */
+	readonly held: number;
+	/** By reading: chance that it is wrong. */
+	readonly wrongReading: ReadonlyMap<string, number>;
 }
 
 export interface GroupPosterior {
 	readonly group: SiblingGroup;
 	readonly strings: readonly StringPosterior[];
 	readonly shared: Readonly<Record<SharedCause, number>>;
-	/** Every string whole, every reading right, the conditions as stated. */
+	/** Chance of each scope, in their order. */
+	readonly scopes: readonly number[];
+	/** Every string whole, every reading right, nothing shared wrong, the conditions as stated. */
 	readonly healthy: number;
 	/** The shift of greatest weight. */
 	readonly best: Shift;
 }
 
-/** A clamp's rest and a floating end's drift: an interrupted path does not read an exact 0. */
-const REST = { amps: 0.05, voltsShare: 0.008 };
-
-/** The string as a hypothesis leaves it, in the state of a reading; null where none can be foretold. */
-function circuitUnder(
-	{ fault, severity }: Hypothesis,
-	whole: StringCircuit,
-	{ reading }: GroupReading
-): StringCircuit | null {
-	return fault
-		? fault.inject(whole, severity, reading.state ?? usualState(reading.quantity))
-		: whole;
-}
-
-/** What a hypothesis foretells of a reading; null where it cannot. */
-export function predictUnder(
-	hypothesis: Hypothesis,
-	whole: StringCircuit,
-	item: GroupReading
-): Prediction | null {
-	const circuit = circuitUnder(hypothesis, whole, item);
-	return circuit && predictReading(circuit, item.reading.quantity, item.reading.atVolts);
-}
-
-/** Standard uncertainty of one prediction and its reading, and the largest amount the place shows. */
-function spreadOf(group: SiblingGroup, item: GroupReading, prediction: Prediction): number {
-	const { reading, string } = item;
-	const sigma = combine(
-		ownDoubt(reading.quantity, prediction, string, group.series, reading.atVolts)
-	);
-	const rest =
-		reading.quantity === 'open-circuit-voltage'
-			? REST.voltsShare * scaleOf(group, item)
-			: REST.amps;
-	return Math.abs(prediction.value) < rest ? Math.hypot(sigma, rest) : sigma;
-}
-
-function scaleOf(group: SiblingGroup, item: GroupReading): number {
-	const { plate } = group.model.type;
-	return item.reading.quantity === 'open-circuit-voltage'
-		? 1.3 * plate.voc * Math.max(item.string.moduleCount, 1)
-		: 1.3 * plate.isc;
-}
-
 /** Share of the posterior below which a grid point is left out. */
 const NEGLIGIBLE = 1e-7;
 
-interface StringCase {
-	readonly string: StringRecord;
-	readonly hypotheses: readonly [Hypothesis, ...Hypothesis[]];
-	readonly readings: readonly GroupReading[];
-}
-
-/** One reading that stands for all of its kind, and the hypotheses of its string. */
-interface Question {
-	readonly item: GroupReading;
-	readonly hypotheses: readonly Hypothesis[];
-}
-
-/** Strings of equal build at equal volts give equal predictions: they are computed once. */
-function gatherQuestions(strings: readonly StringCase[]): {
-	readonly list: readonly Question[];
-	readonly indexOf: ReadonlyMap<GroupReading, number>;
-} {
-	const list: Question[] = [];
-	const known = new Map<string, number>();
-	const indexOf = new Map<GroupReading, number>();
-	for (const { string, hypotheses, readings } of strings) {
-		for (const item of readings) {
-			const { quantity, atVolts } = item.reading;
-			const build = [
-				string.moduleCount,
-				string.cableResistance,
-				string.fuse !== null,
-				string.blockingDiode,
-				// Modules of another type, by number.
-				...string.modules.flatMap(({ number, moduleTypeId }) =>
-					moduleTypeId === null ? [] : `${number}:${moduleTypeId}`
-				)
-			];
-			const key = [...build, quantity, atVolts].join();
-			const index = known.get(key) ?? list.push({ item, hypotheses }) - 1;
-			known.set(key, index);
-			indexOf.set(item, index);
-		}
-	}
-	return { list, indexOf };
-}
-
-/** A string's readings as numbers, with the priors of its hypotheses. */
-interface StringEvidence {
-	readonly priors: readonly number[];
-	readonly items: readonly { readonly measured: number; readonly question: number }[];
+/** A string's readings as numbers, each with its table. */
+interface Item {
+	readonly measured: number;
+	readonly table: number;
+	readonly voltsOff: number;
+	readonly id: string;
 }
 
 /** What one light and heat make of a string's readings. */
 interface StringWeight {
-	/** Of all readings under each hypothesis; the flat part of wrong readings keeps them above 0. */
+	/** Of all readings of the whole string under each class. */
 	readonly densities: Float64Array;
-	/** Priors times densities, summed. */
+	/** Priors times densities times located weight, summed. */
 	readonly total: number;
-	/** Chance that the string is whole and every reading right. */
 	readonly wholeAndRight: number;
-	/** Per reading: chance that the string is whole and this one alone wrong. */
-	readonly wholeButOne: readonly number[];
+	/** Per reading: its wrong share summed over the classes, of the total. */
+	readonly wrong: readonly number[];
 }
 
-/** @param foretold per question and hypothesis, what is foretold at this light and heat */
+/** Foretold values of a table at an offset from its middle, into the scratch given. */
+function valueAt(table: ClassTable, c: number, light: number, heat: number, volts: number): number {
+	return (
+		table.value[c]! +
+		table.perLight[c]! * light +
+		table.perHeat[c]! * heat +
+		table.perVolt[c]! * volts
+	);
+}
+
+const SCRATCH: { value: number | null; sigma: number; scale: number } = {
+	value: 0,
+	sigma: 1,
+	scale: 1
+};
+
+function foretold(
+	table: ClassTable,
+	c: number,
+	light: number,
+	heat: number,
+	volts: number
+): Foretold {
+	const value = valueAt(table, c, light, heat, volts);
+	SCRATCH.value = Number.isNaN(value) ? null : value;
+	SCRATCH.sigma = table.sigma[c]!;
+	SCRATCH.scale = table.scale;
+	return SCRATCH;
+}
+
+/** Wrong shares of the readings in hand, by reading and class; used anew for every string. */
+let wrongShares: Float64Array[] = [];
+
 function weighString(
-	{ priors, items }: StringEvidence,
-	foretold: readonly (readonly Foretold[])[]
+	classes: readonly StringClass[],
+	items: readonly Item[],
+	located: readonly LocatedWeight[] | null,
+	tables: readonly ClassTable[],
+	light: number,
+	heat: number
 ): StringWeight {
-	const densities = new Float64Array(priors.length).fill(1);
-	for (const { measured, question } of items) {
-		const answers = foretold[question]!;
-		for (let h = 0; h < densities.length; h++) {
-			const answer = answers[h]!;
-			densities[h]! *= rightDensity(measured, answer) + wrongDensity(measured, answer);
+	const count = classes.length;
+	const densities = new Float64Array(count).fill(1);
+	while (wrongShares.length < items.length) wrongShares.push(new Float64Array(count));
+	if (wrongShares.some((shares) => shares.length < count)) {
+		wrongShares = wrongShares.map(() => new Float64Array(count));
+	}
+	for (let i = 0; i < items.length; i++) {
+		const { measured, table: index, voltsOff } = items[i]!;
+		const table = tables[index]!;
+		const shares = wrongShares[i]!;
+		for (let c = 0; c < count; c++) {
+			const f = foretold(table, c, light, heat, voltsOff);
+			const wrong = wrongDensity(measured, f);
+			const all = rightDensity(measured, f) + wrong;
+			densities[c]! *= all;
+			shares[c] = wrong / all;
 		}
 	}
 	let total = 0;
-	for (let h = 0; h < densities.length; h++) total += priors[h]! * densities[h]!;
-	const right = items.map(({ measured, question }) =>
-		rightDensity(measured, foretold[question]![0]!)
-	);
-	const wrong = items.map(({ measured, question }) =>
-		wrongDensity(measured, foretold[question]![0]!)
-	);
-	/** Chance of the whole string with every reading right but one, or but none. */
-	const whole = (other: number) => {
-		let product = priors[0]! / total;
-		for (let i = 0; i < items.length; i++) product *= i === other ? wrong[i]! : right[i]!;
-		return product;
-	};
-	return {
-		densities,
-		total,
-		wholeAndRight: whole(-1),
-		wholeButOne: items.map((_, i) => whole(i))
-	};
+	const wrong = items.map(() => 0);
+	for (let c = 0; c < count; c++) {
+		const weight = classes[c]!.prior * densities[c]! * (located?.[c]!.mean ?? 1);
+		total += weight;
+		for (let i = 0; i < wrong.length; i++) wrong[i]! += weight * wrongShares[i]![c]!;
+	}
+	let right = (classes[0]!.prior * densities[0]! * (located?.[0]!.mean ?? 1)) / total;
+	for (let i = 0; i < items.length; i++) right *= 1 - wrongShares[i]![0]!;
+	return { densities, total, wholeAndRight: right, wrong: wrong.map((sum) => sum / total) };
 }
 
 /**
  * Posterior over the causes of one group of siblings.
  *
- * Bayes over the catalogue, with effective light and heat as the two unknowns that all strings
- * share, integrated on a grid about every answer the readings allow. Given them the strings are
- * independent, so faults in several strings cost nothing more; errors taken as independent instead
- * of shared would lose lost sections.
+ * Bayes over the catalogue, with effective light and heat as the two unknowns that all strings share,
+ * integrated on a grid about every answer the readings allow. Given them the strings are independent,
+ * so faults in several strings cost nothing more; errors taken as independent instead of shared would
+ * lose lost sections. What several strings share (a switch, the transmitter, the inverter) replaces
+ * their own faults where it is at fault.
+ *
+ * Within the narrow grid predictions are linear in light and heat: each class is computed three times
+ * and carried along its slopes.
+ *
+ * @param cleaningGain what cleaning one string gained where all are low, %; null where nobody did
  */
-export function groupPosterior(group: SiblingGroup): GroupPosterior {
-	const grid = shiftGrid(group.estimates);
-	const strings: StringCase[] = group.strings.map((string) => ({
-		string,
-		hypotheses: hypothesesOf(string, group.model.type),
-		readings: [...group.shared.values()].filter((item) => item.string === string)
-	}));
-	const questions = gatherQuestions(strings);
-	const atBest = modulesAtShift(group, group.estimates[0].shift);
-	const answers = questions.list.map(({ item, hypotheses }) => {
-		const whole = stringHere(item.string, group.model, atBest);
-		const { quantity, atVolts } = item.reading;
-		return hypotheses.map((hypothesis) => {
-			const circuit = circuitUnder(hypothesis, whole, item);
-			const shown = circuit && readingIn(circuit, atBest, quantity, atVolts);
-			return { shown, sigma: shown ? spreadOf(group, item, shown(atBest)) : 1 };
+export function groupPosterior(
+	group: SiblingGroup,
+	cases: readonly StringCase[],
+	scopes: readonly Scope[],
+	cleaningGain: number | null = null
+): GroupPosterior {
+	const located = cases.map(({ classes, located: evidence }) => {
+		if (!evidence) return null;
+		const sound = soundWeight(evidence);
+		return classes.map((one) => weighLocated(one, evidence, sound));
+	});
+	const points = group.estimates.flatMap((estimate) => {
+		const tables: ClassTable[] = [];
+		const known = new Map<string, number>();
+		const items = cases.map(({ string, classes, readings }) =>
+			readings.map(({ item, atVolts, voltsDoubt }): Item => {
+				const key = `${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}`;
+				let table = known.get(key);
+				if (table === undefined) {
+					const { quantity } = item.reading;
+					table =
+						tables.push(
+							classTable(group, string, classes, quantity, atVolts, estimate.shift, voltsDoubt)
+						) - 1;
+					known.set(key, table);
+				}
+				const about = tables[table]!.atVolts;
+				const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
+				return { measured: item.measured, table, voltsOff, id: item.reading.id };
+			})
+		);
+		const foretell = scopes.map((scope) => scope.foretell(group, estimate.shift));
+		return shiftGrid([estimate]).map((point) => {
+			const light = point.light - estimate.shift.light;
+			const heat = point.heat - estimate.shift.heat;
+			const strings = cases.map(({ classes }, s) =>
+				weighString(classes, items[s]!, located[s]!, tables, light, heat)
+			);
+			const shared = weighScopes(scopes, foretell, cases, located, strings, { light, heat });
+			const priors = logSharedPriors(point, group.doubt, cleaningGain);
+			const prior = logSum(Object.values(priors));
+			const log =
+				point.logArea +
+				prior +
+				strings.reduce((sum, { total }) => sum + Math.log(total), 0) +
+				Math.log(shared.factor);
+			return { point, strings, shared, priors, prior, log };
 		});
 	});
 
-	const evidence = strings.map(({ hypotheses, readings }) => ({
-		priors: hypotheses.map((hypothesis) => hypothesis.prior),
-		items: readings.map((item) => ({
-			measured: item.measured,
-			question: questions.indexOf.get(item)!
-		}))
-	}));
-	const points = grid.map((point) => {
-		const modules = modulesAtShift(group, point);
-		const foretold = questions.list.map(({ item }, q): Foretold[] => {
-			const scale = scaleOf(group, item);
-			return answers[q]!.map(({ shown, sigma }) => ({
-				value: shown && shown(modules).value,
-				sigma,
-				scale
-			}));
-		});
-		const perString = evidence.map((string) => weighString(string, foretold));
-		const priors = logSharedPriors(point, group.doubt);
-		const prior = logSum(Object.values(priors));
-		const log = point.logArea + prior + perString.reduce((sum, s) => sum + Math.log(s.total), 0);
-		return { point, perString, priors, prior, log };
-	});
-
-	const all = logSum(points.map((p) => p.log));
+	const all = logSum(points.map(({ log }) => log));
 	// Points that weigh next to nothing are left out of every average.
 	const heavy = points
 		.map((point) => ({ ...point, weight: Math.exp(point.log - all) }))
@@ -238,42 +234,147 @@ export function groupPosterior(group: SiblingGroup): GroupPosterior {
 		.sort((a, b) => b.weight - a.weight);
 	const average = (value: (point: (typeof heavy)[number]) => number) =>
 		heavy.reduce((sum, point) => sum + point.weight * value(point), 0);
-	const shared = (cause: SharedCause) => average((p) => Math.exp(p.priors[cause] - p.prior));
-
+	const sharedCause = (cause: SharedCause) => average((p) => Math.exp(p.priors[cause] - p.prior));
+	const best = heavy[0]!.point;
 	return {
 		group,
-		best: heavy[0]!.point,
+		best,
 		shared: {
-			'as-stated': shared('as-stated'),
-			soiling: shared('soiling'),
-			'conditions-wrong': shared('conditions-wrong')
+			'as-stated': sharedCause('as-stated'),
+			soiling: sharedCause('soiling'),
+			'conditions-wrong': sharedCause('conditions-wrong')
 		},
+		scopes: scopes.map((_, i) => average((p) => p.shared.chances[i]!)),
 		healthy: average(
 			(p) =>
 				Math.exp(p.priors['as-stated'] - p.prior) *
-				p.perString.reduce((product, s) => product * s.wholeAndRight, 1)
+				p.shared.none *
+				p.strings.reduce((product, { wholeAndRight }) => product * wholeAndRight, 1)
 		),
-		strings: strings.map(({ string, hypotheses, readings }, s) => ({
-			string,
-			readings,
-			hypotheses: hypotheses.map((hypothesis, h) => ({
-				hypothesis,
-				probability:
-					h === 0
-						? average((p) => p.perString[s]!.wholeAndRight)
-						: average(
-								(p) => (p.perString[s]!.densities[h]! * hypothesis.prior) / p.perString[s]!.total
-							),
-				bestLog: Math.log(
-					heavy.reduce((best, p) => Math.max(best, p.perString[s]!.densities[h]!), 0)
-				)
-			})),
-			wrongReading: new Map(
-				readings.map((item, r) => [
-					item.reading.id,
-					average((p) => p.perString[s]!.wholeButOne[r]!)
-				])
-			)
-		}))
+		strings: cases.map((one, s) => stringPosterior(one, s, located[s]!, heavy, average))
 	};
+}
+
+type Point = {
+	readonly weight: number;
+	readonly strings: readonly StringWeight[];
+	readonly shared: ScopeWeights;
+};
+
+function stringPosterior(
+	one: StringCase,
+	s: number,
+	located: readonly LocatedWeight[] | null,
+	heavy: readonly Point[],
+	average: (value: (point: Point) => number) => number
+): StringPosterior {
+	const { classes, readings } = one;
+	// Where something shared is at fault the string itself is taken to be whole.
+	const held = average((p) => p.shared.held[s]!);
+	const weighed = classes.map((of, c): Weighed => {
+		const factor = of.prior * (located?.[c]!.mean ?? 1);
+		const probability = average((p) => {
+			const { densities, total } = p.strings[s]!;
+			return (1 - p.shared.held[s]!) * ((factor * densities[c]!) / total);
+		});
+		let best = 0;
+		for (const p of heavy) best = Math.max(best, p.strings[s]!.densities[c]!);
+		const at = located?.[c]!.at ?? [];
+		const sum = at.reduce((total, weight) => total + weight, 0);
+		return {
+			of,
+			probability: c === 0 ? probability + held : probability,
+			bestLog: Math.log(best) + Math.log(located ? bestOf(located[c]!) : 1),
+			places: at.map((weight) => (sum > 0 ? weight / sum : 1 / at.length))
+		};
+	});
+	const wrong = new Map<string, number>();
+	readings.forEach(({ item }, r) =>
+		wrong.set(
+			item.reading.id,
+			average((p) => (1 - p.shared.held[s]!) * p.strings[s]!.wrong[r]!)
+		)
+	);
+	for (const reading of one.located?.readings ?? []) {
+		wrong.set(reading.id, wrongLocated(reading, one.located!, weighed));
+	}
+	return { case: one, classes: weighed, held, wrongReading: wrong };
+}
+
+const bestOf = ({ at, mean }: LocatedWeight) => (at.length > 0 ? Math.max(...at) : mean);
+
+/** Chance that a reading at one place is wrong, over all that the string may be. */
+function wrongLocated(
+	reading: Reading,
+	{ here }: LocatedEvidence,
+	weighed: readonly Weighed[]
+): number {
+	let chance = 0;
+	for (const { of, probability, places } of weighed) {
+		if (probability < 1e-4) continue;
+		const [first] = of.faults;
+		// Where the places cannot be told apart any of them foretells the same.
+		const spots = places.length > 0 ? places : [1];
+		spots.forEach((share, at) => {
+			const foretells = foretellAt(reading, first ? { ...first, at } : null, here);
+			if (!foretells) return;
+			chance += probability * share * chanceWrong(reading, foretells);
+		});
+	}
+	return chance;
+}
+
+/** What scopes weigh at one light and heat. */
+interface ScopeWeights {
+	/** By what the likelihood grows over that of the strings alone. */
+	readonly factor: number;
+	/** Chance that no scope is at fault. */
+	readonly none: number;
+	readonly chances: readonly number[];
+	/** Per string: chance that some scope holds it. */
+	readonly held: readonly number[];
+}
+
+/**
+ * Scopes are rare, so at most one is taken to be at fault at a time in the strings it holds; scopes
+ * without a string in common are independent, which the sum over single ones is close to.
+ */
+function weighScopes(
+	scopes: readonly Scope[],
+	foretell: readonly ScopeForetells[],
+	cases: readonly StringCase[],
+	located: readonly (readonly LocatedWeight[] | null)[],
+	strings: readonly StringWeight[],
+	{ light, heat }: Shift
+): ScopeWeights {
+	if (scopes.length === 0) {
+		return { factor: 1, none: 1, chances: [], held: cases.map(() => 0) };
+	}
+	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
+	const ratios = scopes.map((scope, i) => {
+		let ratio = scope.prior * scope.own;
+		for (const s of scope.strings) {
+			const { readings } = cases[s]!;
+			let density = located[s]?.[0]!.mean ?? 1;
+			for (const { item, atVolts } of readings) {
+				const f = foretell[i]!(s, item, atVolts, light, heat);
+				density *= rightDensity(item.measured, f) + wrongDensity(item.measured, f);
+			}
+			ratio *= density / strings[s]!.total;
+			if (ratio < 1e-200) break;
+		}
+		return ratio;
+	});
+	const none = Math.max(1 - priors, 0.5);
+	const factor = ratios.reduce((sum, ratio) => sum + ratio, none);
+	const chances = ratios.map((ratio) => ratio / factor);
+	const held = cases.map((_, s) =>
+		scopes.reduce((sum, scope, i) => (scope.strings.includes(s) ? sum + chances[i]! : sum), 0)
+	);
+	return { factor, none: none / factor, chances, held };
+}
+
+/** Modules of the group at its best shift. */
+export function modulesAtBest({ group, best }: Pick<GroupPosterior, 'group' | 'best'>) {
+	return modulesAtShift(group, best);
 }

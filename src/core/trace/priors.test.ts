@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
-import { STRING_FAULT_CODES } from '../faults/fault';
-import { hypothesesOf } from './hypotheses';
+import type { Quantity } from '../expectation/quantity';
+import { classesOf } from './string-class';
 import { logSharedPriors, logSum } from './shared-causes';
 import { shiftGrid } from './shift-grid';
 
@@ -10,34 +10,45 @@ const { moduleTypes, strings } = arrayRecord();
 const type = moduleTypes[0]!;
 const string = strings[0]!;
 
-describe('hypotheses of a string', () => {
+describe('classes of a string', () => {
+	const none = new Set<never>();
+
 	it('add up to one, the whole string first', () => {
 		fc.assert(
 			fc.property(fc.integer({ min: 1, max: 200 }), fc.boolean(), (moduleCount, fused) => {
-				const all = hypothesesOf(
+				const all = classesOf(
 					{ ...string, moduleCount, fuse: fused ? { rating: null } : null },
-					type
+					type,
+					{},
+					none
 				);
-				expect(all[0].fault).toBeNull();
-				expect(all.reduce((sum, h) => sum + h.prior, 0)).toBeCloseTo(1, 9);
+				expect(all[0].faults).toEqual([]);
+				expect(all.reduce((sum, one) => sum + one.prior, 0)).toBeCloseTo(1, 9);
 				for (const { prior } of all) expect(prior).toBeGreaterThan(0);
 			})
 		);
 	});
 
-	it('hold every fault, but no blown fuse where there is none', () => {
-		const codes = (fuse: typeof string.fuse) =>
-			new Set(hypothesesOf({ ...string, fuse }, type).map(({ fault }) => fault?.code ?? 'whole'));
-		expect(codes({ rating: 15 })).toEqual(new Set(['whole', ...STRING_FAULT_CODES]));
+	it('hold no blown fuse where there is none, and what no reading shows only where one does', () => {
+		const codes = (fuse: typeof string.fuse, read = new Set<Quantity>()) =>
+			new Set(
+				classesOf({ ...string, fuse }, type, {}, read).flatMap(({ faults }) =>
+					faults.map(({ fault }) => fault.code)
+				)
+			);
+		expect(codes({ rating: 15 }).has('fuse-blown')).toBe(true);
 		expect(codes(null).has('fuse-blown')).toBe(false);
+		expect(codes(null).has('earth-fault')).toBe(false);
+		expect(codes(null, new Set(['positive-to-earth'])).has('earth-fault')).toBe(true);
 	});
 
-	it('weigh a connector more the more connectors there are', () => {
-		const chance = (moduleCount: number) =>
-			hypothesesOf({ ...string, moduleCount }, type)
-				.filter(({ fault }) => fault?.code === 'connector-open')
-				.reduce((sum, h) => sum + h.prior, 0);
+	it('weigh a connector more the more connectors there are, and as the site rates it', () => {
+		const chance = (moduleCount: number, rates = {}) =>
+			classesOf({ ...string, moduleCount }, type, rates, none)
+				.filter(({ faults }) => faults[0]?.fault.code === 'connector-open')
+				.reduce((sum, one) => sum + one.prior, 0);
 		expect(chance(24)).toBeGreaterThan(1.8 * chance(12));
+		expect(chance(12, { 'connector-open': 4e-3 })).toBeGreaterThan(8 * chance(12));
 	});
 });
 
@@ -58,7 +69,7 @@ describe('what moves all strings alike', () => {
 	});
 
 	it('may be dirt where there is less light, and cannot be where there is more', () => {
-		expect(shares(-0.18, 0).soiling).toBeGreaterThan(0.3);
+		expect(shares(-0.12, 0).soiling).toBeGreaterThan(0.3);
 		expect(shares(0.2, 0).soiling).toBeLessThan(0.01);
 		expect(shares(0.2, 0).wrong).toBeGreaterThan(0.9);
 	});

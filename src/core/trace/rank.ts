@@ -1,50 +1,81 @@
-import type { SiblingGroup } from '../expectation/group';
-import { modulesAtShift } from '../expectation/group';
-import { combine, ownDoubt } from '../expectation/error-model';
-import { stringHere } from '../expectation/predict';
-import type { Fault } from '../faults/fault';
-import { coldCeiling, REVERSED_STRING, type Caution } from '../rules/cautions';
-import type { Cause, CauseMember, Reason } from './cause';
-import { testsFor } from './next-tests';
-import { predictUnder, type GroupPosterior, type StringPosterior, type Weighed } from './posterior';
-import { amount, causeWords, knownWords, lookAlikes, readingPlace } from './words';
+import type { Quantity } from '../expectation/quantity';
+import type { ArrayRecord } from '../record/record';
+import type { Family, Fault } from '../faults/fault';
+import type { Cause, CausePlace, Reason, RuledOut } from './cause';
+import { lineOf, type BareMember } from './line';
+import { reasonsFor } from './reasons';
+import type { GroupPosterior, StringPosterior, Weighed } from './posterior';
+import type { Scope } from './scope';
+import { withinOf } from './within';
+import { causeWords, lowerFirst, readingPlace } from './words';
 
 /** Lines below this are not worth their space. */
 const WORTH_A_LINE = 0.005;
 /** Two causes of one family whose best fits differ by less than this cannot be told apart (ln). */
 const ALIKE = 1.5;
-/** From here on a line is named by its cause; below it by what is known. */
-const NAMED = 0.9;
+/** From one operating point these look the same whatever their sizes; they share a line. */
+const ALWAYS_TOGETHER: readonly Family[] = ['low-current', 'inside'];
 
-/** Weighed hypotheses of one code, gathered over its sizes. */
+/** Weighed classes of one code, gathered over its sizes. */
 interface CodeWeight {
 	readonly fault: Fault;
 	readonly probability: number;
+	/** Of the single classes of the code the likeliest. */
 	readonly likeliest: Weighed;
+	/** Chance of each place, given the code, [places]; empty where no reading tells. */
+	readonly places: readonly number[];
+}
+
+/** What lines are made from. */
+export interface RankBasis {
+	readonly record: ArrayRecord;
+	readonly posterior: GroupPosterior;
+	readonly scopes: readonly Scope[];
 }
 
 /** The lines of one group, unsorted. */
-export function causesOf(posterior: GroupPosterior): Cause[] {
+export function causesOf(basis: RankBasis): Cause[] {
+	const { posterior } = basis;
 	return [
-		...posterior.strings.flatMap((string) => stringCauses(string, posterior)),
+		...posterior.strings.flatMap((string, s) => stringCauses(string, s, basis)),
+		...scopeCauses(basis),
 		...sharedCauses(posterior)
 	].filter((cause) => cause.probability >= WORTH_A_LINE);
 }
 
-function byCode(string: StringPosterior): CodeWeight[] {
+/** Chance and places of every fault code of a string. */
+export function byCode({ classes }: StringPosterior): CodeWeight[] {
 	const weights = new Map<string, { fault: Fault; items: Weighed[] }>();
-	for (const item of string.hypotheses) {
-		const { fault } = item.hypothesis;
-		if (!fault) continue;
-		const entry = weights.get(fault.code) ?? { fault, items: [] };
-		entry.items.push(item);
-		weights.set(fault.code, entry);
+	for (const item of classes) {
+		for (const { fault } of item.of.faults) {
+			const entry = weights.get(fault.code) ?? { fault, items: [] };
+			entry.items.push(item);
+			weights.set(fault.code, entry);
+		}
 	}
-	return [...weights.values()].map(({ fault, items }) => ({
-		fault,
-		probability: items.reduce((sum, item) => sum + item.probability, 0),
-		likeliest: items.reduce((a, b) => (b.probability > a.probability ? b : a))
-	}));
+	return [...weights.values()].map(({ fault, items }) => {
+		const alone = items.filter(({ of }) => of.faults.length === 1);
+		const leading = items.filter(({ of }) => of.faults[0]!.fault === fault);
+		return {
+			fault,
+			probability: items.reduce((sum, item) => sum + item.probability, 0),
+			likeliest: (alone.length > 0 ? alone : items).reduce((a, b) =>
+				b.probability > a.probability ? b : a
+			),
+			places: mixedPlaces(leading)
+		};
+	});
+}
+
+function mixedPlaces(items: readonly Weighed[]): number[] {
+	const places: number[] = [];
+	let total = 0;
+	for (const { probability, places: own } of items) {
+		if (own.length === 0) continue;
+		total += probability;
+		own.forEach((share, at) => (places[at] = (places[at] ?? 0) + probability * share));
+	}
+	return total > 0 ? places.map((weight) => weight / total) : [];
 }
 
 /** Codes of one family that fit the readings equally well share a line. */
@@ -54,7 +85,9 @@ function gather(codes: readonly CodeWeight[]): CodeWeight[][] {
 		const mate = lines.find(
 			([first]) =>
 				first!.fault.family === code.fault.family &&
-				Math.abs(first!.likeliest.bestLog - code.likeliest.bestLog) < ALIKE
+				first!.fault.family !== 'unseen' &&
+				(ALWAYS_TOGETHER.includes(code.fault.family) ||
+					Math.abs(first!.likeliest.bestLog - code.likeliest.bestLog) < ALIKE)
 		);
 		if (mate) mate.push(code);
 		else lines.push([code]);
@@ -62,188 +95,127 @@ function gather(codes: readonly CodeWeight[]): CodeWeight[][] {
 	return lines;
 }
 
-function stringCauses(string: StringPosterior, posterior: GroupPosterior): Cause[] {
-	const { group } = posterior;
-	const { label, id, moduleCount } = string.string;
-	const ceiling = coldCeiling(group.model.type.plate.voc, moduleCount);
-	// Whoever is right, a string that reads backwards is treated as reversed.
-	const standing = string.readings.some(
-		({ reading, measured }) => reading.quantity === 'open-circuit-voltage' && measured < 0
-	)
-		? [REVERSED_STRING]
-		: [];
-	const zeroClamp = string.readings.find(
-		({ reading, measured }) => reading.quantity === 'operating-current' && Math.abs(measured) <= 0.2
+/** Beside a fault a size of 1 says nothing. */
+const sizeOf = ({ fault, likeliest }: CodeWeight) => {
+	const { severity } = likeliest.of.faults.find((one) => one.fault === fault)!;
+	return { severity: severity.words, size: severity.words === '' ? null : severity.size };
+};
+
+function stringCauses(string: StringPosterior, index: number, basis: RankBasis): Cause[] {
+	const { record, posterior, scopes } = basis;
+	const { string: of } = string.case;
+	const build = { string: of, type: posterior.group.model.type };
+	const { label, id } = of;
+	const zeroClamp = string.case.readings.find(
+		({ item: { reading, measured } }) =>
+			reading.quantity === 'operating-current' && Math.abs(measured) <= 0.2
+	)?.item.reading;
+	// A switch of one string alone looks like its fuse.
+	const ownSwitch = scopes.findIndex(
+		({ code, strings }) =>
+			code === 'disconnect-open' && strings.length === 1 && strings[0] === index
 	);
 	const lines = gather(byCode(string)).map((line) => {
-		const members: BareMember[] = line.map(({ fault, probability, likeliest }) => ({
-			code: fault.code,
-			place: { string: id },
-			probability,
-			severity: likeliest.hypothesis.severity.words
-		}));
-		// A blown fuse and a clamp that showed 0 by mistake give the same readings.
-		const mistaken = zeroClamp && string.wrongReading.get(zeroClamp.reading.id);
-		if (zeroClamp && mistaken && line[0]!.fault.code === 'fuse-blown') {
-			members.push({
-				code: 'reading-wrong',
-				place: { string: id, reading: zeroClamp.reading.id },
-				probability: mistaken,
-				severity: ''
-			});
+		const members: BareMember[] = line.map((code) => {
+			const within = code.places.length > 0 && withinOf(code.fault.spread, code.places, build);
+			return {
+				code: code.fault.code,
+				place: { string: id, ...(within && { within }) },
+				probability: code.probability,
+				...sizeOf(code)
+			};
+		});
+		if (line[0]!.fault.family === 'no-current') {
+			const mistaken = zeroClamp && string.wrongReading.get(zeroClamp.id);
+			if (zeroClamp && mistaken) members.push(wrongReading(id, zeroClamp.id, mistaken));
+			if (ownSwitch >= 0) {
+				members.push({
+					code: 'disconnect-open',
+					place: { string: id, ...scopes[ownSwitch]!.place },
+					probability: posterior.scopes[ownSwitch]!,
+					severity: '',
+					size: null
+				});
+			}
 		}
 		return { members, weighed: line[0]!.likeliest };
 	});
 	const taken = new Set(lines.flatMap(({ members }) => members.map((m) => m.place.reading)));
-	const causes = lines.map(({ members, weighed }) =>
-		cause(members, label, ceiling, reasonsFor(weighed, string, posterior), standing)
-	);
-	for (const item of string.readings) {
-		if (taken.has(item.reading.id)) continue;
+	const causes = lines
+		.filter(({ members }) => sum(members) >= WORTH_A_LINE)
+		.map(({ members, weighed }) =>
+			lineOf(members, label, reasonsFor(record, weighed, string, posterior))
+		);
+	const quantityOf = new Map<string, Quantity>([
+		...string.case.readings.map(({ item: { reading } }) => [reading.id, reading.quantity] as const),
+		...(string.case.located?.readings ?? []).map(
+			(reading) => [reading.id, reading.quantity] as const
+		)
+	]);
+	for (const [reading, chance] of string.wrongReading) {
+		if (taken.has(reading) || chance < WORTH_A_LINE) continue;
 		causes.push(
-			cause(
-				[
-					{
-						code: 'reading-wrong',
-						place: { string: id, reading: item.reading.id },
-						probability: string.wrongReading.get(item.reading.id)!,
-						severity: ''
-					}
-				],
-				readingPlace(label, item.reading.quantity),
-				ceiling,
-				reasonsFor(string.hypotheses[0]!, string, posterior),
-				standing
+			lineOf(
+				[wrongReading(id, reading, chance)],
+				readingPlace(label, quantityOf.get(reading)!),
+				reasonsFor(record, string.classes[0]!, string, posterior)
 			)
 		);
 	}
 	return causes;
 }
 
-/** A member before it is put in words. */
-type BareMember = Omit<CauseMember, 'words'>;
+const sum = (members: readonly BareMember[]) =>
+	members.reduce((total, { probability }) => total + probability, 0);
 
-function cause(
-	members: BareMember[],
-	place: string,
-	ceiling: number,
-	reasons: readonly Reason[],
-	standing: readonly Caution[] = []
-): Cause {
-	const sorted = members
-		.sort((a, b) => b.probability - a.probability)
-		.map((member) => ({ ...member, words: memberWords(member, members.length > 1) })) as [
-		CauseMember,
-		...CauseMember[]
-	];
-	const codes = sorted.map((member) => member.code);
-	const probability = Math.min(
-		1,
-		sorted.reduce((sum, member) => sum + member.probability, 0)
-	);
-	const stringId = sorted[0].place.string ?? null;
+function wrongReading(string: string, reading: string, probability: number): BareMember {
 	return {
-		id: [stringId ?? 'visit', ...codes, sorted[0].place.reading ?? ''].filter(Boolean).join('/'),
-		members: sorted,
+		code: 'reading-wrong',
+		place: { string, reading },
 		probability,
-		stringId,
-		...wordsOf(sorted, place, probability),
-		reasons,
-		lookAlikes: lookAlikes(codes),
-		tests: testsFor(codes, place, ceiling, standing)
+		severity: '',
+		size: null
 	};
 }
 
-function wordsOf(
-	members: readonly [CauseMember, ...CauseMember[]],
-	place: string,
-	probability: number
-): Pick<Cause, 'title' | 'perhaps'> {
-	const [first] = members;
-	const listed = listMembers(members);
-	if (first.code === 'reading-wrong') return { title: `${listed}: ${place}`, perhaps: null };
-	// Low current has causes that are not weighed yet, so it is never named for certain.
-	const known = knownWords(first.code);
-	const named =
-		first.place.string === undefined || (probability >= NAMED && known !== 'Low current');
-	return named
-		? { title: listed, perhaps: null }
-		: { title: `${known}, cause open`, perhaps: `Perhaps ${lowerFirst(listed)}.` };
-}
-
-/** "This, or that (one section)": a size that all members share is said once. */
-function listMembers(members: readonly CauseMember[]): string {
-	const [first] = members;
-	const size = first?.severity ?? '';
-	const shared = members.length > 1 && size !== '' && members.every((m) => m.severity === size);
-	const listed = members
-		.map(({ words }) => (shared ? words.replace(` (${size})`, '') : words))
-		.map((words, i) => (i === 0 ? words : lowerFirst(words)))
-		.join(', or ');
-	return shared ? `${listed} (${size})` : listed;
-}
-
-function memberWords({ code, severity, place }: BareMember, among: boolean): string {
-	if (code === 'soiling' && place.string === undefined) return 'Dirt on all strings';
-	// Beside other causes of no current the wrong reading can only be the clamp's.
-	if (code === 'reading-wrong' && among) return 'The clamp showed 0 by mistake';
-	return severity ? `${causeWords(code)} (${severity})` : causeWords(code);
-}
-
-function lowerFirst(words: string): string {
-	return words.charAt(0).toLowerCase() + words.slice(1);
-}
-
-/** Every reading of the string against the cause and against the whole string. */
-function reasonsFor(
-	weighed: Weighed,
-	string: StringPosterior,
-	{ group, best }: GroupPosterior
-): Reason[] {
-	const modules = modulesAtShift(group, best);
-	return string.readings.map((item) => {
-		const { quantity, atVolts } = item.reading;
-		const unit = quantity === 'open-circuit-voltage' ? ('V' as const) : ('A' as const);
-		const whole = stringHere(item.string, group.model, modules);
-		const healthy = predictUnder(string.hypotheses[0]!.hypothesis, whole, item)!;
-		const under = predictUnder(weighed.hypothesis, whole, item);
-		const sigma = Math.max(spread(group, item, healthy), under ? spread(group, item, under) : 0);
-		const said = `${readingPlace(item.string.label, quantity)}: ${amount(item.measured, unit)} read${
-			atVolts === null ? '' : ` at ${amount(atVolts, 'V')}`
-		}; a whole string gives ${amount(healthy.value, unit)}`;
-		const zHealthy = Math.abs(item.measured - healthy.value) / sigma;
-		if (!weighed.hypothesis.fault) {
-			return {
-				readingId: item.reading.id,
-				weighs: zHealthy > 3 ? 'for' : 'neither',
-				words: `${said} ± ${amount(2 * sigma, unit)}${zHealthy > 3 ? ', which this figure cannot be' : ', which fits'}.`
-			};
-		}
-		if (!under) {
-			return {
-				readingId: item.reading.id,
-				weighs: 'neither',
-				words: `${said}; with this fault no figure can be foretold.`
-			};
-		}
-		const zUnder = Math.abs(item.measured - under.value) / sigma;
-		const weighs = zHealthy - zUnder > 1 ? 'for' : zUnder - zHealthy > 1 ? 'against' : 'neither';
-		return {
-			readingId: item.reading.id,
-			weighs,
-			words: `${said}, with this fault ${amount(under.value, unit)}, both ± ${amount(2 * sigma, unit)}.`
-		};
+function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
+	return scopes.flatMap((scope, i) => {
+		const probability = posterior.scopes[i]!;
+		if (probability < WORTH_A_LINE) return [];
+		if (scope.code === 'disconnect-open' && scope.strings.length === 1) return [];
+		const strings = scope.strings.map((s) => posterior.strings[s]!.case.string);
+		const labels = strings.map(({ label }) => label);
+		const reasons: Reason[] = [
+			{
+				readingId: null,
+				weighs: 'for',
+				words: `${labels.length > 4 ? `${labels[0]!} to ${labels.at(-1)!}` : labels.join(', ')}: all their readings together are as ${lowerFirst(causeWords(scope.code))} leaves them.`
+			}
+		];
+		const links = [...scope.links].sort((a, b) => b.share - a.share);
+		const [best] = links;
+		const telling = best && best.share > 1.5 / scope.links.length;
+		const place: CausePlace = { ...scope.place, ...(telling && { link: best.link }) };
+		const line = lineOf(
+			[{ code: scope.code, place, probability, severity: '', size: null }],
+			'',
+			reasons
+		);
+		const part = record.parts.find(({ id }) => id === scope.place.part)?.mark;
+		const input = scope.place.input === undefined ? null : `input ${scope.place.input}`;
+		const where = [part ?? input, telling ? best.link.replaceAll('-', ' ') : null].filter(Boolean);
+		return [
+			{
+				...line,
+				where:
+					scope.code === 'strings-swapped'
+						? labels.join(' and ')
+						: where.length > 0
+							? where.join(', ')
+							: null
+			}
+		];
 	});
-}
-
-function spread(
-	group: SiblingGroup,
-	item: Parameters<typeof predictUnder>[2],
-	prediction: { value: number; perVolt: number }
-): number {
-	return combine(
-		ownDoubt(item.reading.quantity, prediction, item.string, group.series, item.reading.atVolts)
-	);
 }
 
 function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
@@ -262,23 +234,54 @@ function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
 			words: `Their volts are as of cells ${Math.abs(best.heat).toFixed(1)} K ${best.heat > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.doubt.heat.toFixed(0)} K is usual.`
 		}
 	];
-	const dirt: BareMember = {
-		code: 'soiling',
+	const member = (code: 'soiling' | 'conditions-wrong'): BareMember => ({
+		code,
 		place: {},
-		probability: shared.soiling,
-		severity: ''
-	};
-	const conditions: BareMember = {
-		code: 'conditions-wrong',
-		place: {},
-		probability: shared['conditions-wrong'],
-		severity: ''
-	};
-	const ceiling = Math.max(
-		...group.strings.map((string) => coldCeiling(group.model.type.plate.voc, string.moduleCount))
-	);
-	const line = (members: BareMember[]) => cause(members, 'the array', ceiling, reasons);
-	// Less light on all strings may be dirt; what is left of the shift cannot be.
-	const alike = best.light < -group.doubt.light && Math.abs(best.heat) < 3 * group.doubt.heat;
-	return alike ? [line([dirt, conditions])] : [line([conditions]), line([dirt])];
+		probability: shared[code],
+		severity: '',
+		size: null
+	});
+	const line = (members: BareMember[]) => lineOf(members, 'the array', reasons);
+	const conditions = member('conditions-wrong');
+	const stated = conditions.probability * (1 - RECORD_SHARE);
+	const record = conditions.probability * RECORD_SHARE;
+	return [
+		line([
+			{ ...conditions, probability: stated },
+			{ ...conditions, code: 'record-wrong', probability: record }
+		]),
+		line([member('soiling')])
+	];
+}
+
+/** Of conditions that do not fit so much is a record of the modules that does not; judgement. */
+const RECORD_SHARE = 0.15;
+
+/** A cause with less than this share of what it had before the readings is ruled out. */
+const RULED_OUT = 0.02;
+/** Causes that were never worth a thought are not said to be ruled out. */
+const WORTH_RULING = 0.001;
+
+/** What the readings of a string leave next to no room for, with the reading that says most. */
+export function ruledOut(
+	{ record, posterior }: Pick<RankBasis, 'record' | 'posterior'>,
+	string: StringPosterior
+): RuledOut[] {
+	return byCode(string).flatMap((code): RuledOut[] => {
+		const prior = string.classes
+			.filter(({ of }) => of.faults.length === 1 && of.faults[0]!.fault === code.fault)
+			.reduce((total, { of }) => total + of.prior, 0);
+		if (prior < WORTH_RULING || code.probability > RULED_OUT * prior) return [];
+		const [against] = reasonsFor(record, code.likeliest, string, posterior).filter(
+			({ weighs }) => weighs === 'against'
+		);
+		if (!against) return [];
+		return [
+			{
+				stringId: string.case.string.id,
+				code: code.fault.code,
+				words: `${causeWords(code.fault.code)}: ${against.words}`
+			}
+		];
+	});
 }

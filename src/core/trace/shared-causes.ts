@@ -7,8 +7,8 @@ export type SharedCause = 'as-stated' | 'soiling' | 'conditions-wrong';
 
 /** Judgement: how often each is met at a visit. */
 const PRIOR: Readonly<Record<SharedCause, number>> = {
-	'as-stated': 0.85,
-	soiling: 0.08,
+	'as-stated': 0.91,
+	soiling: 0.02,
 	'conditions-wrong': 0.07
 };
 
@@ -17,13 +17,25 @@ const WRONG_BY = { light: 0.35, heat: 12 };
 /** Dirt on all strings beyond what is allowed for: losses and their shares. */
 const COMMON_DIRT = [0.03, 0.06, 0.1, 0.15, 0.22, 0.32].map((loss, i) => ({
 	loss,
-	share: [0.3, 0.25, 0.2, 0.12, 0.08, 0.05][i]!
+	share: [0.34, 0.3, 0.2, 0.1, 0.04, 0.02][i]!
 }));
 
-/** ln of prior times density of a shift, under each shared cause. */
+/** What cleaning gains where there is dirt to clean, and where there is none, %. */
+export function foretoldGain(shift: Shift, dirty: boolean): { value: number; sigma: number } {
+	if (!dirty) return { value: 0, sigma: 2 };
+	const value = 100 * Math.expm1(-Math.min(shift.light, 0));
+	return { value, sigma: Math.hypot(2, 0.2 * value) };
+}
+
+/**
+ * ln of prior times density of a shift, under each shared cause.
+ *
+ * @param cleaningGain what cleaning one string of all gained, %; null where nobody did
+ */
 export function logSharedPriors(
 	shift: Shift,
-	doubt: SharedDoubt
+	doubt: SharedDoubt,
+	cleaningGain: number | null = null
 ): Readonly<Record<SharedCause, number>> {
 	const heat = logNormalDensity(shift.heat, doubt.heat);
 	const dirt = COMMON_DIRT.reduce((sum, { loss, share }) => {
@@ -31,10 +43,20 @@ export function logSharedPriors(
 		const width = Math.hypot(doubt.light, 0.25 * loss);
 		return sum + share * Math.exp(logNormalDensity(shift.light - Math.log(1 - loss), width));
 	}, 1e-300);
+	const cleaned = (dirty: boolean) => {
+		if (cleaningGain === null) return 0;
+		const { value, sigma } = foretoldGain(shift, dirty);
+		return logNormalDensity(cleaningGain - value, sigma);
+	};
 	return {
-		'as-stated': Math.log(PRIOR['as-stated']) + logNormalDensity(shift.light, doubt.light) + heat,
-		soiling: Math.log(PRIOR.soiling) + Math.log(dirt) + heat,
+		'as-stated':
+			cleaned(false) +
+			Math.log(PRIOR['as-stated']) +
+			logNormalDensity(shift.light, doubt.light) +
+			heat,
+		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(dirt) + heat,
 		'conditions-wrong':
+			cleaned(false) +
 			Math.log(PRIOR['conditions-wrong']) +
 			logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light)) +
 			logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat))

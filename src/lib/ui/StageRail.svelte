@@ -31,6 +31,11 @@
 		)
 	);
 	const read = $derived(wanted.filter((place) => place.reading).length);
+	const repaired = $derived(
+		session.document.visit.repairs.length > 0
+			? `${session.document.visit.repairs.length} done`
+			: 'and prove'
+	);
 	const faulty = $derived(session.suspects.size > 0);
 
 	const inspected = $derived.by((): { note: string; state: StageState } => {
@@ -127,6 +132,12 @@
 			note: faulty ? count(session.suspects.size, 'string') : 'causes',
 			href: resolve('/visits/[visit]/trace', { visit }),
 			state: (faulty ? 'needs' : 'untouched') as StageState
+		},
+		{
+			words: 'Put right',
+			note: repaired,
+			href: resolve('/visits/[visit]/put-right', { visit }),
+			state: (session.document.visit.repairs.length > 0 ? 'begun' : 'untouched') as StageState
 		},
 		{
 			words: 'Hand over',

@@ -1,24 +1,34 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import type { Exposure } from '$core/rules/cautions';
-	import type { ProposedTest } from '$core/trace/next-tests';
+	import type { ProposedTest } from '$core/trace/next/proposed-test';
+	import TestOutcomes from './TestOutcomes.svelte';
 
-	let { test, open = false }: { test: ProposedTest; open?: boolean } = $props();
+	interface Props {
+		test: ProposedTest;
+		open?: boolean;
+		/** Takes this test instead of the one that is proposed. */
+		onchoose?: (() => void) | null;
+	}
+	let { test, open = false, onchoose = null }: Props = $props();
 	const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
 		'closed-cover': 'covers closed',
 		'open-cover-live': 'cover open, live',
 		'open-cover-dead': 'cover open: prove dead first',
-		'joint-dead': 'joint opened: prove dead first',
+		'joint-dead': 'joint opened: prove 0 A first',
 		roof: 'on the roof'
 	};
 </script>
 
 <details {open}>
 	<summary
-		><span>{test.title}</span><span class="exposure">{EXPOSURE_WORDS[test.exposure]}</span></summary
+		><span>{test.title}</span><span class="exposure"
+			>about {test.minutes} min, {EXPOSURE_WORDS[test.exposure]}</span
+		></summary
 	>
 	<p>{test.how}</p>
-	<p class="outcomes">{test.outcomes}</p>
+	<TestOutcomes {test} unit={QUANTITY_FACTS[test.quantity].unit} />
 	<div class="caution">
 		<TriangleAlert size={22} aria-hidden="true" />
 		<div>
@@ -28,6 +38,9 @@
 			{/each}
 		</div>
 	</div>
+	{#if onchoose}
+		<button type="button" class="act-plain" onclick={onchoose}>Take this test</button>
+	{/if}
 </details>
 
 <style>
@@ -66,9 +79,8 @@
 		padding: 0.05rem 0.45rem;
 	}
 
-	.outcomes {
-		margin: 0.4rem 0;
-		font-weight: 550;
+	p {
+		margin-bottom: 0.4rem;
 	}
 
 	.caution {
@@ -77,11 +89,8 @@
 		gap: 0.7rem;
 		border-inline-start: 6px solid var(--look);
 		padding: 0.5rem 0.75rem;
+		margin-block: 0.5rem;
 		background: var(--paper);
 		font-size: 0.93rem;
-	}
-
-	.caution p + p {
-		margin-top: 0.35rem;
 	}
 </style>

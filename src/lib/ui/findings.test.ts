@@ -30,12 +30,13 @@ describe('findings', () => {
 			B4: { code: 'connector-reversed' }
 		});
 		expect(first!.string!.label).toBe('B4');
-		expect(first!.tests[0]!.cautions[0]!.words).toContain('Close nothing');
+		expect(first!.danger).toBe(true);
+		for (const { cautions } of first!.tests) expect(cautions[0]!.words).toContain('Close nothing');
 	});
 
 	it('put what concerns all strings last', () => {
 		const findings = of({ A2: { code: 'module-missing' } }, { lightFactor: 0.7 });
-		expect(findings.at(-1)).toMatchObject({ key: 'all', string: null });
+		expect(findings.at(-1)).toMatchObject({ key: 'visit', name: 'All', string: null });
 		expect(findings[0]!.string!.label).toBe('A2');
 	});
 

@@ -1,18 +1,23 @@
 import type { ArrayRecord, StringRecord } from '$core/record/record';
-import { REVERSED_STRING } from '$core/rules/cautions';
 import type { Assessment } from '$core/trace/assess';
 import type { Cause } from '$core/trace/cause';
-import type { ProposedTest } from '$core/trace/next-tests';
+import type { ProposedTest } from '$core/trace/next/proposed-test';
 
-/** The causes of one string, or of all strings alike, as the trace screen and the report show them. */
+/** The causes of one string, of what strings share, or of all alike, as the trace screen and the report show them. */
 export interface Finding {
 	readonly key: string;
 	readonly string: StringRecord | null;
+	/** "A3", "Input A", "Inverter", "All". */
+	readonly name: string;
 	readonly causes: readonly Cause[];
 	readonly headline: string;
 	/** What it may be, where the headline only says what is known. */
 	readonly perhaps: string | null;
-	/** Of all causes, each test once, least exposure first. */
+	/** Where it sits, as far as that is known. */
+	readonly where: string | null;
+	/** A reversed string is among what it may be. */
+	readonly danger: boolean;
+	/** What would tell most, best first. */
 	readonly tests: readonly ProposedTest[];
 }
 
@@ -20,41 +25,61 @@ export interface Finding {
 const LISTED = 0.02;
 /** A string is a finding from this chance of anything being wrong on. */
 const FINDING = 0.15;
+/** A chance of reversed leads from which they are feared. */
+const FEARED = 0.05;
 
-/** A string that may be reversed is a danger to whoever closes a switch: it stands first. */
-const isDanger = ({ tests }: Pick<Finding, 'tests'>) =>
-	tests.some(({ cautions }) => cautions.includes(REVERSED_STRING));
+const isDanger = (causes: readonly Cause[]) =>
+	causes.some(({ members }) =>
+		members.some(({ code, probability }) => code === 'connector-reversed' && probability > FEARED)
+	);
 
-/** Strings with something to say, danger first, then most certain; then what concerns all of them. */
+/** What a cause is of: the first part of its id. */
+const keyOfCause = ({ id, stringId }: Cause) => stringId ?? id.split('/')[0]!;
+
+function nameOf(key: string, causes: readonly Cause[], string: StringRecord | null): string {
+	if (string) return string.label;
+	const { place } = causes[0]!.members[0];
+	if (place.strings) return causes[0]!.where ?? '';
+	if (place.input !== undefined) return `Input ${place.input}`;
+	if (place.inverter) return 'Inverter';
+	return key === 'site' ? 'Shutdown' : 'All';
+}
+
+/** Findings with something to say, danger first, then most certain; then what concerns all strings. */
 export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding[] {
 	const groups = new Map<string, Cause[]>();
 	for (const cause of assessment.causes) {
 		if (cause.members[0].code === 'healthy' || cause.probability < LISTED) continue;
-		const key = cause.stringId ?? 'all';
+		const key = keyOfCause(cause);
 		groups.set(key, [...(groups.get(key) ?? []), cause]);
 	}
 	return [...groups.entries()]
-		.map(([key, causes]) => ({
-			key,
-			string: record.strings.find((string) => string.id === key) ?? null,
-			causes,
-			headline: causes[0]?.title ?? '',
-			perhaps: causes[0]?.perhaps ?? null,
-			chance: causes.reduce((sum, cause) => sum + cause.probability, 0),
-			tests: testsOf(causes)
-		}))
+		.map(([key, causes]) => {
+			const string = record.strings.find(({ id }) => id === key) ?? null;
+			const part = causes[0]!.members[0].place.part;
+			return {
+				key,
+				string,
+				name: nameOf(key, causes, string),
+				causes,
+				headline: causes[0]!.title,
+				perhaps: causes[0]!.perhaps,
+				where: causes[0]!.where,
+				danger: isDanger(causes),
+				chance: causes.reduce((sum, cause) => sum + cause.probability, 0),
+				tests: assessment.next.filter(({ stringId, place }) =>
+					string
+						? stringId === string.id
+						: stringId === null &&
+							(part === undefined || place.kind !== 'part' || place.part === part)
+				)
+			};
+		})
 		.filter(({ chance }) => chance >= FINDING)
 		.sort(
 			(a, b) =>
-				Number(a.string === null) - Number(b.string === null) ||
-				Number(isDanger(b)) - Number(isDanger(a)) ||
+				Number(b.danger) - Number(a.danger) ||
+				Number(a.key === 'visit') - Number(b.key === 'visit') ||
 				b.chance - a.chance
 		);
-}
-
-function testsOf(causes: readonly Cause[]): ProposedTest[] {
-	const seen = new Set<string>();
-	return causes.flatMap(({ tests }) =>
-		tests.filter(({ title }) => !seen.has(title) && Boolean(seen.add(title)))
-	);
 }

@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid';
 import type { InspectionEntry } from '$core/rules/inspection/entry';
 import { standingEntries } from '$core/rules/inspection/entry';
-import { send, sendJson } from './send-json';
-import { smallPicture } from './photograph';
+import { sendJson } from './send-json';
+import { storePhotograph, type StoredPhotograph } from './store-photograph';
 
 /** What is answered; the session adds who, when and which it replaces. */
 export type Answer = Pick<
@@ -68,23 +68,8 @@ export class InspectionSession {
 	}
 
 	/** Makes a picture small and stores it; its id, or why not. */
-	async photograph(file: File): Promise<{ ok: true; id: string } | { ok: false; words: string }> {
-		const small = await smallPicture(file);
-		if (!small.ok) return { ok: false, words: small.problem };
-		const { blob, width, height, takenAt } = small.value;
-		const id = uuid();
-		const query = new URLSearchParams({
-			id,
-			takenAt,
-			width: String(width),
-			height: String(height)
-		});
-		const answer = await send(`/visits/${this.visitId}/photographs?${query}`, {
-			method: 'POST',
-			headers: { 'content-type': blob.type },
-			body: blob
-		});
-		return answer.ok ? { ok: true, id } : { ok: false, words: answer.words };
+	async photograph(file: File): Promise<StoredPhotograph> {
+		return storePhotograph(this.visitId, file);
 	}
 
 	async #put(entry: InspectionEntry): Promise<boolean> {

@@ -7,7 +7,13 @@ import { placeKey, stringPlace, type Place } from '$core/expectation/place';
 import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 import { keyOf, standingReadings } from '$core/expectation/standing';
 import { usualState, type SwitchingState } from '$core/expectation/switching';
-import type { MeasuredCurve, Reading, SafetyEntry, Visit } from '$core/expectation/visit';
+import type {
+	MeasuredCurve,
+	Reading,
+	RepairEntry,
+	SafetyEntry,
+	Visit
+} from '$core/expectation/visit';
 import { standingSafety } from '$core/rules/making-safe/progress';
 import type { Task } from '$core/rules/making-safe/step';
 import type { Assessment } from '$core/trace/assess';
@@ -53,7 +59,8 @@ const LIST_OF_EVENT = {
 	withdrawal: 'withdrawals',
 	conditions: 'conditions',
 	safety: 'safety',
-	curve: 'curves'
+	curve: 'curves',
+	repair: 'repairs'
 } as const satisfies Record<Exclude<VisitEvent, { kind: 'changed' }>['kind'], keyof Visit>;
 
 const KEY = Symbol('visit');
@@ -203,6 +210,17 @@ export class VisitSession {
 		const { curves } = this.document.visit;
 		if (!curves.some(({ id }) => id === curve.id))
 			await this.#adopt({ curves: [...curves, curve] });
+		return null;
+	}
+
+	/** Stores what was done about a cause; words where the server refuses it. */
+	async addRepair(repair: RepairEntry): Promise<string | null> {
+		const answer = await sendJson(`/visits/${this.document.visit.id}/repairs`, repair);
+		if (!answer.ok) return answer.words;
+		const { repairs } = this.document.visit;
+		if (!repairs.some(({ id }) => id === repair.id)) {
+			await this.#adopt({ repairs: [...repairs, repair] });
+		}
 		return null;
 	}
 

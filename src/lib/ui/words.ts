@@ -18,7 +18,16 @@ export function chance(probability: number): string {
 	return probability > 0.995 ? '>99 %' : `${Math.max(1, Math.round(100 * probability))} %`;
 }
 
-const DIGITS: Readonly<Record<Unit, number>> = { V: 1, A: 2, ohm: 2, Mohm: 2, W: 0, '': 0 };
+const DIGITS: Readonly<Record<Unit, number>> = {
+	V: 1,
+	A: 2,
+	ohm: 2,
+	Mohm: 2,
+	W: 0,
+	K: 1,
+	'%': 1,
+	'': 0
+};
 
 /** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
 export function figureOf(value: number, unit: Unit): string {

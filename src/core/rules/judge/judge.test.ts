@@ -251,6 +251,8 @@ it('every quantity is judged in words without a hole, wherever it can be read', 
 		string: { kind: 'string', string: a1!.id },
 		fuse: { kind: 'fuse', string: a1!.id, pole: 'negative' },
 		module: { kind: 'module', string: a1!.id, module: 1, section: 1 },
+		stretch: { kind: 'stretch', string: a1!.id, from: 0, to: 3 },
+		joint: { kind: 'joint', string: a1!.id, joint: 2 },
 		part: { kind: 'part', part: inverter.id, point: 'load' },
 		array: { kind: 'array' }
 	};

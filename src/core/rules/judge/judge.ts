@@ -3,7 +3,7 @@ import { standingReadings } from '../../expectation/standing';
 import { isStringReading, type Reading, type Visit } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
 import { judged, type Judged, type LimitVerdict } from './limit-verdict';
-import { judgeDiode, judgeModuleVolts } from './module-limits';
+import { judgeDiode, judgeModuleVolts, judgeStretch } from './module-limits';
 import { judgeOperatingVolts } from './operating-volts';
 import {
 	judgeAcVolts,
@@ -66,6 +66,8 @@ function judgeOne(
 		case 'open-circuit-voltage':
 		case 'section-voltage':
 			return judgeModuleVolts(record, expectations, reading);
+		case 'stretch-voltage':
+			return judgeStretch(expectations, reading);
 		case 'diode-forward':
 		case 'diode-reverse':
 			return judgeDiode(reading);
@@ -73,5 +75,7 @@ function judgeOne(
 		case 'operating-current':
 		case 'ac-power':
 			return judged('no-basis', 'Noted; nothing to compare it with.');
+		default:
+			return judged('no-basis', 'Noted; the tracing weighs it with all other readings.');
 	}
 }

@@ -44,6 +44,34 @@ export function judgeModuleVolts(
 		: judged('look', 'Not as one should give.', limit, source);
 }
 
+/** A stretch of a string between two parted joints, against as many sound modules. */
+export function judgeStretch(
+	{ places }: Pick<Expectations, 'places'>,
+	{ place, value }: Reading
+): Judged {
+	if (place.kind !== 'stretch') return judged('no-basis', '');
+	const module = places.find(
+		({ key }) => key === stringKey(place.string, 'open-circuit-voltage')
+	)?.moduleVolts;
+	if (module === null || module === undefined) {
+		return judged('no-basis', 'What one module gives here and now is not known yet.');
+	}
+	const count = place.to - place.from;
+	const lost = (module * count - value) / module;
+	const limit = `${(module * count).toFixed(1)} V, ${count} modules`;
+	const source = 'the string’s expected volts over its modules';
+	if (Math.abs(lost) < 0.15)
+		return judged('fits', 'As so many modules should give.', limit, source);
+	return value < 0.1 * module
+		? judged('off', 'None: the break is in this stretch.', limit, source)
+		: judged(
+				'off',
+				`${lost.toFixed(2)} modules’ volts are missing in this stretch.`,
+				limit,
+				source
+			);
+}
+
 /** A bypass diode in the diode test, the module dark. */
 export function judgeDiode({ quantity, value }: Reading): Judged {
 	if (quantity === 'diode-forward') {

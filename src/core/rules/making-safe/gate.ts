@@ -18,15 +18,31 @@ const ON_DEAD_PARTS: readonly Quantity[] = [
 	'insulation-resistance',
 	'section-voltage',
 	'diode-forward',
-	'diode-reverse'
+	'diode-reverse',
+	'stretch-voltage',
+	'joint-resistance',
+	'device-output',
+	'blocking-diode-forward',
+	'blocking-diode-reverse'
+];
+/** What is looked at, or measured from outside. */
+const FROM_OUTSIDE: readonly Quantity[] = [
+	'ac-power',
+	'lamp',
+	'residual-current',
+	'module-count',
+	'shade-seen',
+	'label-power',
+	'joint-rise',
+	'cleaning-gain',
+	'cover-current'
 ];
 
 /** How far down the sequence a reading needs the array to be. */
-function taskOf({ quantity, state }: Pick<Reading, 'quantity' | 'state'>): Task {
-	if (ON_DEAD_PARTS.includes(quantity)) return 'dead';
-	if (quantity === 'ac-power' || quantity === 'lamp' || quantity === 'residual-current') {
-		return 'closed-covers';
-	}
+function taskOf({ place, quantity, state }: Pick<Reading, 'place' | 'quantity' | 'state'>): Task {
+	if (FROM_OUTSIDE.includes(quantity)) return 'closed-covers';
+	// At one module: its connectors are parted to get at it.
+	if (ON_DEAD_PARTS.includes(quantity) || place.kind === 'module') return 'dead';
 	if (state && isRunning(state) && quantity !== 'ac-voltage') return 'closed-covers';
 	return 'open-live';
 }
@@ -53,7 +69,7 @@ export function gateOfReading(
 	record: ArrayRecord,
 	visit: Pick<Visit, 'meters' | 'safety'>,
 	places: Places,
-	reading: Pick<Reading, 'quantity' | 'state'>,
+	reading: Pick<Reading, 'place' | 'quantity' | 'state'>,
 	now: number
 ): Gate {
 	const task = taskOf(reading);

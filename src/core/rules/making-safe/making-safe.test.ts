@@ -386,7 +386,11 @@ describe('the way back on', () => {
 			SALTMARSH.record,
 			walker,
 			places(),
-			{ quantity: 'insulation-resistance', state: usualState('insulation-resistance') },
+			{
+				place: { kind: 'array' },
+				quantity: 'insulation-resistance',
+				state: usualState('insulation-resistance')
+			},
 			walker.now
 		);
 		expect(gate.open).toBe(false);
@@ -398,11 +402,14 @@ describe('the way back on', () => {
 });
 
 describe('a reading behind a cover', () => {
+	const place = { kind: 'string', string: SALTMARSH.record.strings[0]!.id } as const;
 	const voc = {
+		place,
 		quantity: 'open-circuit-voltage',
 		state: usualState('open-circuit-voltage')
 	} as const;
 	const current = {
+		place,
 		quantity: 'operating-current',
 		state: usualState('operating-current')
 	} as const;

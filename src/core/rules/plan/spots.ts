@@ -62,6 +62,7 @@ export function spotsOf(record: ArrayRecord, quantity: Quantity): Spot[] {
 	switch (quantity) {
 		case 'fuse-resistance':
 		case 'fuse-voltage':
+		case 'fuse-rating':
 			return strings
 				.filter(({ fuse }) => fuse !== null)
 				.flatMap(({ id }) => POLES.map((pole) => at({ kind: 'fuse', string: id, pole })));
@@ -70,6 +71,11 @@ export function spotsOf(record: ArrayRecord, quantity: Quantity): Spot[] {
 		case 'section-voltage':
 		case 'diode-forward':
 		case 'diode-reverse':
+		case 'stretch-voltage':
+		case 'joint-rise':
+		case 'joint-resistance':
+		case 'device-output':
+		case 'cover-current':
 			return [];
 		default:
 			return POINTS[quantity]

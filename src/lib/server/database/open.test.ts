@@ -75,7 +75,8 @@ describe('the database', () => {
 		expect(before.map(({ name }) => name)).toEqual([
 			'0001-sites-visits-readings',
 			'0002-inspection-photographs-library',
-			'0003-places-states-safety-curves'
+			'0003-places-states-safety-curves',
+			'0004-repairs'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

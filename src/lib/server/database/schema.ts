@@ -134,6 +134,7 @@ export interface Tables {
 	withdrawal: WithdrawalTable;
 	safety_entry: EntryTable;
 	curve: EntryTable;
+	repair_entry: EntryTable;
 	photograph: PhotographTable;
 	inspection_entry: InspectionEntryTable;
 	library_entry: LibraryEntryTable;

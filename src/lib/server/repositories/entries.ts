@@ -1,10 +1,16 @@
 import type { Selectable } from 'kysely';
 import { conditionsSchema } from '$core/document/visit';
-import { curveSchema, readingSchema, safetyEntrySchema } from '$core/document/reading';
+import {
+	curveSchema,
+	readingSchema,
+	repairSchema,
+	safetyEntrySchema
+} from '$core/document/reading';
 import type {
 	ConditionsEntry,
 	MeasuredCurve,
 	Reading,
+	RepairEntry,
 	SafetyEntry,
 	Withdrawal
 } from '$core/expectation/visit';
@@ -25,9 +31,11 @@ export interface Entries {
 	readonly withdrawals: Withdrawal[];
 	readonly safety: SafetyEntry[];
 	readonly curves: MeasuredCurve[];
+	readonly repairs: RepairEntry[];
 }
 
-type EntryTableName = 'conditions' | 'reading' | 'withdrawal' | 'safety_entry' | 'curve';
+type EntryTableName =
+	'conditions' | 'reading' | 'withdrawal' | 'safety_entry' | 'curve' | 'repair_entry';
 
 interface Kept {
 	readonly entries: Entries;
@@ -66,12 +74,16 @@ export async function entriesOf(db: DbOrTransaction, visitId: string): Promise<E
 	for (const { entry } of await fresh('curve')) {
 		entries.curves.push(curveSchema.parse(JSON.parse(entry)));
 	}
+	for (const { entry } of await fresh('repair_entry')) {
+		entries.repairs.push(repairSchema.parse(JSON.parse(entry)));
+	}
 	return {
 		conditions: [...entries.conditions],
 		readings: [...entries.readings],
 		withdrawals: [...entries.withdrawals],
 		safety: [...entries.safety],
-		curves: [...entries.curves]
+		curves: [...entries.curves],
+		repairs: [...entries.repairs]
 	};
 }
 
@@ -81,8 +93,22 @@ function keptOf(db: DbOrTransaction, visitId: string): Kept {
 	const visits = caches.get(adapter) ?? new Map<string, Kept>();
 	caches.set(adapter, visits);
 	const kept = visits.get(visitId) ?? {
-		entries: { conditions: [], readings: [], withdrawals: [], safety: [], curves: [] },
-		upTo: { conditions: 0, reading: 0, withdrawal: 0, safety_entry: 0, curve: 0 }
+		entries: {
+			conditions: [],
+			readings: [],
+			withdrawals: [],
+			safety: [],
+			curves: [],
+			repairs: []
+		},
+		upTo: {
+			conditions: 0,
+			reading: 0,
+			withdrawal: 0,
+			safety_entry: 0,
+			curve: 0,
+			repair_entry: 0
+		}
 	};
 	visits.delete(visitId);
 	visits.set(visitId, kept);

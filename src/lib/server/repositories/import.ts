@@ -3,6 +3,7 @@ import type { Problem } from '$core/document/file';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db } from '../database/open';
 import { appendInspectionEntry } from './inspection';
+import { appendRepair } from './repairs';
 import { findRevision, findSite, insertRevision, insertSite, newestRevision } from './sites';
 import {
 	appendConditions,
@@ -73,6 +74,7 @@ export async function importVisit(
 		for (const withdrawal of visit.withdrawals) await insertWithdrawal(trx, visit.id, withdrawal);
 		for (const entry of visit.safety) await appendSafety(trx, visit.id, entry);
 		for (const curve of visit.curves) await appendCurve(trx, visit.id, curve);
+		for (const repair of visit.repairs) await appendRepair(trx, visit.id, repair);
 		for (const entry of inspection) await appendInspectionEntry(trx, visit.id, entry);
 		return succeed({ ...answer, already: false });
 	});

@@ -13,6 +13,7 @@ import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from '../database/open';
+import { earlierVisits } from './earlier-visits';
 import { importVisit } from './import';
 import { settleStep } from './safety';
 import {
@@ -21,7 +22,6 @@ import {
 	appendReading,
 	changeMeters,
 	changePurpose,
-	earlierVisit,
 	findVisit,
 	insertVisit,
 	visitExists,
@@ -242,9 +242,11 @@ describe('a visit', () => {
 		}
 	});
 
-	it('is compared with the newest one before it that was read', async () => {
-		const earlier = await earlierVisit(db, site.id, START);
-		expect(earlier!.visit.id).toBe(readDemo().visit.id);
-		expect(await earlierVisit(db, site.id, readDemo().visit.startedAt)).toBeNull();
+	it('is compared with those before it that were read, newest first', async () => {
+		const demo = readDemo();
+		expect(await earlierVisits(db, site.id, START)).toEqual([
+			{ id: demo.visit.id, startedAt: demo.visit.startedAt, reason: demo.visit.reason }
+		]);
+		expect(await earlierVisits(db, site.id, demo.visit.startedAt)).toEqual([]);
 	});
 });

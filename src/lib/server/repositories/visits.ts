@@ -89,7 +89,8 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 			readings: entered.readings,
 			withdrawals: entered.withdrawals,
 			safety: entered.safety,
-			curves: entered.curves
+			curves: entered.curves,
+			repairs: entered.repairs
 		},
 		inspection: await inspectionOf(db, id)
 	};
@@ -317,9 +318,10 @@ export async function appendCurve(
 	await appendEntry(db, 'curve', visitId, curve);
 }
 
-async function appendEntry(
+/** Appends an entry to one of the tables that hold them as JSON; one repeated does no harm. */
+export async function appendEntry(
 	db: DbOrTransaction,
-	table: 'safety_entry' | 'curve',
+	table: 'safety_entry' | 'curve' | 'repair_entry',
 	visitId: string,
 	entry: { readonly id: string }
 ): Promise<void> {
@@ -328,28 +330,6 @@ async function appendEntry(
 		.values({ id: entry.id, visit_id: visitId, entry: JSON.stringify(entry) })
 		.onConflict((conflict) => conflict.column('id').doNothing())
 		.execute();
-}
-
-/** The newest visit of a site before a moment in which strings were read; null where there is none. */
-export async function earlierVisit(
-	db: Db,
-	siteId: string,
-	before: string
-): Promise<VisitDocument | null> {
-	const row = await db
-		.selectFrom('visit')
-		.select('id')
-		.where('site_id', '=', siteId)
-		.where('started_at', '<', before)
-		.where((eb) =>
-			eb.exists(
-				eb.selectFrom('reading').select('reading.id').whereRef('reading.visit_id', '=', 'visit.id')
-			)
-		)
-		.orderBy('started_at', 'desc')
-		.limit(1)
-		.executeTakeFirst();
-	return row ? findVisit(db, row.id) : null;
 }
 
 export async function visitExists(db: DbOrTransaction, id: string): Promise<boolean> {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { atStandard, comparedStrings } from '$core/expectation/compare';
 	import type { PlaceVerdict } from '$core/expectation/expect';
@@ -126,11 +127,32 @@
 			<h2>At standard conditions, and before</h2>
 			<p class="soft">
 				Carried to 1000 W/m² and 25 °C by IEC 60891, procedure 2.
-				{#if data.earlier}Beside the visit of {dayAndTime(
-						data.earlier.visit.startedAt,
-						session.document.site.timeZone
-					)}.{:else}No earlier visit with readings.{/if}
+				{#if !data.earlier}No earlier visit with readings.{/if}
 			</p>
+			{#if data.earlier}
+				<label class="with">
+					<span>Beside the visit of</span>
+					<select
+						name="with"
+						value={data.earlier.visit.id}
+						onchange={(event) =>
+							goto(
+								resolve(`/visits/[visit]/compare?with=${event.currentTarget.value}`, {
+									visit: visit.id
+								}),
+								{ noScroll: true, keepFocus: true }
+							)}
+					>
+						{#each data.list as { id, startedAt, reason } (id)}
+							<option value={id}
+								>{dayAndTime(startedAt, session.document.site.timeZone)}{reason
+									? `: ${reason}`
+									: ''}</option
+							>
+						{/each}
+					</select>
+				</label>
+			{/if}
 			<div class="scroll">
 				<table>
 					<thead>
@@ -172,6 +194,14 @@
 	h2 {
 		font-size: 1.2rem;
 		margin: 1.6rem 0 0.4rem;
+	}
+
+	.with {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.3rem 0.75rem;
+		margin: 0.5rem 0;
 	}
 
 	.strings {

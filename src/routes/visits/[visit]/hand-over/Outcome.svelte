@@ -23,12 +23,12 @@
 				></thead
 			>
 			<tbody>
-				{#each findings as { key, string, causes, tests } (key)}
+				{#each findings as { key, name, causes, tests } (key)}
 					{#each causes as cause, i (cause.id)}
 						<tr>
-							<td class="figure">{i === 0 ? (string?.label ?? 'all') : ''}</td>
+							<td class="figure">{i === 0 ? name : ''}</td>
 							<td
-								>{cause.title}{#if cause.perhaps}. {cause.perhaps}{/if}
+								>{cause.title}{#if cause.where}, {cause.where}{/if}{#if cause.perhaps}. {cause.perhaps}{/if}
 								{#each cause.reasons.filter(({ weighs }) => weighs === 'for') as reason, r (r)}
 									<span class="reason soft">{reason.words}</span>
 								{/each}</td

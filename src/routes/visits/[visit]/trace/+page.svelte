@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import CauseLine from '$lib/ui/CauseLine.svelte';
-	import PossibleBar from '$lib/ui/PossibleBar.svelte';
-	import StringDrawing from '$lib/ui/StringDrawing.svelte';
-	import TestCard from '$lib/ui/TestCard.svelte';
+	import { page } from '$app/state';
+	import { replaceState } from '$app/navigation';
 	import { WHO_DECIDES } from '$core/rules/cautions';
 	import { findingsOf } from '$lib/ui/findings';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
+	import { chance, count } from '$lib/ui/words';
+	import Free from './Free.svelte';
+	import Guided from './Guided.svelte';
 
 	const session = useVisit();
 	const findings = $derived(findingsOf(session.assessment, session.document.record));
@@ -18,6 +19,38 @@
 			(string) => !findings.some((finding) => finding.string?.id === string.id)
 		)
 	);
+
+	let free = $state(page.url.searchParams.get('mode') === 'free');
+	let chosen = $state(page.url.searchParams.get('at'));
+	let testKey = $state<string | null>(null);
+	const finding = $derived(findings.find(({ key }) => key === chosen) ?? findings[0] ?? null);
+
+	/** The address says what is on the screen, so that it can be sent on. */
+	function keepAddress(): void {
+		const query = new URLSearchParams();
+		if (free) query.set('mode', 'free');
+		if (chosen) query.set('at', chosen);
+		const address = resolve('/visits/[visit]/trace', { visit: session.document.visit.id });
+		// eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above
+		replaceState(`${address}${query.size > 0 ? `?${query.toString()}` : ''}`, {});
+	}
+
+	function show(key: string): void {
+		chosen = key;
+		testKey = null;
+		free = false;
+		keepAddress();
+	}
+
+	function take(key: string, test: string): void {
+		show(key);
+		testKey = test;
+	}
+
+	function setFree(value: boolean): void {
+		free = value;
+		keepAddress();
+	}
 </script>
 
 <svelte:head><title>Trace · {session.document.site.name} · Zembo</title></svelte:head>
@@ -32,81 +65,81 @@
 			>
 		</p>
 	{:else}
-		<h1>
-			{#if findings.length === 0}Nothing wrong that these readings can show
-			{:else}What is to blame{/if}
-		</h1>
-		<p class="soft lead">
-			Chances from all readings together, the strings each other’s yardstick. That nothing at all is
-			wrong:
-			<span class="figure"
-				>{(100 * (healthy?.probability ?? 0)).toFixed(healthy && healthy.probability > 0.1 ? 0 : 1)} %</span
-			>.
-			{WHO_DECIDES}
-		</p>
-
-		{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
-		{#each findings as finding (finding.key)}
-			<article class="panel" data-finding={finding.string?.label ?? 'all'}>
-				<header>
-					<h2>
-						<span class="figure">{finding.string?.label ?? 'All'}</span>
-						{finding.headline}
-					</h2>
-					{#if finding.perhaps}<p class="perhaps">{finding.perhaps}</p>{/if}
-					{#if finding.string}
-						<a
-							class="curve"
-							href={resolve('/visits/[visit]/strings/[string]', {
-								visit: session.document.visit.id,
-								string: finding.string.id
-							})}>Its curve, and what if</a
-						>
-					{/if}
-					{#if finding.string}
-						<StringDrawing
-							modules={finding.string.moduleCount}
-							fuse={finding.string.fuse}
-							suspects={finding.causes[0]?.members.map((m) => m.code) ?? []}
-						/>
-					{/if}
-				</header>
-				<PossibleBar causes={finding.causes} />
-				<div class="split">
-					<div>
-						{#each finding.causes as cause, c (cause.id)}<CauseLine
-								{cause}
-								open={c === 0}
-								alone={finding.causes.length === 1}
-							/>{/each}
-					</div>
-					<div>
-						<h3>Measure next</h3>
-						{#each finding.tests as test, t (test.title)}<TestCard {test} open={t === 0} />{/each}
-					</div>
+		<header>
+			<h1>
+				{#if findings.length === 0}Nothing wrong that these readings can show
+				{:else}What is to blame{/if}
+			</h1>
+			{#if findings.length > 0}
+				<div class="modes" role="group" aria-label="How to trace">
+					<button type="button" aria-pressed={!free} onclick={() => setFree(false)}
+						>One test at a time</button
+					>
+					<button type="button" aria-pressed={free} onclick={() => setFree(true)}
+						>All causes and tests</button
+					>
 				</div>
-			</article>
-		{/each}
+			{/if}
+		</header>
+		{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
 
-		{#if quiet.length > 0}
-			<h2 class="sub">No cause above one in fifty</h2>
-			<p class="figure">{quiet.map((string) => string.label).join('  ')}</p>
+		{#if findings.length > 0 && !free}
+			<div class="findings" role="group" aria-label="Findings">
+				{#each findings as one (one.key)}
+					<button
+						type="button"
+						aria-pressed={finding?.key === one.key}
+						data-choose={one.name}
+						onclick={() => show(one.key)}
+					>
+						<strong class="figure">{one.name}</strong>
+						<span>{one.headline}</span>
+						<span class="figure">{chance(one.causes[0]?.probability ?? 0)}</span>
+					</button>
+				{/each}
+			</div>
+			{#if finding}
+				{#key finding.key}
+					<Guided {session} {finding} bind:testKey />
+				{/key}
+			{/if}
+		{:else if findings.length > 0}
+			<Free {session} {findings} ontake={take} />
 		{/if}
-		<h2 class="sub">Not tested</h2>
-		<ul class="untested">
-			{#each session.assessment.untested as words (words)}<li>{words}</li>{/each}
-		</ul>
+
+		<footer>
+			<p class="soft">
+				Chances from all readings together, the strings each other’s yardstick. That nothing at all
+				is wrong:
+				<span class="figure"
+					>{(100 * (healthy?.probability ?? 0)).toFixed(
+						healthy && healthy.probability > 0.1 ? 0 : 1
+					)} %</span
+				>.
+				{#if quiet.length > 0}{count(quiet.length, 'string')} without a cause above one in seven:
+					<span class="figure">{quiet.map(({ label }) => label).join(' ')}</span>.{/if}
+				{WHO_DECIDES}
+			</p>
+			<h2>Not tested</h2>
+			<ul class="untested">
+				{#each session.assessment.untested as words (words)}<li>{words}</li>{/each}
+			</ul>
+		</footer>
 	{/if}
 </div>
 
 <style>
-	h1 {
-		font-size: 1.8rem;
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		align-items: center;
+		gap: 0.5rem 1.5rem;
+		margin-bottom: 0.8rem;
 	}
 
-	.lead {
-		max-width: 78ch;
-		margin: 0.3rem 0 1.25rem;
+	h1 {
+		font-size: 1.8rem;
 	}
 
 	.next {
@@ -114,78 +147,89 @@
 	}
 
 	.notice {
-		margin-bottom: 1.1rem;
+		margin-bottom: 0.8rem;
 	}
 
-	article {
-		padding: 1rem 1.25rem 1.25rem;
-		margin-bottom: 1.1rem;
-		display: grid;
-		gap: 0.8rem;
+	.modes {
+		display: flex;
+		border: var(--stroke) solid var(--rule);
 	}
 
-	header {
+	.modes button {
+		min-height: 44px;
+		padding: 0 0.9rem;
+		font-weight: 600;
+	}
+
+	.modes button[aria-pressed='true'] {
+		background: var(--ink);
+		color: var(--sheet);
+	}
+
+	.findings {
 		display: flex;
 		flex-wrap: wrap;
-		justify-content: space-between;
+		gap: 0.5rem;
+		margin-bottom: 0.9rem;
+	}
+
+	.findings button {
+		display: flex;
 		align-items: center;
-		gap: 0.5rem 1.5rem;
+		gap: 0.5rem;
+		min-height: 48px;
+		padding: 0.3rem 0.8rem 0.3rem 0.4rem;
+		border: var(--stroke) solid var(--rule);
+		background: var(--sheet);
+		text-align: start;
 	}
 
-	h2 {
-		font-size: 1.25rem;
-	}
-
-	h2 .figure {
-		display: inline-block;
-		margin-inline-end: 0.5rem;
-		padding: 0 0.45rem;
+	.findings strong {
+		padding: 0.1rem 0.45rem;
 		border: var(--stroke) solid var(--ink);
 		border-radius: 3px;
 	}
 
-	h3 {
-		font-size: 1rem;
-		margin-bottom: 0.3rem;
+	.findings button[aria-pressed='true'] {
+		background: var(--lit);
+		border-color: var(--accent);
+		box-shadow: inset 0 0 0 1.5px var(--accent);
 	}
 
-	.split {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 0.5rem 2rem;
+	footer {
+		margin-top: 1.6rem;
+		max-width: 90ch;
 	}
 
-	.curve {
-		display: inline-flex;
-		align-items: center;
-		min-height: 44px;
-	}
-
-	.perhaps {
-		order: 3;
-		flex-basis: 100%;
-	}
-
-	.sub {
-		margin: 1.5rem 0 0.4rem;
-		font-size: 1.1rem;
+	h2 {
+		margin: 1rem 0 0.3rem;
+		font-size: 1.05rem;
 	}
 
 	.untested {
 		list-style: square;
 		padding-inline-start: 1.2rem;
-		max-width: 78ch;
-	}
-
-	@media (max-width: 900px) {
-		.split {
-			grid-template-columns: 1fr;
-		}
 	}
 
 	@media (max-width: 560px) {
-		header :global(svg) {
-			max-width: 100%;
+		.findings {
+			flex-wrap: nowrap;
+			overflow-x: auto;
+			padding-bottom: 0.3rem;
+		}
+
+		.findings button {
+			flex: none;
+			max-width: 78vw;
+		}
+
+		.modes {
+			width: 100%;
+		}
+
+		.modes button {
+			flex: 1;
+			padding: 0 0.4rem;
 		}
 	}
 </style>

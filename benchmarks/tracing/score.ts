@@ -1,0 +1,120 @@
+import { exactWithout, type Scenario } from '$core/drill/scenario';
+import type { HiddenFault } from '$core/drill/truth';
+import { stringPlace, placeKey } from '$core/expectation/place';
+import type { CauseCode } from '$core/faults/fault';
+import type { Cause, CauseMember } from '$core/trace/cause';
+
+/*
+ * Fixed rules of scoring. A line is right when a hidden fault is among its members and every member
+ * belongs to that fault's group at the same place; the groups are what first readings cannot separate.
+ */
+
+const GROUPS: readonly (readonly CauseCode[])[] = [
+	['bypass-diode-shorted', 'section-open'],
+	['module-open', 'connector-open'],
+	['module-missing', 'module-shorted', 'rsd-device-off'],
+	['fuse-blown', 'blocking-diode-open', 'disconnect-open', 'reading-wrong'],
+	['shade', 'module-degraded', 'soiling', 'connector-resistive'],
+	['conditions-wrong', 'record-wrong']
+];
+
+function groupOf(code: CauseCode, ofString: boolean): readonly CauseCode[] {
+	// A wrong record of one string is no wrong record of the array.
+	if (code === 'record-wrong' && ofString) return [code];
+	return GROUPS.find((group) => group.includes(code)) ?? [code];
+}
+
+/** Whether a member names the place of a hidden fault. */
+function samePlace({ place }: CauseMember, fault: HiddenFault, { record }: Scenario): boolean {
+	const ids = fault.strings.map(
+		(label) => record.strings.find((string) => string.label === label)!.id
+	);
+	if (place.strings) return [...place.strings].sort().join() === [...ids].sort().join();
+	if (place.string !== undefined) return ids.length === 1 && ids[0] === place.string;
+	if (place.input !== undefined) return place.input === fault.input;
+	return !['string', 'input'].some((key) => key in place) && ids.length !== 1;
+}
+
+/** Whether a line is right about one hidden fault. */
+export function isRightAbout(line: Cause, fault: HiddenFault, scenario: Scenario): boolean {
+	const group = groupOf(fault.code, fault.strings.length === 1);
+	const here = line.members.filter((member) => samePlace(member, fault, scenario));
+	return (
+		here.some(({ code }) => code === fault.code) &&
+		line.members.every((member) => group.includes(member.code)) &&
+		here.length === line.members.length
+	);
+}
+
+/** Whether a line says something that is so. */
+export function isRight(line: Cause, scenario: Scenario): boolean {
+	const { truth, mistakes } = scenario;
+	const [{ code, place }] = line.members;
+	if (code === 'healthy') return truth.faults.length === 0 && mistakes.size === 0;
+	if (code === 'reading-wrong' && line.members.length === 1) {
+		return place.reading !== undefined && mistakes.has(place.reading);
+	}
+	return (
+		truth.faults.some((fault) => isRightAbout(line, fault, scenario)) ||
+		line.members.some(
+			(member) =>
+				member.code === 'reading-wrong' &&
+				member.place.reading !== undefined &&
+				mistakes.has(member.place.reading)
+		)
+	);
+}
+
+/** Faults that no figure of the string shows by its size; they are never too mild. */
+const NEVER_MILD: readonly CauseCode[] = [
+	'earth-fault',
+	'conditions-wrong',
+	'record-wrong',
+	'clipping',
+	'unequal-parallel',
+	'strings-swapped',
+	'rsd-no-signal',
+	'inverter-no-ac',
+	'disconnect-open'
+];
+
+/** Whether no reading of its string lies two standard uncertainties from what it would be without the fault. */
+export function isTooMild(fault: HiddenFault, scenario: Scenario): boolean {
+	if (NEVER_MILD.includes(fault.code)) return false;
+	const { record, visit, exact } = scenario;
+	const string = record.strings.find(({ label }) => label === fault.strings[0])!;
+	const sound = exactWithout(scenario, fault).strings.get(string.label)!;
+	const n = string.moduleCount;
+	const distance = (
+		quantity: 'open-circuit-voltage' | 'operating-current' | 'short-circuit-current'
+	) => {
+		const key = placeKey(stringPlace(string.id), quantity);
+		const reading = visit.readings.find((one) => placeKey(one.place, one.quantity) === key);
+		const is = reading && exact.get(reading.id);
+		if (is === undefined) return 0;
+		const volts = quantity === 'open-circuit-voltage';
+		const was = volts ? sound.voc : quantity === 'operating-current' ? sound.running : sound.isc;
+		const { pctOfReading, counts, resolution } = volts ? visit.meters.volts : visit.meters.amps;
+		const meter = Math.hypot((pctOfReading / 100) * was, counts * resolution) / Math.sqrt(3);
+		const spread = ((volts ? 0.008 : 0.012) / Math.sqrt(n)) * was;
+		const model = (volts ? 0.0015 : 0.009) * was;
+		return Math.abs(is - was) / Math.hypot(meter, spread, model);
+	};
+	return (
+		Math.max(
+			distance('open-circuit-voltage'),
+			distance('operating-current'),
+			distance('short-circuit-current')
+		) < 2
+	);
+}
+
+/** Wilson's interval of a share, 95 %. */
+export function wilson(hits: number, of: number): readonly [number, number] {
+	if (of === 0) return [0, 1];
+	const z = 1.96;
+	const p = hits / of;
+	const middle = (p + (z * z) / (2 * of)) / (1 + (z * z) / of);
+	const half = (z / (1 + (z * z) / of)) * Math.sqrt((p * (1 - p)) / of + (z * z) / (4 * of * of));
+	return [middle - half, middle + half];
+}

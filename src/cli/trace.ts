@@ -1,0 +1,118 @@
+import { looksNeutral, readNeutral } from '$core/document/neutral';
+import { readVisitData, type Problem } from '$core/document/file';
+import type { ArrayRecord } from '$core/record/record';
+import { assess } from '$core/trace/assess';
+import type { CauseMember } from '$core/trace/cause';
+import { succeed, type Result } from '$core/units/result';
+
+/** Ids of one file in the words of its place keys. */
+interface Names {
+	readonly string: (id: string) => string;
+	readonly reading: (id: string) => string;
+	/** Reading of an input's volts; null where they are no reading of their own. */
+	readonly volts: (input: string) => string | null;
+}
+
+/** From here on a place within a string is named rather than left open. */
+const SURE_OF_PLACE = 0.9;
+
+/**
+ * `zembo trace`: a visit file, or a visit in the neutral form; causes best first, the members of a line
+ * being what cannot be told apart, and the tests that would tell more with their expected information.
+ */
+export function traceCommand(input: unknown): Result<unknown, Problem> {
+	if (looksNeutral(input)) {
+		const neutral = readNeutral(input);
+		if (!neutral.ok) return neutral;
+		const { record, visit, stringOf, readingOf, voltsOf } = neutral.value;
+		return succeed(
+			answer(record, assess(record, visit), {
+				string: (id) => stringOf.get(id) ?? id,
+				reading: (id) => readingOf.get(id) ?? id,
+				volts: (input) => voltsOf.get(input) ?? null
+			})
+		);
+	}
+	const document = readVisitData(input);
+	if (!document.ok) return document;
+	const { record, visit } = document.value;
+	return succeed(
+		answer(record, assess(record, visit), {
+			string: (id) => id,
+			reading: (id) => id,
+			volts: () => null
+		})
+	);
+}
+
+function answer(record: ArrayRecord, assessment: ReturnType<typeof assess>, names: Names) {
+	const { causes, next, noCauses } = assessment;
+	return {
+		...(noCauses !== null && { noCauses }),
+		causes: causes.map(({ probability, members }) => ({
+			probability,
+			members: members.map((member) => ({
+				code: member.code,
+				place: placeOf(member, record, names),
+				probability: member.probability
+			}))
+		})),
+		next: next.map(
+			({ title, place, quantity, information, minutes, exposure, score, outcomes }) => ({
+				title,
+				place: 'string' in place ? { ...place, string: names.string(place.string) } : place,
+				quantity,
+				information,
+				minutes,
+				exposure,
+				score,
+				outcomes
+			})
+		)
+	};
+}
+
+/** Modules, sections and devices are counted from 1 at the negative end, joints from 0. */
+function placeOf(
+	{ code, place }: CauseMember,
+	{ moduleTypes, strings }: ArrayRecord,
+	names: Names
+) {
+	const { string, strings: pair, input, inverter, site, link, reading, within } = place;
+	const one = string === undefined ? undefined : names.string(string);
+	const placed = within && within.share >= SURE_OF_PLACE ? within.likeliest : null;
+	const sections =
+		moduleTypes.find(
+			({ id }) => id === strings.find((candidate) => candidate.id === string)?.moduleTypeId
+		)?.plate.sections ?? 3;
+	const finer = () => {
+		switch (placed === null ? null : within!.spread) {
+			case 'module':
+				return { module: placed! + 1 };
+			case 'section':
+				return { module: Math.floor(placed! / sections) + 1, section: (placed! % sections) + 1 };
+			case 'device':
+				return { device: placed! + 1 };
+			case 'joint':
+				return code === 'earth-fault' ? { modulesFromNegative: placed! } : { joint: placed! };
+			case 'pole':
+				return { pole: placed === 0 ? 'positive' : 'negative' };
+			default:
+				return {};
+		}
+	};
+	const volts = code === 'reading-wrong' && input !== undefined ? names.volts(input) : null;
+	if (volts !== null) return { reading: volts };
+	if (code === 'record-wrong') return one === undefined ? {} : { strings: [one] };
+	if (code === 'unequal-parallel') return { inputs: [input] };
+	return {
+		...(one !== undefined && { string: one }),
+		...(pair && { strings: pair.map(names.string) }),
+		...(input !== undefined && { input }),
+		...(inverter && { inverter }),
+		...(site && { site }),
+		...(link !== undefined && { link }),
+		...(reading !== undefined && { reading: names.reading(reading) }),
+		...finer()
+	};
+}

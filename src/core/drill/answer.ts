@@ -1,0 +1,138 @@
+import { isStringQuantity } from '../expectation/quantity';
+import { standbyVolts } from '../expectation/in-state';
+import type { Reading, Visit } from '../expectation/visit';
+import { faultOf } from '../faults/catalogue';
+import { STRING_FAULT_CODES, type StringFaultCode } from '../faults/fault';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { partsOf } from '../record/part';
+import type { StringRecord } from '../record/record';
+import { foretellAt, type Here } from '../trace/foretell-at';
+import { acProbes, keyOfProbe, poleProbes, supplyProbes } from '../trace/link-evidence';
+import { placeKey } from '../expectation/place';
+import type { ProposedTest } from '../trace/next/proposed-test';
+import type { Suspect } from '../trace/suspect';
+import { trueBuses } from './circuits';
+import { exactReadings } from './exact';
+import { drawMeter, shown } from './meter';
+import type { Random } from './random';
+import type { Scenario } from './scenario';
+
+const LOG_OHMS = [
+	'fuse-resistance',
+	'pole-resistance',
+	'joint-resistance',
+	'insulation-resistance'
+];
+
+/**
+ * What a virtual meter shows where a test asks for a reading: whole strings from the circuit with the
+ * hidden faults in it, single places from what such a part shows, with a meter's scatter.
+ *
+ * @returns in the quantity's unit; null where this scenario has no such place
+ */
+export function answerTest(scenario: Scenario, test: ProposedTest, random: Random): number | null {
+	const { record, truth, visit } = scenario;
+	const { place, quantity } = test;
+	if (place.kind === 'part') return answerAtPart(scenario, test, random);
+	if (!('string' in place)) return null;
+	const string = record.strings.find(({ id }) => id === place.string)!;
+	if (place.kind === 'string' && isStringQuantity(quantity)) {
+		const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
+		const { strings } = exactReadings(truth, trueBuses(record, truth), leaks);
+		const { voc, isc, running } = strings.get(string.label)!;
+		const volts = quantity === 'open-circuit-voltage';
+		const exact = volts ? voc : quantity === 'operating-current' ? running : isc;
+		return shown(exact, drawMeter(volts ? visit.meters.volts : visit.meters.amps, random), random);
+	}
+	const foretold = foretellAt(test, suspectIn(scenario, string), hereIn(scenario, string));
+	if (!foretold || foretold.value === null) return null;
+	return drawn(foretold.value, 0.5 * foretold.sigma, quantity, random);
+}
+
+function drawn(
+	value: number,
+	sigma: number,
+	quantity: Reading['quantity'],
+	random: Random
+): number {
+	const figure = value + sigma * Math.max(-2, Math.min(2, random.normal()));
+	if (quantity === 'lamp' || quantity === 'shade-seen' || quantity === 'module-count') {
+		return Math.round(value);
+	}
+	return LOG_OHMS.includes(quantity) ? 10 ** figure : figure;
+}
+
+/** The fault that a string hides, where it is one that places within it show. */
+function suspectIn({ truth }: Scenario, string: StringRecord): Suspect | null {
+	const fault = truth.faults.find(
+		({ code, strings }) =>
+			strings.includes(string.label) && (STRING_FAULT_CODES as readonly string[]).includes(code)
+	);
+	if (!fault) return null;
+	return {
+		fault: faultOf(fault.code as StringFaultCode),
+		severity: { size: fault.size ?? 1, second: 1.2, share: 1, words: '' },
+		at: fault.at ?? 0
+	};
+}
+
+function hereIn({ record, truth }: Scenario, string: StringRecord): Here {
+	return {
+		string,
+		type: record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!,
+		moduleVolts: openCircuitVoltage(truth.module),
+		moduleAmps: shortCircuitCurrent(truth.module),
+		running: maximumPowerPoint(truth.module).amps,
+		deviceVolts: standbyVolts(record, string)?.each ?? 0,
+		fuseRating: string.fuse === null || string.fuse === 'unknown' ? null : string.fuse.rating
+	};
+}
+
+function answerAtPart(
+	{ record, truth }: Scenario,
+	test: ProposedTest,
+	random: Random
+): number | null {
+	const probes = [
+		...supplyProbes(record),
+		...acProbes(record),
+		...partsOf(record.parts, 'dc-disconnect').flatMap(({ id }) => poleProbes(id))
+	];
+	const key = placeKey(test.place, test.quantity);
+	const probe = probes.find((one) => keyOfProbe(one) === key);
+	if (!probe) return null;
+	const concerned = truth.faults.find(({ code, input }) => {
+		if (code === 'rsd-no-signal') return probe.point !== 'positive' && probe.point !== 'negative';
+		if (code !== 'disconnect-open') return false;
+		const string = record.strings.find((one) => one.input === input);
+		return string?.to === probe.part;
+	});
+	const { value, sigma } = probe.foretold(concerned?.link ?? null);
+	return value === null ? null : drawn(value, 0.5 * sigma, test.quantity, random);
+}
+
+/** The visit with the answer to a test in it; a figure taken again replaces the one before. */
+export function withAnswer(visit: Visit, test: ProposedTest, value: number, n: number): Visit {
+	const before = visit.readings.findLast(
+		({ place, quantity }) => placeKey(place, quantity) === test.key
+	);
+	const reading: Reading = {
+		id: `019d0000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`,
+		place: test.place,
+		quantity: test.quantity,
+		state: test.state,
+		value,
+		atVolts: before?.atVolts ?? (test.quantity === 'operating-current' ? busVolts(visit) : null),
+		typed: String(value),
+		confirmed: false,
+		source: 'typed',
+		takenAt: visit.startedAt,
+		by: 'Drill',
+		supersedes: before?.id ?? null
+	};
+	return { ...visit, readings: [...visit.readings, reading] };
+}
+
+function busVolts({ readings }: Visit): number | null {
+	return readings.find(({ atVolts }) => atVolts !== null)?.atVolts ?? null;
+}

@@ -1,0 +1,174 @@
+import { moduleAtShift } from '../expectation/group';
+import { maximumPowerPoint } from '../module/single-diode';
+import type { InputVolts } from './cases';
+import type { Cause, Reason } from './cause';
+import { lineOf, type BareMember } from './line';
+import type { GroupPosterior } from './posterior';
+import type { FaultRates } from '../faults/rates';
+import { rateOf } from '../faults/rates';
+
+/** What inverter and record say besides the strings. */
+export interface BesideBasis {
+	readonly posterior: GroupPosterior;
+	readonly inputs: ReadonlyMap<string, InputVolts>;
+	readonly rates: FaultRates;
+	/** What the inverter fed and what it may feed, W; null where unknown. */
+	readonly acWatts: number | null;
+	readonly acRating: number | null;
+	/** Chance that the inverter runs at all. */
+	readonly runs: number;
+}
+
+/** Inverter and cables lose so much between the modules' maximum and the AC side, and how sure that is. */
+const THROUGH = { share: 0.955, doubt: 0.045 };
+/** Share of the rating from which the inverter is at it, by its own display. */
+const AT_RATING = 0.965;
+/** Of its maximum's volts the tracker may stay off by, relative. */
+const TRACKING = 0.03;
+
+const member = (
+	code: BareMember['code'],
+	probability: number,
+	place: BareMember['place']
+): BareMember => ({ code, place, probability, severity: '', size: null });
+
+/**
+ * Findings beside the strings' causes, no rivals of them: strings of unequal build on one input, an
+ * inverter at its rating or below what is offered, a tracker away from the maximum.
+ */
+export function besideCauses(basis: BesideBasis): Cause[] {
+	return [...unequalInputs(basis), ...inverterCauses(basis), ...stuckTrackers(basis)].filter(
+		({ probability }) => probability > 0.02
+	);
+}
+
+function unequalInputs({ posterior }: BesideBasis): Cause[] {
+	const inputs = new Map<string, Map<number, { labels: string[]; sound: number }>>();
+	for (const { case: one, classes } of posterior.strings) {
+		const { input, label, moduleCount } = one.string;
+		if (input === null) continue;
+		const counts = inputs.get(input) ?? new Map<number, { labels: string[]; sound: number }>();
+		inputs.set(input, counts);
+		const entry = counts.get(moduleCount) ?? { labels: [], sound: 0 };
+		entry.labels.push(label);
+		// That the record is right about the length is what a string without lost volts says.
+		entry.sound = Math.max(entry.sound, classes[0]!.probability);
+		counts.set(moduleCount, entry);
+	}
+	return [...inputs].flatMap(([input, counts]) => {
+		if (counts.size < 2) return [];
+		const words = [...counts].map(
+			([count, { labels }]) => `${labels.join(', ')}: ${count} modules`
+		);
+		const chance = Math.min(...[...counts.values()].map(({ sound }) => Math.max(sound, 0.5)));
+		return [
+			{
+				...lineOf([member('unequal-parallel', 0.98 * chance, { input })], '', [
+					{
+						readingId: null,
+						weighs: 'for',
+						words: `Recorded on input ${input}: ${words.join('; ')}. The shorter strings are driven past their maximum, or feed nothing.`
+					}
+				]),
+				where: `input ${input}`
+			}
+		];
+	});
+}
+
+function inverterCauses({
+	posterior,
+	inputs,
+	acWatts,
+	acRating,
+	rates,
+	runs
+}: BesideBasis): Cause[] {
+	if (acRating === null || posterior.group.series.unsteadiness > 0.05) return [];
+	const { volts, amps } = maximumPowerPoint(moduleAtShift(posterior.group, posterior.best));
+	const peak = volts * amps;
+	const offered =
+		THROUGH.share *
+		posterior.strings.reduce(
+			(sum, { case: { string }, classes, held: stopped }) =>
+				sum + peak * string.moduleCount * Math.max(0, classes[0]!.probability - stopped),
+			0
+		);
+	// The logistic curve stands for the normal distribution's, to 0.01.
+	const beyond = 1 / (1 + Math.exp((-1.702 * (offered / acRating - 1)) / THROUGH.doubt));
+	const pushed = [...inputs.values()].some(
+		({ read, best, believed }) => believed && read > (1 + TRACKING) * best
+	);
+	const clipping =
+		beyond * runs * Number(acWatts === null ? pushed : acWatts / acRating >= AT_RATING);
+	const says = (words: string): readonly Reason[] => [{ readingId: null, weighs: 'for', words }];
+	const fed = acWatts === null ? 'Volts pushed up' : `${Math.round(acWatts)} W fed`;
+	const read = `${fed}, ${Math.round(acRating)} W its rating, about ${Math.round(offered)} W offered`;
+	const held = acWatts === null ? 0 : heldBack(acWatts, Math.min(offered, acRating), rates);
+	return [
+		{
+			...lineOf(
+				[member('clipping', clipping, { inverter: true })],
+				'',
+				says(`${read}: a flat top is the inverter’s size, not a fault.`)
+			),
+			where: 'the inverter'
+		},
+		{
+			...lineOf(
+				[member('inverter-derating', held * (1 - clipping), { inverter: true })],
+				'',
+				says(`${read}: it takes less than it could; heat, a limit that is set, or one input.`)
+			),
+			where: 'the inverter'
+		}
+	];
+}
+
+/** Chance that an inverter takes less than it could, by how much it falls short of what is offered. */
+function heldBack(acWatts: number, least: number, rates: FaultRates): number {
+	const short = (least - acWatts) / (THROUGH.doubt * least);
+	const prior = rateOf('inverter-derating', rates);
+	// One that stands still is another matter.
+	if (acWatts < 0.02 * least || short <= 0) return 0;
+	const odds = (prior / (1 - prior)) * Math.min(Math.exp(0.5 * short * short) * 0.1, 1e6);
+	return odds / (1 + odds);
+}
+
+function stuckTrackers({
+	inputs,
+	rates,
+	posterior,
+	acWatts,
+	acRating,
+	runs
+}: BesideBasis): Cause[] {
+	// At its rating the inverter leaves the maximum on purpose.
+	if (acWatts !== null && acRating !== null && acWatts > 0.95 * acRating) return [];
+	const prior = rateOf('mppt-mode-wrong', rates);
+	return [...inputs].flatMap(([input, { read, best, believed }]) => {
+		const strings = posterior.strings.filter(({ case: one }) => one.string.input === input);
+		const [first] = strings;
+		const alike = strings.every(
+			({ case: one }) => one.string.moduleCount === first?.case.string.moduleCount
+		);
+		// Unequal or faulty strings have their common maximum elsewhere.
+		if (!believed || !alike) return [];
+		const sound = strings.reduce((product, { classes }) => product * classes[0]!.probability, 1);
+		const z = (read / best - 1) / TRACKING;
+		const odds = (prior / (1 - prior)) * Math.exp(Math.min(0.5 * z * z, 12)) * 0.08;
+		const chance = (odds / (1 + odds)) * posterior.shared['as-stated'] * runs * sound ** 2;
+		return [
+			{
+				...lineOf([member('mppt-mode-wrong', chance, { input })], '', [
+					{
+						readingId: null,
+						weighs: 'for',
+						words: `Input ${input} runs at ${read.toFixed(0)} V; its strings have their maximum at ${best.toFixed(0)} V.`
+					}
+				]),
+				where: `input ${input}`
+			}
+		];
+	});
+}

@@ -1,0 +1,126 @@
+import { median } from '../expectation/median';
+import { moduleAtShift, modulesAtShift, type SiblingGroup } from '../expectation/group';
+import { standbyVolts } from '../expectation/in-state';
+import { stringOfPlace, stringKey } from '../expectation/place';
+import { runningVolts, stringHere } from '../expectation/predict';
+import { STRING_QUANTITIES, type Quantity } from '../expectation/quantity';
+import { isStringReading, type Reading } from '../expectation/visit';
+import type { FaultRates } from '../faults/rates';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { fuseInCircuit, type ArrayRecord, type StringRecord } from '../record/record';
+import type { Here } from './foretell-at';
+import { earthEvidence, type LocatedEvidence } from './located';
+import type { JudgedReading, StringCase } from './posterior';
+import { classesOf } from './string-class';
+
+/** Shares of the volts at the maximum and at open circuit between which an input can run at all. */
+const PLAUSIBLE = { least: 0.5, most: 1.04 };
+/** What volts that nobody believes are replaced with, relative standard uncertainty about the maximum. */
+const ASSUMED_DOUBT = 0.035;
+
+/** Volts of each input as read while it ran, and whether they can be believed. */
+export interface InputVolts {
+	readonly read: number;
+	readonly believed: boolean;
+	/** Volts at the maximum of its strings, V. */
+	readonly best: number;
+}
+
+/** The volts of every input of a group, by its name. */
+export function inputVolts(
+	group: SiblingGroup,
+	standing: ReadonlyMap<string, Reading>
+): Map<string, InputVolts> {
+	const { shift } = group.estimates[0];
+	const module = moduleAtShift(group, shift);
+	const modules = modulesAtShift(group, shift);
+	const peak = maximumPowerPoint(module).amps;
+	const inputs = new Map<string, StringRecord[]>();
+	for (const string of group.strings) {
+		if (string.input !== null) {
+			inputs.set(string.input, [...(inputs.get(string.input) ?? []), string]);
+		}
+	}
+	const found = new Map<string, InputVolts>();
+	for (const [input, strings] of inputs) {
+		const volts = strings.flatMap(
+			({ id }) => standing.get(stringKey(id, 'operating-current'))?.atVolts ?? []
+		);
+		if (volts.length === 0) continue;
+		const [middle] = [...strings]
+			.sort((a, b) => a.moduleCount - b.moduleCount)
+			.slice(strings.length >> 1);
+		const best = runningVolts(stringHere(middle!, group.model, modules), peak);
+		const open = openCircuitVoltage(module) * Math.max(...strings.map((s) => s.moduleCount));
+		const read = median(volts);
+		found.set(input, {
+			read,
+			best,
+			believed: read > PLAUSIBLE.least * best && read < PLAUSIBLE.most * open
+		});
+	}
+	return found;
+}
+
+/** What located readings of a string are foretold from. */
+export function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringRecord): Here {
+	const module = moduleAtShift(group, group.estimates[0].shift);
+	return {
+		string,
+		type: group.model.type,
+		moduleVolts: openCircuitVoltage(module),
+		moduleAmps: shortCircuitCurrent(module),
+		running: maximumPowerPoint(module).amps,
+		deviceVolts: standbyVolts(record, string)?.each ?? 0,
+		fuseRating: fuseInCircuit(string)?.rating ?? null
+	};
+}
+
+/** Every string of a group with all that is weighed of it. */
+export function casesOf(
+	record: ArrayRecord,
+	group: SiblingGroup,
+	standing: ReadonlyMap<string, Reading>,
+	rates: FaultRates,
+	inputs: ReadonlyMap<string, InputVolts>
+): StringCase[] {
+	const located = new Map<string, Reading[]>();
+	for (const reading of standing.values()) {
+		const id = stringOfPlace(reading.place);
+		if (id === null || isStringReading(reading)) continue;
+		located.set(id, [...(located.get(id) ?? []), reading]);
+	}
+	return group.strings.map((string): StringCase => {
+		const own = located.get(string.id) ?? [];
+		const readings = STRING_QUANTITIES.flatMap((quantity): JudgedReading[] => {
+			const item = group.shared.get(stringKey(string.id, quantity));
+			if (!item) return [];
+			const { atVolts } = item.reading;
+			const input = string.input === null ? undefined : inputs.get(string.input);
+			return atVolts !== null && input && !input.believed
+				? [{ item, atVolts: input.best, voltsDoubt: ASSUMED_DOUBT * input.best }]
+				: [{ item, atVolts, voltsDoubt: 0 }];
+		});
+		const read = new Set<Quantity>(own.map(({ quantity }) => quantity));
+		const here = hereOf(record, group, string);
+		return {
+			string,
+			type: group.model.type,
+			here,
+			classes: classesOf(string, group.model.type, rates, read),
+			readings,
+			located: own.length > 0 ? evidenceOf(here, own) : null
+		};
+	});
+}
+
+const TO_EARTH: readonly Quantity[] = ['positive-to-earth', 'negative-to-earth'];
+
+function evidenceOf(here: Here, own: readonly Reading[]): LocatedEvidence {
+	const modules = here.string.moduleCount;
+	return {
+		here,
+		readings: own.filter(({ quantity }) => !TO_EARTH.includes(quantity)),
+		earth: earthEvidence(own, here.moduleVolts * modules, modules)
+	};
+}

@@ -1,0 +1,115 @@
+import type { Quantity } from '../expectation/quantity';
+import type { Reading } from '../expectation/visit';
+import type { Fault, StringFaultCode } from '../faults/fault';
+import { earthDensities, type EarthDensities } from './earth-evidence';
+import { rightDensity, wrongDensity, type Foretold } from './evidence';
+import { foretellAt, onScale, type Here } from './foretell-at';
+import type { StringClass } from './string-class';
+import { placesOf } from './suspect';
+
+/** What the readings at single places of one string say. */
+export interface LocatedEvidence {
+	readonly here: Here;
+	readonly readings: readonly Reading[];
+	/** Poles to earth; null where neither was read. */
+	readonly earth: EarthDensities | null;
+}
+
+/** Density of all located readings under a class: on average over its places, and at each of them. */
+export interface LocatedWeight {
+	readonly mean: number;
+	/** [places of the class's first fault]; empty where they cannot be told apart. */
+	readonly at: readonly number[];
+}
+
+/** Density of one reading under what is foretold of it; 1 where nothing is. */
+export function densityOf(
+	reading: Pick<Reading, 'quantity' | 'value'>,
+	foretold: Foretold | null
+): number {
+	if (!foretold) return 1;
+	const measured = onScale(reading);
+	return rightDensity(measured, foretold) + wrongDensity(measured, foretold);
+}
+
+/** Quantities that tell of a few faults alone; all others are asked of every fault. */
+const TELLS: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
+	'fuse-resistance': ['fuse-blown', 'connector-reversed'],
+	'fuse-rating': ['fuse-wrong-rating'],
+	'joint-rise': ['connector-resistive'],
+	'joint-resistance': ['connector-resistive', 'connector-open'],
+	'module-count': ['module-missing', 'module-extra'],
+	'shade-seen': ['shade'],
+	'cleaning-gain': ['soiling'],
+	'blocking-diode-forward': ['blocking-diode-open', 'blocking-diode-shorted'],
+	'blocking-diode-reverse': ['blocking-diode-shorted'],
+	'volts-after-shutdown': ['rsd-device-stuck-on'],
+	'insulation-resistance': ['earth-fault']
+};
+
+/** Whether a fault changes what any of the readings shows. */
+function touches({ code }: Fault, { readings, earth }: LocatedEvidence): boolean {
+	return (
+		(earth !== null && code === 'earth-fault') ||
+		readings.some(({ quantity }) => TELLS[quantity]?.includes(code) ?? true)
+	);
+}
+
+/** Density of all located readings of a whole string. */
+export function soundWeight({ here, readings, earth }: LocatedEvidence): number {
+	return readings.reduce(
+		(product, reading) => product * densityOf(reading, foretellAt(reading, null, here)),
+		earth?.sound ?? 1
+	);
+}
+
+/** Chance that a reading is wrong, given what is foretold of it. */
+export function chanceWrong(
+	reading: Pick<Reading, 'quantity' | 'value'>,
+	foretold: Foretold
+): number {
+	const measured = onScale(reading);
+	const wrong = wrongDensity(measured, foretold);
+	return wrong / (rightDensity(measured, foretold) + wrong);
+}
+
+/**
+ * Weighs a class by the readings at single places. Of two faults at once the first is the one that is
+ * looked for; the second is taken to sit elsewhere.
+ */
+export function weighLocated(
+	{ faults }: StringClass,
+	evidence: LocatedEvidence,
+	sound: number
+): LocatedWeight {
+	const { here, readings, earth } = evidence;
+	const [first] = faults;
+	// Most classes foretell what a whole string would show at every place that was read.
+	if (!first || !touches(first.fault, evidence)) return { mean: sound, at: [] };
+	const places = placesOf(first.fault.spread, here);
+	const at = Array.from({ length: places }, (_, place) => {
+		const suspect = { ...first, at: place };
+		const split =
+			earth === null ? 1 : first.fault.code === 'earth-fault' ? earth.faulty[place]! : earth.sound;
+		return readings.reduce(
+			(product, reading) => product * densityOf(reading, foretellAt(reading, suspect, here)),
+			split
+		);
+	});
+	return { mean: at.reduce((sum, weight) => sum + weight, 0) / Math.max(places, 1), at };
+}
+
+/** Earth readings of a string among its standing ones, weighed. */
+export function earthEvidence(
+	readings: readonly Reading[],
+	volts: number,
+	modules: number
+): EarthDensities | null {
+	const read = (quantity: Reading['quantity']) =>
+		readings.find((reading) => reading.quantity === quantity)?.value ?? null;
+	const positive = read('positive-to-earth');
+	const negative = read('negative-to-earth');
+	return positive === null && negative === null
+		? null
+		: earthDensities({ positive, negative }, volts, modules);
+}

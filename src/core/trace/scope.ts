@@ -1,0 +1,57 @@
+import type { GroupReading, SiblingGroup } from '../expectation/group';
+import type { PartPoint } from '../expectation/place';
+import type { Quantity } from '../expectation/quantity';
+import type { Shift } from '../expectation/siblings';
+import type { SharedFaultCode } from '../faults/fault';
+import type { Foretold } from './evidence';
+
+/**
+ * What a scope foretells of one reading of one of its strings, at an offset of light and heat from the
+ * shift it was made for.
+ */
+export type ScopeForetells = (
+	stringIndex: number,
+	item: GroupReading,
+	atVolts: number | null,
+	light: number,
+	heat: number
+) => Foretold;
+
+/** Where a scope's fault sits. */
+export interface ScopePlace {
+	readonly input?: string;
+	readonly strings?: readonly string[];
+	readonly part?: string;
+	readonly site?: true;
+	readonly inverter?: true;
+}
+
+/** A link of a scope's chain that may be the one at fault, with its chance given the scope. */
+export interface ScopeLink {
+	/** "supply-breaker", "positive". */
+	readonly link: string;
+	readonly share: number;
+}
+
+/** A point of a part that several strings share, with what it shows by the link that is broken. */
+export interface ScopeProbe {
+	readonly part: string;
+	readonly point: PartPoint;
+	readonly quantity: Quantity;
+	/** Null: none is broken. */
+	readonly foretold: (broken: string | null) => Foretold;
+}
+
+/** A fault of what several strings share: they are then whole, and read what it leaves of them. */
+export interface Scope {
+	readonly code: SharedFaultCode;
+	readonly place: ScopePlace;
+	readonly prior: number;
+	/** Density of the readings that are of no string, over their density where nothing is shared wrong. */
+	readonly own: number;
+	readonly links: readonly ScopeLink[];
+	readonly probes: readonly ScopeProbe[];
+	/** Indices of the strings it holds, in the order of the cases. */
+	readonly strings: readonly number[];
+	readonly foretell: (group: SiblingGroup, centre: Shift) => ScopeForetells;
+}

@@ -1,0 +1,102 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { placeWords } from '$core/expectation/place-words';
+	import { FAULTS, type FaultCode } from '$core/faults/codes';
+	import { partHistories } from '$core/rules/repair/history';
+	import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
+	import { dayAndTime } from '$lib/ui/when';
+
+	let { data } = $props();
+	const visitOf = $derived(new Map(data.repairs.map(({ entry, visitId }) => [entry.id, visitId])));
+	const parts = $derived(partHistories(data.repairs.map(({ entry }) => entry)));
+	const again = $derived(parts.filter((part) => part.again).length);
+	const STEP_WORDS = { repaired: 'put right', accepted: 'left as it is', excluded: 'not there' };
+</script>
+
+<svelte:head><title>History · {data.site.name} · Zembo</title></svelte:head>
+
+<div class="page">
+	<h1>What failed, and what was done</h1>
+	<p class="soft lead">
+		Causes and repairs of every visit, by part.
+		{#if again > 0}{again}
+			{again === 1 ? 'part has' : 'parts have'} failed again after a repair.{/if}
+	</p>
+	{#each parts as { key, entries, again: failedAgain } (key)}
+		<article>
+			<h2>
+				<span class="figure">{placeWords(data.revision.record, entries[0].place)}</span>
+				{#if failedAgain}<strong class="again">failed again</strong>{/if}
+			</h2>
+			<ul>
+				{#each entries as entry (entry.id)}
+					<li>
+						<a
+							class="figure"
+							href={resolve('/visits/[visit]/put-right', { visit: visitOf.get(entry.id)! })}
+							>{dayAndTime(entry.at, data.site.timeZone)}</a
+						>
+						<span>
+							{FAULTS[entry.code as FaultCode].words}: {entry.kind
+								? REPAIR_KINDS[entry.kind as RepairKind].words.toLowerCase()
+								: STEP_WORDS[entry.step]}{entry.lookAgain
+								? `, look again on ${entry.lookAgain}`
+								: ''}{entry.words ? `. ${entry.words}` : ''}
+							<span class="soft">{entry.by}</span>
+						</span>
+					</li>
+				{/each}
+			</ul>
+		</article>
+	{:else}
+		<p class="notice">
+			Nothing was put right here yet. What is done in a visit under “Put right” stands here, part by
+			part, so that one that fails again is seen.
+		</p>
+	{/each}
+</div>
+
+<style>
+	h1 {
+		font-size: 1.8rem;
+	}
+
+	h2 {
+		font-size: 1.1rem;
+		display: flex;
+		gap: 0.8rem;
+		align-items: baseline;
+	}
+
+	article {
+		padding: 0.8rem 0;
+		border-top: 1px solid var(--line);
+	}
+
+	.lead {
+		margin-bottom: 0.8rem;
+	}
+
+	.again {
+		color: var(--off);
+	}
+
+	li {
+		display: grid;
+		grid-template-columns: 11rem minmax(0, 1fr);
+		gap: 0.1rem 1rem;
+		padding: 0.3rem 0;
+	}
+
+	a {
+		display: inline-flex;
+		align-items: center;
+		min-height: 44px;
+	}
+
+	@media (max-width: 560px) {
+		li {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

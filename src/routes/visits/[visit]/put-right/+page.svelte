@@ -1,0 +1,170 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { resolve } from '$app/paths';
+	import { FAULT_CODES, type FaultCode } from '$core/faults/codes';
+	import { repairCases } from '$core/rules/repair/cases';
+	import { WHO_DECIDES } from '$core/rules/cautions';
+	import { causeWords } from '$core/trace/words';
+	import { findingsOf } from '$lib/ui/findings';
+	import { useVisit } from '$lib/ui/visit-session.svelte';
+	import CaseCard from './CaseCard.svelte';
+	import RepairForm from './RepairForm.svelte';
+	import { placeOfCause } from './place-of-cause';
+
+	const session = useVisit();
+	const record = $derived(session.document.record);
+	const visit = $derived(session.document.visit);
+	const verdicts = $derived(
+		new Map([
+			...session.assessment.places.map(({ key, verdict }) => [key, verdict] as const),
+			...session.assessment.limits.map(({ key, verdict }) => [key, verdict] as const)
+		])
+	);
+	const cases = $derived(repairCases(record, visit, verdicts));
+	const findings = $derived(
+		findingsOf(session.assessment, record).filter(({ causes }) =>
+			(FAULT_CODES as readonly string[]).includes(causes[0]!.members[0].code)
+		)
+	);
+	const asked = page.url.searchParams.get('at');
+	let openKey = $state<string | null>(asked);
+	const open = $derived(findings.find(({ key }) => key === openKey) ?? null);
+	let byHand = $state(false);
+</script>
+
+<svelte:head><title>Put right · {session.document.site.name} · Zembo</title></svelte:head>
+
+<div class="page">
+	<h1>Put right</h1>
+	<p class="soft lead">
+		What was found, what was done about it, and the readings that prove it. A cause is closed by its
+		readings, not by a tick. {WHO_DECIDES}
+	</p>
+
+	{#if findings.length > 0}
+		<section aria-label="Found">
+			<h2>Found and not put right yet</h2>
+			<ul class="found">
+				{#each findings as finding (finding.key)}
+					{@const member = finding.causes[0]!.members[0]}
+					<li>
+						<span class="figure mark">{finding.name}</span>
+						<span>
+							<strong>{causeWords(member.code)}</strong>{finding.where ? `, ${finding.where}` : ''}
+							<span class="figure soft">{Math.round(100 * member.probability)} %</span>
+						</span>
+						<button
+							type="button"
+							class="act-plain"
+							aria-expanded={openKey === finding.key}
+							onclick={() => (openKey = openKey === finding.key ? null : finding.key)}
+							>What was done</button
+						>
+					</li>
+				{/each}
+			</ul>
+		</section>
+	{/if}
+
+	{#if open}
+		{#key open.key}
+			<RepairForm
+				{session}
+				code={open.causes[0]!.members[0].code as FaultCode}
+				place={placeOfCause(record, open.causes[0]!.members[0])}
+				chance={open.causes[0]!.members[0].probability}
+				onstored={() => (openKey = null)}
+			/>
+		{/key}
+	{/if}
+
+	{#if byHand}
+		<RepairForm
+			{session}
+			code={null}
+			place={{ kind: 'array' }}
+			chance={null}
+			onstored={() => (byHand = false)}
+		/>
+	{:else}
+		<p>
+			<button type="button" class="act-plain" onclick={() => (byHand = true)}
+				>Record something else that was done</button
+			>
+		</p>
+	{/if}
+
+	{#if cases.length > 0}
+		<h2>Done</h2>
+		{#each cases as one (one.key)}
+			<CaseCard {session} {one} />
+		{/each}
+		<p class="restore">
+			<a class="act" href={resolve('/visits/[visit]/make-safe', { visit: visit.id })}
+				>Back on, step by step</a
+			>
+			<a href={resolve('/sites/[site]/history', { site: session.document.site.id })}
+				>What failed at this site before</a
+			>
+		</p>
+	{:else if findings.length === 0}
+		<p class="notice">Nothing is found, and nothing was done.</p>
+	{/if}
+</div>
+
+<style>
+	h1 {
+		font-size: 1.8rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+		margin: 1.3rem 0 0.4rem;
+	}
+
+	.lead {
+		max-width: 78ch;
+	}
+
+	.found {
+		border-top: var(--stroke) solid var(--rule);
+	}
+
+	.found li {
+		display: grid;
+		grid-template-columns: auto minmax(0, 1fr) auto;
+		align-items: center;
+		gap: 0.3rem 0.9rem;
+		padding: 0.5rem 0;
+		border-bottom: 1px solid var(--line);
+	}
+
+	.mark {
+		padding: 0.1rem 0.45rem;
+		border: var(--stroke) solid var(--ink);
+		border-radius: 3px;
+		font-weight: 650;
+	}
+
+	p {
+		margin-block: 0.6rem;
+	}
+
+	.restore {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.6rem 1.4rem;
+		margin-top: 1.2rem;
+	}
+
+	@media (max-width: 560px) {
+		.found li {
+			grid-template-columns: auto minmax(0, 1fr);
+		}
+
+		.found button {
+			grid-column: 1 / -1;
+		}
+	}
+</style>

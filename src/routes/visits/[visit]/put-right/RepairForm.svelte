@@ -1,0 +1,242 @@
+<script lang="ts">
+	import { v7 as uuid } from 'uuid';
+	import { REPAIR_TEXT } from '$core/document/reading';
+	import type { Place } from '$core/expectation/place';
+	import { placeWords } from '$core/expectation/place-words';
+	import type { RepairStep } from '$core/expectation/visit';
+	import { FAULT_CODES, FAULTS, type FaultCode } from '$core/faults/codes';
+	import { stringOfPlace } from '$core/expectation/place';
+	import { REPAIR_KINDS, repairKindsFor, type RepairKind } from '$core/rules/repair/kinds';
+	import { substituteChecks } from '$core/rules/repair/substitute';
+	import { storePhotograph } from '$lib/ui/store-photograph';
+	import type { VisitSession } from '$lib/ui/visit-session.svelte';
+
+	interface Props {
+		session: VisitSession;
+		/** The cause; null where the person names it. */
+		code: FaultCode | null;
+		place: Place;
+		/** Chance of the cause by the readings; null where nobody asked them. */
+		chance: number | null;
+		onstored: () => void;
+	}
+	let { session, code, place, chance, onstored }: Props = $props();
+
+	const record = $derived(session.document.record);
+	/** From here on the readings have confirmed it. */
+	const CONFIRMED = 0.95;
+	let named = $state<FaultCode>('gfdi-fuse-blown');
+	let at = $state('');
+	const cause = $derived(code ?? named);
+	const where = $derived<Place>(
+		at === ''
+			? place
+			: record.strings.some(({ id }) => id === at)
+				? { kind: 'string', string: at }
+				: { kind: 'part', part: at, point: 'line' }
+	);
+	const string = $derived(record.strings.find(({ id }) => id === stringOfPlace(where)) ?? null);
+	const type = $derived(record.moduleTypes.find(({ id }) => id === string?.moduleTypeId) ?? null);
+	const kinds = $derived(repairKindsFor(cause));
+	let step = $state<RepairStep>('repaired');
+	let chosen = $state<RepairKind | null>(null);
+	const kind = $derived(chosen ?? kinds[0]!);
+	let words = $state('');
+	let serial = $state('');
+	let lookAgain = $state('');
+	let typeId = $state('');
+	const substitute = $derived(record.moduleTypes.find(({ id }) => id === typeId) ?? null);
+	let photograph = $state<string | null>(null);
+	let trouble = $state('');
+	let busy = $state(false);
+
+	async function addPhotograph(event: Event & { currentTarget: HTMLInputElement }): Promise<void> {
+		const file = event.currentTarget.files?.[0];
+		if (!file) return;
+		busy = true;
+		trouble = '';
+		const stored = await storePhotograph(session.document.visit.id, file);
+		if (stored.ok) photograph = stored.id;
+		else trouble = stored.words;
+		busy = false;
+	}
+
+	async function store(event: SubmitEvent): Promise<void> {
+		event.preventDefault();
+		busy = true;
+		trouble =
+			(await session.addRepair({
+				id: uuid(),
+				code: cause,
+				place: where,
+				step,
+				kind: step === 'repaired' ? kind : null,
+				words: words.trim(),
+				serial: serial.trim(),
+				photograph,
+				lookAgain: step === 'accepted' && lookAgain !== '' ? lookAgain : null,
+				at: new Date(session.now).toISOString(),
+				by: session.by.trim() || session.document.visit.by
+			})) ?? '';
+		busy = false;
+		if (trouble === '') onstored();
+	}
+</script>
+
+<form class="panel" onsubmit={store} aria-label="What was done">
+	{#if code === null}
+		<label>
+			<span>Cause</span>
+			<select bind:value={named} name="code">
+				{#each FAULT_CODES as one (one)}<option value={one}>{FAULTS[one].words}</option>{/each}
+			</select>
+		</label>
+		<label>
+			<span>At</span>
+			<select bind:value={at} name="at">
+				<option value="">the whole array</option>
+				{#each record.strings as { id, label } (id)}<option value={id}>{label}</option>{/each}
+				{#each record.parts as { id, mark } (id)}<option value={id}>{mark}</option>{/each}
+			</select>
+		</label>
+	{:else}
+		<h2>{FAULTS[cause].words}: <span class="figure">{placeWords(record, where)}</span></h2>
+		{#if chance !== null && chance < CONFIRMED}
+			<p class="notice">
+				The readings make it {Math.round(100 * chance)} % likely. Confirm it by the test that tells most
+				before a part is replaced, or say below what you saw.
+			</p>
+		{:else if chance !== null}
+			<p class="soft">Confirmed by the readings: {Math.round(1000 * chance) / 10} %.</p>
+		{/if}
+	{/if}
+
+	<div class="steps" role="radiogroup" aria-label="What was done about it">
+		{#each [['repaired', 'Put right'], ['accepted', 'Left as it is'], ['excluded', 'Not there after all']] as const as [value, label] (value)}
+			<label><input type="radio" name="step" {value} bind:group={step} /> {label}</label>
+		{/each}
+	</div>
+
+	{#if step === 'repaired'}
+		<label>
+			<span>Repair</span>
+			<select
+				name="kind"
+				value={kind}
+				onchange={(event) => (chosen = event.currentTarget.value as RepairKind)}
+			>
+				{#each kinds as one (one)}<option value={one}>{REPAIR_KINDS[one].words}</option>{/each}
+			</select>
+		</label>
+		{#if cause === 'fuse-blown'}
+			<p class="caution">
+				A blown string fuse usually means reverse current. Before a new one goes in: polarity, open
+				volts, insulation and shorted modules of this string (common practice).
+			</p>
+		{:else if cause === 'gfdi-fuse-blown'}
+			<p class="caution">
+				The fuse is the message, not the fault. Replacing it before the earth fault is found puts it
+				back; treat both poles and all metal as live to earth until measured (common practice).
+			</p>
+		{/if}
+		{#if REPAIR_KINDS[kind].newPart}
+			<label>
+				<span>Serial of the new part</span>
+				<input name="serial" bind:value={serial} maxlength={REPAIR_TEXT.serial} />
+			</label>
+		{/if}
+		{#if kind === 'replace-module' && string && type}
+			<label>
+				<span>Type that went in</span>
+				<select name="type" bind:value={typeId}>
+					<option value="">the same, {type.name}</option>
+					{#each record.moduleTypes.filter(({ id }) => id !== type.id) as { id, name } (id)}
+						<option value={id}>{name}</option>
+					{/each}
+				</select>
+			</label>
+			{#if substitute}
+				<ul class="checks">
+					{#each substituteChecks(string, type, substitute) as check (check.words)}
+						<li data-fits={check.fits}>
+							<strong>{check.fits ? 'fits' : 'does not fit'}</strong>
+							{check.words} <span class="soft">({check.source})</span>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+		{/if}
+	{:else if step === 'accepted'}
+		<label>
+			<span>Look again on</span>
+			<input type="date" name="look-again" bind:value={lookAgain} required />
+		</label>
+	{/if}
+	<label>
+		<span>{step === 'repaired' ? 'What was done, where' : 'Why'}</span>
+		<textarea
+			name="words"
+			rows="2"
+			bind:value={words}
+			maxlength={REPAIR_TEXT.words}
+			required={step !== 'repaired'}></textarea>
+	</label>
+	<label>
+		<span>Photograph{photograph ? ': stored' : ''}</span>
+		<input type="file" accept="image/*" capture="environment" onchange={addPhotograph} />
+	</label>
+	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	<button class="act" disabled={busy}>Store</button>
+</form>
+
+<style>
+	form {
+		display: grid;
+		gap: 0.8rem;
+		padding: 1rem 1.1rem;
+		margin-block: 0.8rem;
+		max-width: 46rem;
+	}
+
+	h2 {
+		font-size: 1.15rem;
+	}
+
+	label {
+		display: grid;
+		gap: 0.25rem;
+		font-weight: 600;
+	}
+
+	.steps {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.3rem 1.2rem;
+	}
+
+	.steps label {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		min-height: 44px;
+	}
+
+	.caution {
+		border-inline-start: 6px solid var(--look);
+		padding: 0.5rem 0.75rem;
+		background: var(--paper);
+	}
+
+	.checks {
+		display: grid;
+		gap: 0.3rem;
+	}
+
+	.checks [data-fits='false'] strong {
+		color: var(--off);
+	}
+
+	button {
+		justify-self: start;
+	}
+</style>
