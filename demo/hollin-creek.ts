@@ -1,6 +1,17 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 import { PHOTOGRAPHS } from './photographs';
-import { field, idsOf, inspectionVisit, lintwhite370, part, row, string, walk } from './site';
+import type { PlantedDay } from './readings';
+import {
+	field,
+	idsOf,
+	inspectionVisit,
+	lintwhite370,
+	part,
+	readingsVisit,
+	row,
+	string,
+	walk
+} from './site';
 
 /* The workshop hall: pitched roof, a rapid-shutdown device behind every module, one transmitter. */
 
@@ -8,7 +19,7 @@ const id = idsOf(1);
 const ROOF = id(0x400);
 const PART = (n: number) => id(0x500 + n);
 
-const record: ArrayRecord = {
+export const HOLLIN_RECORD: ArrayRecord = {
 	...EMPTY_RECORD,
 	system: 'rapid-shutdown',
 	rules: {
@@ -111,7 +122,7 @@ export function hollinCreekVisit(): string {
 		reason: 'Taking over from the former operator'
 	};
 	const inspection = walk(
-		record,
+		HOLLIN_RECORD,
 		id,
 		visit.start,
 		visit.by,
@@ -140,16 +151,114 @@ export function hollinCreekVisit(): string {
 		},
 		{ 'bonding-ohms': 0.2, 'loss-of-mains': 0.5, insulation: 35 }
 	);
-	return inspectionVisit(
-		{
-			id: id(2),
-			name: 'Workshop hall, Hollin Creek',
-			place: 'Pitched roof over the boat workshop',
-			timeZone: 'Etc/UTC'
-		},
-		id,
-		record,
-		visit,
-		inspection
-	);
+	return inspectionVisit(SITE, id, HOLLIN_RECORD, visit, inspection);
+}
+
+const SITE = {
+	id: id(2),
+	name: 'Workshop hall, Hollin Creek',
+	place: 'Pitched roof over the boat workshop',
+	timeZone: 'Etc/UTC'
+};
+const BY = 'Wren Halloway';
+
+/** What is planted at each later visit; indices count from 0 at the negative end. */
+export const HOLLIN_DAYS = {
+	low: {
+		seed: 41,
+		start: '2026-10-13T10:20:00Z',
+		by: BY,
+		light: 742,
+		heat: 33.5,
+		stated: { light: 755, heat: 32 },
+		faults: [
+			{
+				code: 'rsd-device-off',
+				strings: ['S2'],
+				input: '1',
+				at: 3,
+				size: null,
+				placed: [{ code: 'rsd-device-off', place: { string: 'S2', module: 3 } }]
+			}
+		]
+	},
+	weak: {
+		seed: 44,
+		start: '2026-10-27T10:50:00Z',
+		by: BY,
+		light: 688,
+		heat: 29,
+		stated: { light: 700, heat: 28 },
+		faults: [
+			{
+				code: 'module-degraded',
+				strings: ['S4'],
+				input: '2',
+				at: 8,
+				size: 0.14,
+				placed: [{ code: 'module-degraded', place: { string: 'S4', module: 8 }, size: 0.14 }]
+			}
+		]
+	},
+	dark: {
+		seed: 42,
+		start: '2026-11-10T11:05:00Z',
+		by: BY,
+		light: 512,
+		heat: 20.5,
+		stated: { light: 520, heat: 20 },
+		faults: [
+			{
+				code: 'rsd-no-signal',
+				strings: ['S1', 'S2', 'S3', 'S4'],
+				at: null,
+				link: 'low-voltage',
+				size: null,
+				placed: []
+			}
+		]
+	},
+	earth: {
+		seed: 43,
+		start: '2026-11-20T10:40:00Z',
+		by: BY,
+		light: 468,
+		heat: 17.5,
+		stated: { light: 475, heat: 18 },
+		earth: true,
+		faults: [
+			{
+				code: 'earth-fault',
+				strings: ['S1'],
+				input: '1',
+				at: 7,
+				size: 4000,
+				placed: [{ code: 'earth-fault', place: { string: 'S1', joint: 7 }, size: 4000 }]
+			}
+		]
+	}
+} as const satisfies Readonly<Record<string, PlantedDay>>;
+
+const WHY: Readonly<Record<keyof typeof HOLLIN_DAYS, readonly [reason: string, says: string]>> = {
+	low: ['S2 behind its neighbours', ''],
+	weak: ['S4 behind its neighbours', ''],
+	dark: ['No yield since the weekend', 'Rapid shutdown active'],
+	earth: ['Stops on wet mornings', 'Insulation low']
+};
+
+/** Ids of a later visit: its own where it has entries of its own, the site's for the rest. */
+const idsOfVisit = (n: number) => (k: number) =>
+	k === 2 || k === 3 || k === 1 ? id(k) : id(0x1000 * n + k);
+
+/** One of the later visits, as a file. */
+export function hollinCreekReadings(day: keyof typeof HOLLIN_DAYS): string {
+	const planted = HOLLIN_DAYS[day];
+	const [reason, inverterSays] = WHY[day];
+	const ids = idsOfVisit(1 + Object.keys(HOLLIN_DAYS).indexOf(day));
+	return readingsVisit(SITE, ids, HOLLIN_RECORD, {
+		...planted,
+		reason,
+		inverterSays,
+		recordedAt: '2026-09-21T09:30:00.000Z'
+	});
 }

@@ -12,6 +12,7 @@ import {
 } from '$core/record/record';
 import type { InspectionEntry } from '$core/rules/inspection/entry';
 import { walkOf } from '$core/rules/inspection/walk';
+import { meterDay, type PlantedDay } from './readings';
 
 /* What the demo's sites are made of. Ids count up within a site, so that the files stay the same. */
 
@@ -179,6 +180,33 @@ export function inspectionVisit(
 			})
 		) as VisitDocument['visit'],
 		inspection
+	});
+}
+
+/** A visit in which a planted array was read, as a file. */
+export function readingsVisit(
+	site: VisitDocument['site'],
+	id: (n: number) => string,
+	record: ArrayRecord,
+	day: PlantedDay & {
+		readonly reason: string;
+		readonly inverterSays: string;
+		/** When the record was made. */
+		readonly recordedAt: string;
+	}
+): string {
+	const { start, by, reason, inverterSays, recordedAt } = day;
+	const visit = structuredClone(
+		emptyVisit({ id: id(4), startedAt: start, by, purpose: 'fault', reason })
+	) as VisitDocument['visit'];
+	return writeVisitDocument({
+		format: FORMAT,
+		version: VERSION,
+		site,
+		revision: { id: id(3), number: 1, createdAt: recordedAt },
+		record: structuredClone(record) as VisitDocument['record'],
+		visit: { ...visit, inverterSays, ...meterDay(record, id, day) },
+		inspection: []
 	});
 }
 

@@ -1,5 +1,5 @@
 import { cairnRiggVisit } from './cairn-rigg';
-import { hollinCreekVisit } from './hollin-creek';
+import { hollinCreekReadings, hollinCreekVisit } from './hollin-creek';
 import { kilnLaneVisit } from './kiln-lane';
 import { saltmarshVisit } from './saltmarsh';
 
@@ -7,6 +7,10 @@ import { saltmarshVisit } from './saltmarsh';
 export const VISITS: Readonly<Record<string, () => string>> = {
 	'saltmarsh-2026-11-17.zembo-visit.json': saltmarshVisit,
 	'hollin-creek-2026-09-22.zembo-visit.json': hollinCreekVisit,
+	'hollin-creek-2026-10-13.zembo-visit.json': () => hollinCreekReadings('low'),
+	'hollin-creek-2026-10-27.zembo-visit.json': () => hollinCreekReadings('weak'),
+	'hollin-creek-2026-11-10.zembo-visit.json': () => hollinCreekReadings('dark'),
+	'hollin-creek-2026-11-20.zembo-visit.json': () => hollinCreekReadings('earth'),
 	'cairn-rigg-2026-10-06.zembo-visit.json': cairnRiggVisit,
 	'kiln-lane-2026-10-20.zembo-visit.json': kilnLaneVisit
 };

@@ -1,6 +1,7 @@
 import { assess, type Assessment } from '../trace/assess';
 import type { Cause } from '../trace/cause';
 import { isFound } from '../trace/found';
+import type { ProposedTest } from '../trace/next/proposed-test';
 import { answerTest, withAnswer } from './answer';
 import { randomFrom } from './random';
 import type { Scenario } from './scenario';
@@ -8,40 +9,42 @@ import type { Scenario } from './scenario';
 /** A visit traced to its end by the tests that were proposed. */
 export interface Followed {
 	readonly assessment: Assessment;
+	/** Keys of the readings that were taken, in their order. */
 	readonly tests: readonly string[];
 	readonly minutes: number;
 	/** The line that was followed; null where none was likely enough. */
 	readonly line: Cause | null;
 }
 
-/** A string with less chance of a fault is let be. */
-const DOUBTFUL = 0.3;
+/** How a visit is followed. */
+export interface Following {
+	/** Tests at most. */
+	readonly most?: number;
+	/** The one string that is traced; the likeliest fault where absent. */
+	readonly stringId?: string;
+	/** A fault with less chance than this is let be. */
+	readonly doubtful?: number;
+}
 
 /**
  * Follows the best proposed test again and again, until the likeliest fault is one part or nothing
  * proposed would tell more.
- *
- * @param most tests at most
  */
-export function follow(scenario: Scenario, most = 40): Followed {
+export function follow(
+	scenario: Scenario,
+	{ most = 40, stringId, doubtful = 0.3 }: Following = {}
+): Followed {
 	const random = randomFrom(scenario.seed ^ 0x5eed);
 	let { visit } = scenario;
 	const tests: string[] = [];
 	let minutes = 0;
 	for (;;) {
 		const assessment = assess(scenario.record, visit);
-		const line =
-			assessment.causes.find(
-				({ members, faulty }) =>
-					faulty >= DOUBTFUL && !['healthy', 'reading-wrong'].includes(members[0].code)
-			) ?? null;
+		const line = lineToFollow(assessment, stringId, doubtful);
 		const next = assessment.next.find(
-			({ stringId, key }) =>
-				(!line || stringId === null || line.stringId === null || stringId === line.stringId) &&
-				!tests.includes(key)
+			(test) => !tests.includes(test.key) && concerns(test, stringId ?? line?.stringId ?? null)
 		);
-		const placed = line !== null && isFound(line) && !moreToPlace(line, next?.information ?? 0);
-		if (placed || !next || tests.length >= most) {
+		if ((line && isFound(line, next ?? null)) || !next || tests.length >= most) {
 			return { assessment, tests, minutes, line };
 		}
 		const value = answerTest(scenario, next, random);
@@ -52,7 +55,22 @@ export function follow(scenario: Scenario, most = 40): Followed {
 	}
 }
 
-/** A code that is sure, with a place that is not and a test that would tell it. */
-function moreToPlace({ members: [first] }: Cause, information: number): boolean {
-	return first.place.within === undefined && information > 0.3;
+/** The likeliest fault, of one string where it is asked for. */
+function lineToFollow(
+	{ causes }: Assessment,
+	stringId: string | undefined,
+	doubtful: number
+): Cause | null {
+	return (
+		causes.find(
+			({ members, faulty, stringId: of }) =>
+				faulty >= doubtful &&
+				(stringId === undefined || of === stringId) &&
+				members[0].code !== 'healthy' &&
+				members[0].code !== 'reading-wrong'
+		) ?? null
+	);
 }
+
+const concerns = ({ stringId }: ProposedTest, wanted: string | null) =>
+	wanted === null || stringId === null || stringId === wanted;

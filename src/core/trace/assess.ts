@@ -2,7 +2,7 @@ import type { ArrayRecord } from '../record/record';
 import { expectReadings, type Expectations } from '../expectation/expect';
 import type { SiblingGroup } from '../expectation/group';
 import { placeKey } from '../expectation/place';
-import { standingReadings } from '../expectation/standing';
+import { standingReadings, takesOf } from '../expectation/standing';
 import { plainRule, type PlainRule } from '../expectation/five-percent';
 import type { Reading, Visit } from '../expectation/visit';
 import { partsOf } from '../record/part';
@@ -100,7 +100,7 @@ export function traceGroups(
 	const rates = record.rates;
 	return groups.flatMap((group) => {
 		const inputs = inputVolts(group, standing);
-		const cases = casesOf(record, group, standing, rates, inputs);
+		const cases = casesOf(record, group, standing, rates, inputs, (key) => takesOf(visit, key));
 		if (cases.every(({ readings, located }) => readings.length === 0 && !located)) return [];
 		const scopes = scopesOf({
 			record,

@@ -76,13 +76,34 @@ export function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringR
 	};
 }
 
-/** Every string of a group with all that is weighed of it. */
+/** A mistake is made again the same way once in so many times; judgement. */
+const SAME_MISTAKE = 0.08;
+/** Two takes agree within this share of the larger, or an absolute rest. */
+const AGREE = { share: 0.04, rest: 0.15 };
+
+/** By what a mistake is less likely for a figure that earlier takes of the same place agree with. */
+function repeatedMistake(standing: Reading, takes: readonly Reading[]): number {
+	const agreeing = takes.filter(
+		({ id, value }) =>
+			id !== standing.id &&
+			Math.abs(value - standing.value) <=
+				AGREE.rest + AGREE.share * Math.max(Math.abs(value), Math.abs(standing.value))
+	);
+	return SAME_MISTAKE ** agreeing.length;
+}
+
+/**
+ * Every string of a group with all that is weighed of it.
+ *
+ * @param takes all takes of a place, by key
+ */
 export function casesOf(
 	record: ArrayRecord,
 	group: SiblingGroup,
 	standing: ReadonlyMap<string, Reading>,
 	rates: FaultRates,
-	inputs: ReadonlyMap<string, InputVolts>
+	inputs: ReadonlyMap<string, InputVolts>,
+	takes: (key: string) => readonly Reading[]
 ): StringCase[] {
 	const located = new Map<string, Reading[]>();
 	for (const reading of standing.values()) {
@@ -96,10 +117,11 @@ export function casesOf(
 			const item = group.shared.get(stringKey(string.id, quantity));
 			if (!item) return [];
 			const { atVolts } = item.reading;
+			const repeated = repeatedMistake(item.reading, takes(stringKey(string.id, quantity)));
 			const input = string.input === null ? undefined : inputs.get(string.input);
 			return atVolts !== null && input && !input.believed
-				? [{ item, atVolts: input.best, voltsDoubt: ASSUMED_DOUBT * input.best }]
-				: [{ item, atVolts, voltsDoubt: 0 }];
+				? [{ item, atVolts: input.best, voltsDoubt: ASSUMED_DOUBT * input.best, repeated }]
+				: [{ item, atVolts, voltsDoubt: 0, repeated }];
 		});
 		const read = new Set<Quantity>(own.map(({ quantity }) => quantity));
 		const here = hereOf(record, group, string);

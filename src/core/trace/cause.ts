@@ -11,6 +11,8 @@ export interface CausePlace {
 	readonly part?: string;
 	/** Link of a chain: "supply-breaker", "positive". */
 	readonly link?: string;
+	/** Chance of the likeliest link, given the cause; absent where it has no links. */
+	readonly linkShare?: number;
 	readonly reading?: string;
 	/** Within its string; absent where the readings do not tell. */
 	readonly within?: Within;

@@ -23,6 +23,8 @@ export interface JudgedReading {
 	readonly atVolts: number | null;
 	/** Standard uncertainty of those volts beyond the meter's, V: more than 0 where they are not believed. */
 	readonly voltsDoubt: number;
+	/** By what a mistake is less likely for having been taken more than once with the same figure, 0 to 1. */
+	readonly repeated: number;
 }
 
 /** One string with all that is weighed of it. */
@@ -77,6 +79,7 @@ interface Item {
 	readonly measured: number;
 	readonly table: number;
 	readonly voltsOff: number;
+	readonly repeated: number;
 	readonly id: string;
 }
 
@@ -139,12 +142,12 @@ function weighString(
 		wrongShares = wrongShares.map(() => new Float64Array(count));
 	}
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff } = items[i]!;
+		const { measured, table: index, voltsOff, repeated } = items[i]!;
 		const table = tables[index]!;
 		const shares = wrongShares[i]!;
 		for (let c = 0; c < count; c++) {
 			const f = foretold(table, c, light, heat, voltsOff);
-			const wrong = wrongDensity(measured, f);
+			const wrong = repeated * wrongDensity(measured, f);
 			const all = rightDensity(measured, f) + wrong;
 			densities[c]! *= all;
 			shares[c] = wrong / all;
@@ -191,7 +194,7 @@ export function groupPosterior(
 		const tables: ClassTable[] = [];
 		const known = new Map<string, number>();
 		const items = cases.map(({ string, classes, readings }) =>
-			readings.map(({ item, atVolts, voltsDoubt }): Item => {
+			readings.map(({ item, atVolts, voltsDoubt, repeated }): Item => {
 				const key = `${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}`;
 				let table = known.get(key);
 				if (table === undefined) {
@@ -204,7 +207,7 @@ export function groupPosterior(
 				}
 				const about = tables[table]!.atVolts;
 				const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
-				return { measured: item.measured, table, voltsOff, id: item.reading.id };
+				return { measured: item.measured, table, voltsOff, repeated, id: item.reading.id };
 			})
 		);
 		const foretell = scopes.map((scope) => scope.foretell(group, estimate.shift));
@@ -356,9 +359,9 @@ function weighScopes(
 		for (const s of scope.strings) {
 			const { readings } = cases[s]!;
 			let density = located[s]?.[0]!.mean ?? 1;
-			for (const { item, atVolts } of readings) {
+			for (const { item, atVolts, repeated } of readings) {
 				const f = foretell[i]!(s, item, atVolts, light, heat);
-				density *= rightDensity(item.measured, f) + wrongDensity(item.measured, f);
+				density *= rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f);
 			}
 			ratio *= density / strings[s]!.total;
 			if (ratio < 1e-200) break;

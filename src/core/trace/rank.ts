@@ -195,7 +195,11 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 		const links = [...scope.links].sort((a, b) => b.share - a.share);
 		const [best] = links;
 		const telling = best && best.share > 1.5 / scope.links.length;
-		const place: CausePlace = { ...scope.place, ...(telling && { link: best.link }) };
+		const place: CausePlace = {
+			...scope.place,
+			...(best && { linkShare: best.share }),
+			...(telling && { link: best.link })
+		};
 		const line = lineOf(
 			[{ code: scope.code, place, probability, severity: '', size: null }],
 			'',

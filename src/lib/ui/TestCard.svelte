@@ -1,8 +1,8 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import type { Exposure } from '$core/rules/cautions';
 	import type { ProposedTest } from '$core/trace/next/proposed-test';
+	import { EXPOSURE_WORDS } from './exposure-words';
 	import TestOutcomes from './TestOutcomes.svelte';
 
 	interface Props {
@@ -12,13 +12,6 @@
 		onchoose?: (() => void) | null;
 	}
 	let { test, open = false, onchoose = null }: Props = $props();
-	const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
-		'closed-cover': 'covers closed',
-		'open-cover-live': 'cover open, live',
-		'open-cover-dead': 'cover open: prove dead first',
-		'joint-dead': 'joint opened: prove 0 A first',
-		roof: 'on the roof'
-	};
 </script>
 
 <details {open}>

@@ -62,10 +62,10 @@ export function candidatesAt(
 	add(whole, 'open-circuit-voltage');
 	add(whole, 'operating-current', true);
 	add(whole, 'short-circuit-current');
-	add(whole, 'module-count');
+	add(whole, 'module-count', true);
 	add(whole, 'shade-seen', true);
 	add(whole, 'cleaning-gain', true);
-	add(whole, 'label-power');
+	add(whole, 'label-power', true);
 	if (string.fuse !== null) {
 		for (const pole of fusedPoles(record, string)) {
 			add({ kind: 'fuse', string: id, pole }, 'fuse-resistance');

@@ -85,7 +85,20 @@ function testsOf(
 			: measured(basis, string, possible, candidate);
 		if (test) found.push(test);
 	}
-	return found.sort((a, b) => b.score - a.score);
+	return variedOf(found.sort((a, b) => b.score - a.score));
+}
+
+/** So many of one kind are kept: the third stretch of a string tells nobody more than the first two. */
+const OF_ONE_KIND = 2;
+
+function variedOf(tests: readonly ProposedTest[]): ProposedTest[] {
+	const kept = new Map<string, number>();
+	return tests.filter(({ quantity, place }) => {
+		const kind = `${quantity}/${place.kind}`;
+		const count = (kept.get(kind) ?? 0) + 1;
+		kept.set(kind, count);
+		return count <= OF_ONE_KIND;
+	});
 }
 
 /** A figure that is wrong by some chance: taken again it shows whether it was. */

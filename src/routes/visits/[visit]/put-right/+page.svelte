@@ -48,7 +48,7 @@
 				{#each findings as finding (finding.key)}
 					{@const member = finding.causes[0]!.members[0]}
 					<li>
-						<span class="figure mark">{finding.name}</span>
+						<span class="figure name">{finding.name}</span>
 						<span>
 							<strong>{causeWords(member.code)}</strong>{finding.where ? `, ${finding.where}` : ''}
 							<span class="figure soft">{Math.round(100 * member.probability)} %</span>
@@ -139,7 +139,7 @@
 		border-bottom: 1px solid var(--line);
 	}
 
-	.mark {
+	.name {
 		padding: 0.1rem 0.45rem;
 		border: var(--stroke) solid var(--ink);
 		border-radius: 3px;

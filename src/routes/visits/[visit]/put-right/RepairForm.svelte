@@ -208,6 +208,17 @@
 		font-weight: 600;
 	}
 
+	select,
+	textarea,
+	input:not([type='radio'], [type='file']) {
+		min-height: 48px;
+		width: 100%;
+		padding: 0.4rem 0.6rem;
+		border: var(--stroke) solid var(--rule);
+		background: var(--paper);
+		font-weight: 500;
+	}
+
 	.steps {
 		display: flex;
 		flex-wrap: wrap;

@@ -3,6 +3,7 @@
 	import { page } from '$app/state';
 	import { replaceState } from '$app/navigation';
 	import { WHO_DECIDES } from '$core/rules/cautions';
+	import { knownWords } from '$core/trace/words';
 	import { findingsOf } from '$lib/ui/findings';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import { chance, count } from '$lib/ui/words';
@@ -93,7 +94,7 @@
 						onclick={() => show(one.key)}
 					>
 						<strong class="figure">{one.name}</strong>
-						<span>{one.headline}</span>
+						<span>{knownWords(one.causes[0]!.members[0].code)}</span>
 						<span class="figure">{chance(one.causes[0]?.probability ?? 0)}</span>
 					</button>
 				{/each}

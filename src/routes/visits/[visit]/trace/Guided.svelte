@@ -11,6 +11,9 @@
 	import SuspectPath from '$lib/ui/SuspectPath.svelte';
 	import { suspectStretch } from '$lib/ui/suspect-stretch';
 	import TestCard from '$lib/ui/TestCard.svelte';
+	import TestNow from '$lib/ui/TestNow.svelte';
+	import TestOutcomes from '$lib/ui/TestOutcomes.svelte';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import type { VisitSession } from '$lib/ui/visit-session.svelte';
 
 	interface Props {
@@ -28,7 +31,9 @@
 		finding.tests.find(({ key }) => key === testKey) ?? finding.tests[0] ?? null
 	);
 	const others = $derived(finding.tests.filter((other) => other !== test));
-	const found = $derived(finding.causes[0] ? isFound(finding.causes[0]) : false);
+	const found = $derived(
+		finding.causes[0] ? isFound(finding.causes[0], finding.tests[0] ?? null) : false
+	);
 	const sections = $derived(
 		record.moduleTypes.find(({ id }) => id === string?.moduleTypeId)?.plate.sections ?? 3
 	);
@@ -62,6 +67,10 @@
 		{#if string && suspect}
 			<SuspectPath {string} {suspect} probe={test?.place ?? null} />
 		{/if}
+		{#if test && !found}
+			<h3>What the next figure would mean</h3>
+			<TestOutcomes {test} unit={QUANTITY_FACTS[test.quantity].unit} />
+		{/if}
 		{#if found}
 			<div class="found" role="status">
 				<p>
@@ -71,18 +80,18 @@
 				<a
 					class="act"
 					href={resolve(
-					`/visits/[visit]/strings/[string]?${new URLSearchParams({ fault: suspectCode }).toString()}`,
-					{ visit, string: string.id }
-				)}
-				>Its curve with and without it</a
-			>
+						`/visits/[visit]/put-right?${new URLSearchParams({ at: finding.key }).toString()}`,
+						{ visit }
+					)}>Put right</a
+				>
+			</div>
 		{/if}
 	</section>
 
 	<section class="test" aria-label="Next test">
 		{#if test}
 			<h3>{testKey === null ? 'The test that tells most' : 'Your choice of test'}</h3>
-			<TestCard {test} open />
+			<TestNow {test} />
 			<EntryPanel
 				{session}
 				spot={test}
@@ -123,17 +132,56 @@
 			</details>
 		{/if}
 	</section>
+
+	<section class="why" aria-label="Why">
+		<h3>Why</h3>
+		{#each finding.causes as cause, c (cause.id)}<CauseLine
+				{cause}
+				open={c === 0}
+				alone={finding.causes.length === 1}
+			/>{/each}
+		{#if ruledOut.length > 0}
+			<details>
+				<summary>Ruled out: {ruledOut.length}</summary>
+				<ul>
+					{#each ruledOut as { code, words } (code)}<li>{words}</li>{/each}
+				</ul>
+			</details>
+		{/if}
+		{#if string}
+			<a
+				class="curve"
+				href={resolve(
+					`/visits/[visit]/strings/[string]?${new URLSearchParams({ fault: suspectCode }).toString()}`,
+					{ visit, string: string.id }
+				)}>Its curve with and without it</a
+			>
+		{/if}
+	</section>
 </div>
 
 <style>
 	.split {
 		display: grid;
-		grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+		grid-template: 'what test' auto 'why test' 1fr / minmax(0, 1.15fr) minmax(0, 1fr);
 		gap: 0.9rem 1.6rem;
 		align-items: start;
 	}
 
+	.what {
+		grid-area: what;
+	}
+
+	.why {
+		grid-area: why;
+	}
+
+	.test {
+		grid-area: test;
+	}
+
 	.what,
+	.why,
 	.test {
 		display: grid;
 		gap: 0.7rem;
@@ -201,7 +249,7 @@
 
 	@media (max-width: 900px) {
 		.split {
-			grid-template-columns: minmax(0, 1fr);
+			grid-template: 'what' auto 'test' auto 'why' auto / minmax(0, 1fr);
 		}
 	}
 </style>

@@ -1,0 +1,53 @@
+import type { HiddenFault } from '$core/drill/truth';
+import type { ArrayRecord } from '$core/record/record';
+import { HOLLIN_DAYS } from './hollin-creek';
+
+/** What is planted where, for whoever traces the demo: by visit, indices from 0 at the negative end. */
+export interface HiddenVisit {
+	readonly visit: string;
+	readonly faults: readonly HiddenFault[];
+	/** Light and heat that truly reached the cells, W/m2 and degC. */
+	readonly light: number;
+	readonly heat: number;
+}
+
+const at = (
+	code: HiddenFault['code'],
+	string: string,
+	place: number | null,
+	size: number | null = null
+): HiddenFault => ({ code, strings: [string], at: place, size, placed: [] });
+
+/** Saltmarsh has its readings by its own way of planting; here is where the parts sit. */
+const SALTMARSH: HiddenVisit = {
+	visit: '019a8000-0000-7000-8000-000000000004',
+	light: 604,
+	heat: 24.6,
+	faults: [
+		// The second section of module 6.
+		at('bypass-diode-shorted', 'A2', 5 * 3 + 1, 1),
+		at('module-missing', 'A4', null, 1),
+		at('fuse-blown', 'B1', 0),
+		at('connector-resistive', 'B3', 7, 5)
+	]
+};
+
+const hollin = (n: number, day: keyof typeof HOLLIN_DAYS): HiddenVisit => ({
+	visit: `019a8001-0000-7000-8000-00000000${n}004`,
+	...HOLLIN_DAYS[day]
+});
+
+export const HIDDEN: Readonly<Record<string, HiddenVisit>> = {
+	saltmarsh: SALTMARSH,
+	device: hollin(1, 'low'),
+	weak: hollin(2, 'weak'),
+	dark: hollin(3, 'dark'),
+	earth: hollin(4, 'earth')
+};
+
+/** Id of the string that carries a planted fault; null where several do. */
+export function stringOfFault(record: ArrayRecord, { strings }: HiddenFault): string | null {
+	return strings.length === 1
+		? (record.strings.find(({ label }) => label === strings[0])?.id ?? null)
+		: null;
+}

@@ -1,0 +1,146 @@
+import type { VisitDocument } from '$core/document/visit';
+import { drawMeter, shown } from '$core/drill/meter';
+import { exactReadings } from '$core/drill/exact';
+import { trueBuses } from '$core/drill/circuits';
+import { randomFrom } from '$core/drill/random';
+import type { HiddenFault, Truth } from '$core/drill/truth';
+import { agedModel, moduleHere } from '$core/expectation/predict';
+import { stringPlace } from '$core/expectation/place';
+import type { Quantity } from '$core/expectation/quantity';
+import { usualState } from '$core/expectation/switching';
+import { USUAL_METERS } from '$core/expectation/visit';
+import { modulesPerDevice } from '$core/faults/fault';
+import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import type { ArrayRecord } from '$core/record/record';
+
+/** A day at a site: what reaches the cells, what was said of it, and what is broken. */
+export interface PlantedDay {
+	readonly seed: number;
+	readonly start: string;
+	readonly by: string;
+	/** W/m2 and degC, as they truly are. */
+	readonly light: number;
+	readonly heat: number;
+	/** The same as sensor and probe say it. */
+	readonly stated: { readonly light: number; readonly heat: number };
+	readonly faults: readonly HiddenFault[];
+	/** Poles to earth are read too. */
+	readonly earth?: boolean;
+}
+
+/** What of a visit the meters gave on such a day. */
+export type MeterDay = Pick<VisitDocument['visit'], 'conditions' | 'readings' | 'safety'>;
+
+/** The array as it truly is on that day. */
+export function truthOf(record: ArrayRecord, { start, light, heat, faults }: PlantedDay): Truth {
+	const years = Number(start.slice(0, 4)) + Number(start.slice(5, 7)) / 12 - record.inServiceSince!;
+	return {
+		faults,
+		irradiance: light,
+		cellTemperature: heat,
+		conditionsWrong: false,
+		spread: new Map(
+			record.strings.map(({ label, moduleCount }) => [
+				label,
+				Array.from({ length: moduleCount }, () => [1, 1] as const)
+			])
+		),
+		module: moduleHere(agedModel(record.moduleTypes[0]!, years - 0.5), light, heat),
+		acLimit: null
+	};
+}
+
+/** Reads every string of the planted array by the circuit of the core, with the scatter of a meter. */
+export function meterDay(
+	record: ArrayRecord,
+	id: (n: number) => string,
+	day: PlantedDay
+): MeterDay {
+	const random = randomFrom(day.seed);
+	const truth = truthOf(record, day);
+	const leaks = new Map(
+		record.strings.map(({ label }) => [label, { share: random.uniform(), ohms: 6e8 }])
+	);
+	const exact = exactReadings(truth, trueBuses(record, truth), leaks);
+	const volts = drawMeter(USUAL_METERS.volts, random);
+	const clamp = drawMeter(USUAL_METERS.amps, random);
+	const readings: VisitDocument['visit']['readings'][number][] = [];
+	const take = (
+		stringId: string,
+		quantity: Quantity,
+		value: number,
+		atVolts: number | null = null
+	) => {
+		const n = readings.length;
+		const string = record.strings.find((one) => one.id === stringId)!;
+		readings.push({
+			id: id(64 + n),
+			place: stringPlace(stringId),
+			quantity,
+			state: {
+				...usualState(quantity, {
+					fused: string.fuse !== null,
+					devices: modulesPerDevice(string) > 0
+				})
+			},
+			value,
+			atVolts,
+			typed: String(value),
+			confirmed: false,
+			source: 'typed',
+			takenAt: new Date(Date.parse(day.start) + (4 + n) * 45_000).toISOString(),
+			by: day.by,
+			supersedes: null
+		});
+	};
+	const at = (label: string) => exact.strings.get(label)!;
+	for (const { id: string, label } of record.strings) {
+		take(string, 'open-circuit-voltage', shown(at(label).voc, volts, random));
+	}
+	const bus = new Map(
+		[...exact.inputs].map(([input, value]) => [input, shown(value, volts, random)])
+	);
+	for (const { id: string, label, input } of record.strings) {
+		const amps = at(label).running * (1 + 0.004 * random.normal());
+		take(string, 'operating-current', shown(amps, clamp, random), bus.get(input!)!);
+	}
+	if (day.earth) {
+		for (const { id: string, label } of record.strings) {
+			take(string, 'positive-to-earth', shown(at(label).positiveToEarth, volts, random));
+			take(string, 'negative-to-earth', shown(at(label).negativeToEarth, volts, random));
+		}
+	}
+	return {
+		safety: [
+			{
+				id: id(6),
+				step: OWN_PROCEDURE,
+				value: null,
+				at: day.start,
+				by: day.by,
+				supersedes: null,
+				withdrawn: false
+			}
+		],
+		conditions: [
+			{
+				id: id(5),
+				enteredAt: new Date(Date.parse(day.start) + 120_000).toISOString(),
+				by: day.by,
+				basis: '',
+				follows: false,
+				irradiance: {
+					value: day.stated.light,
+					relativeStandardUncertainty: 0.03,
+					source: 'sensor-in-plane'
+				},
+				cellTemperature: {
+					value: day.stated.heat,
+					standardUncertainty: 2,
+					source: 'probe-on-back'
+				}
+			}
+		],
+		readings
+	};
+}
