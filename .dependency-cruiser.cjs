@@ -9,7 +9,7 @@ const ROOMS = {
 	conditions: ['units', 'module', 'record', 'circuit'],
 	expectation: ['units', 'module', 'record', 'circuit', 'conditions'],
 	faults: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
-	rules: ['units', 'module', 'record', 'circuit', 'expectation'],
+	rules: ['units', 'module', 'record', 'circuit', 'expectation', 'faults'],
 	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
 	bench: ['units', 'module', 'record', 'circuit', 'expectation', 'rules'],
 	production: ['units', 'module', 'record', 'circuit', 'expectation'],
@@ -24,7 +24,7 @@ const ROOMS = {
 		'rules',
 		'trace'
 	],
-	document: ['rules', 'units', 'module', 'record', 'circuit', 'conditions', 'expectation']
+	document: ['rules', 'units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults']
 };
 
 const TEST = '\\.test\\.ts$';

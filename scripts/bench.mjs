@@ -5,7 +5,8 @@ import { ensureBrowser } from './browser.mjs';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
 
 ensureInstalled();
-const wanted = process.argv.slice(2);
+const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
+const flags = process.argv.slice(2).filter((word) => word.startsWith('--'));
 if (wanted.length === 0 || ['browser', 'large-site'].some((name) => wanted.includes(name))) {
 	ensureBrowser();
 	ensureTools();
@@ -16,5 +17,5 @@ for (const file of readdirSync(join(ROOT, 'build-bench')).filter((name) =>
 	name.endsWith('.bench.js')
 )) {
 	if (wanted.length > 0 && !wanted.some((name) => file.startsWith(name))) continue;
-	run(process.execPath, [join('build-bench', file)]);
+	run(process.execPath, [join('build-bench', file), ...flags]);
 }

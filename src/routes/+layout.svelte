@@ -23,6 +23,7 @@
 	</a>
 	<a class="sites" href={resolve('/')}>Sites</a>
 	<a class="sites" href={resolve('/library')}>Library</a>
+	<a class="sites" href={resolve('/bench/module')}>Bench</a>
 	<span class="grow"></span>
 	<ModeSwitch />
 </header>

@@ -60,12 +60,13 @@ describe('the first day at the terminal', () => {
 		await driver.executeScript('window.scrollTo(0, 0)');
 		await person.press('Trace');
 		await person.arrivesAt(/\/trace$/);
+		await person.press('All causes and tests');
 		await person.sees(/Bypass diode shorted/i, '[data-finding=A2]');
 		await person.sees('Fewer modules than the record says', '[data-finding=A4]');
 		const fuse = await person.sees('String fuse blown', '[data-finding=B1]');
-		expect(fuse).toContain('Clamp the current of B1 again');
+		expect(fuse).toContain('Again: clamp the running current of B1');
 		await person.sees('Low current, cause open', '[data-finding=B3]');
-		await person.press('Resistance of the fuse of B1');
+		await person.press('Resistance of B1, fuse +');
 		await person.sees('take the steps of “Make safe”', '[data-finding=B1]');
 		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);
 	});

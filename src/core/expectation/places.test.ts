@@ -113,11 +113,11 @@ describe('the state in which a quantity is read', () => {
 });
 
 describe('every quantity', () => {
-	it('has a unit, a meter, limits that hold 0, and places', () => {
+	it('has a unit, a meter, limits, and places', () => {
 		for (const quantity of QUANTITIES) {
 			const { unit, limits, places, meter } = QUANTITY_FACTS[quantity];
-			expect(['V', 'A', 'ohm', 'Mohm', 'W', '']).toContain(unit);
-			expect(limits.min <= 0 && limits.max > 0).toBe(true);
+			expect(['V', 'A', 'ohm', 'Mohm', 'W', 'K', '%', '']).toContain(unit);
+			expect(limits.min <= 1 && limits.max > 0).toBe(true);
 			expect(places.length * meter.length).toBeGreaterThan(0);
 		}
 		expect(QUANTITIES.filter(isStringQuantity)).toEqual([...STRING_QUANTITIES]);

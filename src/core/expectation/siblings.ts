@@ -125,7 +125,7 @@ function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): 
 			light: shift.light + hold * move.light,
 			heat: shift.heat + hold * move.heat
 		});
-		if (Math.abs(move.light) < 1e-6 && Math.abs(move.heat) < 1e-4) break;
+		if (Math.abs(move.light) < 2e-5 && Math.abs(move.heat) < 2e-3) break;
 	}
 	const { items, information } = normalEquations(readings, prior, shift);
 	return { shift, information, items };

@@ -96,12 +96,12 @@ function allDead(groups: readonly SiblingGroup[]): string[] {
 	const words: string[] = [];
 	if (dead('volts')) {
 		words.push(
-			'No string that was read gives volts. Look first at what they share: where the meter stands, a disconnect, rapid shutdown and its supply. This version does not weigh those, so the causes take each string for itself.'
+			'No string that was read gives volts. Look first at what they share: where the meter stands, a disconnect, rapid shutdown and its supply.'
 		);
 	}
 	if (dead('running')) {
 		words.push(
-			'No string that was read carries current. Look first at what they share: the inverter, its AC side, its DC disconnect, the clamp. This version does not weigh those, so the causes take each string for itself.'
+			'No string that was read carries current. Look first at what they share: the inverter, its AC side, its DC disconnect, the clamp.'
 		);
 	}
 	return words;

@@ -76,13 +76,13 @@ function severities(
 const ohms = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
 const lightLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
 
-const RESISTANCES = severities(logSteps(0.3, 20, 12), () => 1, ohms);
+const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, ohms);
 
 /** Small losses are met more often than large ones. */
-const DIRT = severities(logSteps(0.03, 0.5, 12), (loss) => 1 / (0.1 + loss), lightLost);
+const DIRT = severities(logSteps(0.03, 0.5, 10), (loss) => 1 / (0.1 + loss), lightLost);
 
 const AGED = severities(
-	logSteps(0.06, 0.75, 10),
+	logSteps(0.06, 0.75, 8),
 	() => 1,
 	(loss) => `about ${Math.round(100 * loss)} % of its current`
 );
@@ -101,7 +101,7 @@ function shades(): [Severity, ...Severity[]] {
 		{ second: 15, share: 0.12, words: 'about five modules' },
 		{ second: 24, share: 0.08, words: 'about eight modules' }
 	];
-	const levels = [0.12, 0.22, 0.35, 0.5, 0.7, 0.9];
+	const levels = [0.13, 0.27, 0.45, 0.68, 0.9];
 	return counts.flatMap(({ second, share, words }) =>
 		levels.map((size) => ({
 			size,
@@ -350,7 +350,7 @@ export const CATALOGUE: readonly Fault[] = [
 		family: 'record',
 		spread: 'string',
 		found: always,
-		severities: otherTypes([0.84, 0.9, 0.95, 1, 1.05, 1.11, 1.18], [0.84, 0.92, 1, 1.08, 1.18]),
+		severities: otherTypes([0.84, 0.91, 1, 1.09, 1.18], [0.84, 0.92, 1, 1.08, 1.18]),
 		inject: (circuit, { size, second = 1 }) => ({
 			...circuit,
 			modules: circuit.modules.map((run) => ({

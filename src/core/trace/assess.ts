@@ -23,12 +23,16 @@ import type { Scope } from './scope';
 import { scopesOf } from './scopes';
 import { untestedWords } from './untested';
 
-/** Everything Zembo says of a visit: expected values, verdicts, causes, and what was not tested. */
-export interface Assessment extends Omit<Expectations, 'siblingGroups'> {
+/** What is said of every reading by itself: expected values and verdicts. */
+export interface Judgement extends Omit<Expectations, 'siblingGroups'> {
 	/** What is said of every other reading, by its limit. */
 	readonly limits: readonly LimitVerdict[];
 	/** What the plain 5 % rule would say, by place. */
 	readonly plain: Readonly<Record<string, PlainRule>>;
+}
+
+/** Everything Zembo says of a visit: expected values, verdicts, causes, and what was not tested. */
+export interface Assessment extends Judgement {
 	/** Best first; among them "healthy", that nothing is wrong that these readings can show. */
 	readonly causes: readonly Cause[];
 	/** Why there are no causes; null where there are. */
@@ -52,6 +56,25 @@ export interface Traced {
 const DOUBTFUL = 0.15;
 
 /**
+ * The first part of {@link assess}, which is there many times sooner: the verdicts, so that a figure is
+ * judged before the next is typed.
+ */
+export function judge(record: ArrayRecord, entered: Visit): Judgement {
+	return judged(record, sinceRepairs(record, entered)).judgement;
+}
+
+function judged(record: ArrayRecord, visit: Visit) {
+	const expected = expectReadings(record, visit);
+	const { siblingGroups, ...rest } = expected;
+	const judgement: Judgement = {
+		...rest,
+		limits: judgeByLimits(record, visit, expected),
+		plain: Object.fromEntries(plainRule(record, standingReadings(visit)))
+	};
+	return { judgement, siblingGroups };
+}
+
+/**
  * The one assessment: browser, server and command line call this and nothing else.
  *
  * @param record the array as recorded, in the revision the visit points at
@@ -60,13 +83,7 @@ const DOUBTFUL = 0.15;
  */
 export function assess(record: ArrayRecord, entered: Visit): Assessment {
 	const visit = sinceRepairs(record, entered);
-	const expected = expectReadings(record, visit);
-	const { siblingGroups, ...rest } = expected;
-	const expectations = {
-		...rest,
-		limits: judgeByLimits(record, visit, expected),
-		plain: Object.fromEntries(plainRule(record, standingReadings(visit)))
-	};
+	const { judgement: expectations, siblingGroups } = judged(record, visit);
 	const untested = untestedWords(record, visit);
 	const traced = traceGroups(record, visit, siblingGroups);
 	if (traced.length === 0) {

@@ -31,8 +31,11 @@ export function wrongDensity(measured: number, { value, sigma, scale }: Foretold
 	if (value === null) return 0;
 	const { rate, shares } = WRONG_READING;
 	const anything = shares.anything * flat(scale);
-	// Near a prediction of nothing the shapes fall together; only the flat part is then of use.
-	if (Math.abs(value) <= 5 * sigma) return rate * anything;
+	// Near a prediction of nothing the shapes fall together, and a figure that fits has none of them; only
+	// the flat part is then of use.
+	if (Math.abs(value) <= 5 * sigma || Math.abs(measured - value) < 3 * sigma) {
+		return rate * anything;
+	}
 	const shaped =
 		shares.sign * density(measured + value, sigma) +
 		shares.tenfold * density(measured - 10 * value, 10 * sigma) +

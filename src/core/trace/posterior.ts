@@ -12,7 +12,7 @@ import {
 } from './located';
 import { foretellAt, type Here } from './foretell-at';
 import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
-import { shiftGrid } from './shift-grid';
+import { shiftGrid, type GridPoint } from './shift-grid';
 import { classTable, tableKey, type ClassTable } from './string-table';
 import type { StringClass } from './string-class';
 import type { Scope, ScopeForetells } from './scope';
@@ -73,6 +73,8 @@ export interface GroupPosterior {
 
 /** Share of the posterior below which a grid point is left out. */
 const NEGLIGIBLE = 1e-7;
+/** By so much in ln the middle of an answer may lie behind the best one's, and still be looked at. */
+const FAR_BEHIND = 14;
 
 /** A string's readings as numbers, each with its table. */
 interface Item {
@@ -190,44 +192,15 @@ export function groupPosterior(
 		const sound = soundWeight(evidence);
 		return classes.map((one) => weighLocated(one, evidence, sound));
 	});
-	const points = group.estimates.flatMap((estimate) => {
-		const tables: ClassTable[] = [];
-		const known = new Map<string, number>();
-		const items = cases.map(({ string, classes, readings }) =>
-			readings.map(({ item, atVolts, voltsDoubt, repeated }): Item => {
-				const key = `${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}`;
-				let table = known.get(key);
-				if (table === undefined) {
-					const { quantity } = item.reading;
-					table =
-						tables.push(
-							classTable(group, string, classes, quantity, atVolts, estimate.shift, voltsDoubt)
-						) - 1;
-					known.set(key, table);
-				}
-				const about = tables[table]!.atVolts;
-				const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
-				return { measured: item.measured, table, voltsOff, repeated, id: item.reading.id };
-			})
-		);
-		const foretell = scopes.map((scope) => scope.foretell(group, estimate.shift));
-		return shiftGrid([estimate]).map((point) => {
-			const light = point.light - estimate.shift.light;
-			const heat = point.heat - estimate.shift.heat;
-			const strings = cases.map(({ classes }, s) =>
-				weighString(classes, items[s]!, located[s]!, tables, light, heat)
-			);
-			const shared = weighScopes(scopes, foretell, cases, located, strings, { light, heat });
-			const priors = logSharedPriors(point, group.doubt, cleaningGain);
-			const prior = logSum(Object.values(priors));
-			const log =
-				point.logArea +
-				prior +
-				strings.reduce((sum, { total }) => sum + Math.log(total), 0) +
-				Math.log(shared.factor);
-			return { point, strings, shared, priors, prior, log };
-		});
-	});
+	const prepared = group.estimates.map((estimate) =>
+		pointWeigher(group, cases, scopes, located, estimate.shift, cleaningGain)
+	);
+	// An answer whose middle is next to impossible beside another's is not looked at all round.
+	const middles = group.estimates.map(({ shift }, e) => prepared[e]!({ ...shift, logArea: 0 }).log);
+	const likeliest = Math.max(...middles);
+	const points = group.estimates.flatMap((estimate, e) =>
+		middles[e]! < likeliest - FAR_BEHIND ? [] : shiftGrid([estimate]).map(prepared[e]!)
+	);
 
 	const all = logSum(points.map(({ log }) => log));
 	// Points that weigh next to nothing are left out of every average.
@@ -254,57 +227,114 @@ export function groupPosterior(
 				p.shared.none *
 				p.strings.reduce((product, { wholeAndRight }) => product * wholeAndRight, 1)
 		),
-		strings: cases.map((one, s) => stringPosterior(one, s, located[s]!, heavy, average))
+		strings: cases.map((one, s) => stringPosterior(one, s, located[s]!, heavy))
 	};
 }
 
-type Point = {
-	readonly weight: number;
+/** What one light and heat make of everything. */
+interface Point {
+	readonly point: GridPoint;
 	readonly strings: readonly StringWeight[];
 	readonly shared: ScopeWeights;
-};
+	/** ln of the shared causes' priors, each and summed. */
+	readonly priors: Readonly<Record<SharedCause, number>>;
+	readonly prior: number;
+	/** ln of the point's weight. */
+	readonly log: number;
+}
+
+type HeavyPoint = Point & { readonly weight: number };
+
+/** Solves every class once about a shift, and weighs any point near it. */
+function pointWeigher(
+	group: SiblingGroup,
+	cases: readonly StringCase[],
+	scopes: readonly Scope[],
+	located: readonly (readonly LocatedWeight[] | null)[],
+	centre: Shift,
+	cleaningGain: number | null
+): (point: GridPoint) => Point {
+	const tables: ClassTable[] = [];
+	const known = new Map<string, number>();
+	const items = cases.map(({ string, classes, readings }) =>
+		readings.map(({ item, atVolts, voltsDoubt, repeated }): Item => {
+			const key = `${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}`;
+			let table = known.get(key);
+			if (table === undefined) {
+				const { quantity } = item.reading;
+				table =
+					tables.push(classTable(group, string, classes, quantity, atVolts, centre, voltsDoubt)) -
+					1;
+				known.set(key, table);
+			}
+			const about = tables[table]!.atVolts;
+			const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
+			return { measured: item.measured, table, voltsOff, repeated, id: item.reading.id };
+		})
+	);
+	const foretell = scopes.map((scope) => scope.foretell(group, centre));
+	return (point) => {
+		const light = point.light - centre.light;
+		const heat = point.heat - centre.heat;
+		const strings = cases.map(({ classes }, s) =>
+			weighString(classes, items[s]!, located[s]!, tables, light, heat)
+		);
+		const shared = weighScopes(scopes, foretell, cases, located, strings, { light, heat });
+		const priors = logSharedPriors(point, group.doubt, cleaningGain);
+		const prior = logSum(Object.values(priors));
+		const log =
+			point.logArea +
+			prior +
+			strings.reduce((sum, { total }) => sum + Math.log(total), 0) +
+			Math.log(shared.factor);
+		return { point, strings, shared, priors, prior, log };
+	};
+}
 
 function stringPosterior(
 	one: StringCase,
 	s: number,
 	located: readonly LocatedWeight[] | null,
-	heavy: readonly Point[],
-	average: (value: (point: Point) => number) => number
+	heavy: readonly HeavyPoint[]
 ): StringPosterior {
 	const { classes, readings } = one;
+	const chances = new Float64Array(classes.length);
+	const best = new Float64Array(classes.length);
+	const wrongChances = new Float64Array(readings.length);
 	// Where something shared is at fault the string itself is taken to be whole.
-	const held = average((p) => p.shared.held[s]!);
+	let held = 0;
+	for (const { weight, shared, strings } of heavy) {
+		const { densities, total, wrong } = strings[s]!;
+		const free = 1 - shared.held[s]!;
+		held += weight * shared.held[s]!;
+		const share = (weight * free) / total;
+		for (let c = 0; c < chances.length; c++) {
+			const density = densities[c]!;
+			chances[c]! += share * density;
+			if (density > best[c]!) best[c] = density;
+		}
+		for (let r = 0; r < wrongChances.length; r++) wrongChances[r]! += weight * free * wrong[r]!;
+	}
 	const weighed = classes.map((of, c): Weighed => {
-		const factor = of.prior * (located?.[c]!.mean ?? 1);
-		const probability = average((p) => {
-			const { densities, total } = p.strings[s]!;
-			return (1 - p.shared.held[s]!) * ((factor * densities[c]!) / total);
-		});
-		let best = 0;
-		for (const p of heavy) best = Math.max(best, p.strings[s]!.densities[c]!);
-		const at = located?.[c]!.at ?? [];
-		const sum = at.reduce((total, weight) => total + weight, 0);
+		const weight = located?.[c];
+		const probability = chances[c]! * of.prior * (weight?.mean ?? 1);
+		const at = weight?.at ?? [];
+		const sum = at.reduce((total, share) => total + share, 0);
 		return {
 			of,
 			probability: c === 0 ? probability + held : probability,
-			bestLog: Math.log(best) + Math.log(located ? bestOf(located[c]!) : 1),
-			places: at.map((weight) => (sum > 0 ? weight / sum : 1 / at.length))
+			bestLog: Math.log(best[c]!) + Math.log(weight ? bestOf(weight) : 1),
+			places: at.map((share) => (sum > 0 ? share / sum : 1 / at.length))
 		};
 	});
-	const wrong = new Map<string, number>();
-	readings.forEach(({ item }, r) =>
-		wrong.set(
-			item.reading.id,
-			average((p) => (1 - p.shared.held[s]!) * p.strings[s]!.wrong[r]!)
-		)
-	);
+	const wrong = new Map(readings.map(({ item }, r) => [item.reading.id, wrongChances[r]!]));
 	for (const reading of one.located?.readings ?? []) {
 		wrong.set(reading.id, wrongLocated(reading, one.located!, weighed));
 	}
 	return { case: one, classes: weighed, held, wrongReading: wrong };
 }
 
-const bestOf = ({ at, mean }: LocatedWeight) => (at.length > 0 ? Math.max(...at) : mean);
+const bestOf = ({ at, mean }: LocatedWeight) => (at.length > 0 ? Math.max(...at, 1e-300) : mean);
 
 /** Chance that a reading at one place is wrong, over all that the string may be. */
 function wrongLocated(

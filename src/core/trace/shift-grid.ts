@@ -6,17 +6,17 @@ export interface GridPoint extends Shift {
 }
 
 /** Standard uncertainties from one point to the next, and steps from the middle to each side. */
-const SPACING = 1.3;
-const STEPS = 3;
+const SPACING = 1.5;
+const STEPS = 2;
 
-/** Steps along both axes; the far corners, with 1e-4 of a normal density between them, are left out. */
+/** Steps along both axes; the corners, with 1e-4 of a normal density between them, are left out. */
 const OFFSETS = Array.from({ length: 2 * STEPS + 1 }, (_, i) => i - STEPS)
 	.flatMap((i, _, all) => all.map((j) => [i, j] as const))
-	.filter(([i, j]) => i * i + j * j <= 10);
+	.filter(([i, j]) => i * i + j * j <= 5);
 
 /**
  * A grid over effective light and heat, laid along the axes of the readings' own covariance about
- * each answer they allow. At its spacing the trapezoid rule on a normal density is exact to 2e-5
+ * each answer they allow. At its spacing the trapezoid rule on a normal density is exact to 3e-4 along each
  * (2 exp(-2 pi^2/h^2)), and 2e-4 of it lies outside.
  */
 export function shiftGrid(estimates: readonly SharedEstimate[]): GridPoint[] {

@@ -37,7 +37,7 @@ const PAIRS: readonly (readonly [StringFaultCode, StringFaultCode])[] = (
 	)
 );
 /** Of the second fault of a pair so many sizes are weighed, spread over its range. */
-const PAIR_SIZES = 3;
+const PAIR_SIZES = 2;
 
 /** Chance that a string has a fault of a code at all. */
 function priorOf(fault: Fault, string: StringRecord, type: ModuleType, rates: FaultRates): number {

@@ -14,7 +14,7 @@ const REST = { amps: 0.06, voltsShare: 0.008 };
 const STEP = { light: 0.02, heat: 2 };
 
 /** Half of the step from one other type to the next, as a standard deviation, relative. */
-const OTHER_TYPE_GAP = { volts: 0.026, amps: 0.018 };
+const OTHER_TYPE_GAP = { volts: 0.026, amps: 0.026 };
 
 /** What every class of a string foretells of one reading about one shift: value and slopes, [classes]. */
 export interface ClassTable {

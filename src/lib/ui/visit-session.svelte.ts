@@ -17,7 +17,7 @@ import type {
 import { standingSafety } from '$core/rules/making-safe/progress';
 import type { Task } from '$core/rules/making-safe/step';
 import type { Assessment } from '$core/trace/assess';
-import { assessInWorker } from '$lib/workers/assess';
+import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
 import type { VisitEvent } from '$core/document/visit-event';
 import { sendJson } from './send-json';
 
@@ -91,6 +91,8 @@ export class VisitSession {
 	hint = $state<string | null>(null);
 	/** The server's clock, ms since 1970: this machine's, carried by what they differ. */
 	now = $state(0);
+	/** Whether causes and next tests are being worked out anew. */
+	tracing = $state(false);
 	/** Whether what others store is heard. */
 	hearing = $state(false);
 	#clockAhead = 0;
@@ -268,7 +270,11 @@ export class VisitSession {
 			}));
 		});
 		for (let round = 0; round < WARM_ROUNDS; round++) {
-			await assessInWorker().assess(record, { ...visit, conditions, readings, withdrawals: [] });
+			const shown = { ...visit, conditions, readings, withdrawals: [] };
+			await Promise.all([
+				judgeInWorker().judge(record, shown),
+				assessInWorker().assess(record, shown)
+			]);
 		}
 	}
 
@@ -350,8 +356,8 @@ export class VisitSession {
 	async #put(reading: Reading): Promise<boolean> {
 		const { record, visit } = this.document;
 		const tried = { ...visit, readings: [...visit.readings, reading] };
-		const assessment = await assessInWorker().assess(record, tried);
-		const place = assessment.places.find(({ key }) => key === keyOf(reading));
+		const judgement = await judgeInWorker().judge(record, tried);
+		const place = judgement.places.find(({ key }) => key === keyOf(reading));
 		const question = reading.confirmed
 			? null
 			: questionBeforeStoring(
@@ -369,7 +375,8 @@ export class VisitSession {
 		this.hint = entryHint(reading, place?.expected?.value ?? null, others);
 		this.storing = new Set([...this.storing, reading.id]);
 		this.document = { ...this.document, visit: tried };
-		this.assessment = assessment;
+		this.assessment = { ...this.assessment, ...judgement };
+		void this.#traceAnew();
 		void this.#store(reading);
 		return true;
 	}
@@ -404,7 +411,28 @@ export class VisitSession {
 	async #adopt(change: Partial<VisitDocument['visit']>): Promise<void> {
 		const visit = { ...this.document.visit, ...change };
 		this.document = { ...this.document, visit };
-		this.assessment = await assessInWorker().assess(this.document.record, visit);
+		const { record } = this.document;
+		const judgement = await judgeInWorker().judge(record, visit);
+		// What came in meanwhile is judged by its own turn.
+		if (this.document.visit !== visit) return;
+		this.assessment = { ...this.assessment, ...judgement };
+		void this.#traceAnew();
+	}
+
+	/** Causes and next tests follow the verdicts; of entries in quick turn only the last is traced. */
+	async #traceAnew(): Promise<void> {
+		if (this.tracing) return;
+		this.tracing = true;
+		try {
+			for (let traced: Visit | null = null; traced !== this.document.visit;) {
+				const { record, visit } = this.document;
+				const assessment = await assessInWorker().assess(record, visit);
+				traced = visit;
+				if (visit === this.document.visit) this.assessment = assessment;
+			}
+		} finally {
+			this.tracing = false;
+		}
 	}
 
 	async #post(

@@ -13,11 +13,11 @@ import { VisitSession, type Entry } from './visit-session.svelte';
 /* The session against a server that answers as the real one does; the worker is the core itself. */
 
 vi.mock('$lib/workers/assess', async () => {
-	const { assess: inCore } = await import('$core/trace/assess');
+	const { assess: inCore, judge } = await import('$core/trace/assess');
+	type Asked = Parameters<typeof inCore>;
 	return {
-		assessInWorker: () => ({
-			assess: (...args: Parameters<typeof inCore>) => Promise.resolve(inCore(...args))
-		})
+		judgeInWorker: () => ({ judge: (...args: Asked) => Promise.resolve(judge(...args)) }),
+		assessInWorker: () => ({ assess: (...args: Asked) => Promise.resolve(inCore(...args)) })
 	};
 });
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { assess } from '$core/trace/assess';
+import { assess, judge } from '$core/trace/assess';
 
-const core = { assess };
+const core = { assess, judge };
 export type AssessWorker = typeof core;
 
 expose(core);

@@ -48,14 +48,16 @@ export function candidatesAt(
 ): Candidate[] {
 	const { id, moduleCount: n } = string;
 	const found: Candidate[] = [];
+	const switches = switchable(string);
+	const runs = usualState('operating-current', switches);
+	const states = new Map<Quantity, SwitchingState>();
+	const stateOf = (quantity: Quantity) => {
+		const state = states.get(quantity) ?? usualState(quantity, switches);
+		states.set(quantity, state);
+		return state;
+	};
 	const add = (place: Place, quantity: Quantity, running = false) =>
-		found.push({
-			place,
-			quantity,
-			state: running
-				? usualState('operating-current', switchable(string))
-				: usualState(quantity, switchable(string))
-		});
+		found.push({ place, quantity, state: running ? runs : stateOf(quantity) });
 	const sought = (key: string) =>
 		(SOUGHT as Readonly<Record<string, readonly string[]>>)[key]!.some((code) => inPlay.has(code));
 	const whole = stringPlace(id);

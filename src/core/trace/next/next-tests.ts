@@ -15,7 +15,7 @@ import { candidatesAt, type Candidate } from './candidates';
 import { entropy, informationOf, outcomesOf, type Outcome } from './information';
 import { possibleAt, type Possible } from './possible';
 import type { ProposedTest, TestOutcome } from './proposed-test';
-import { AT_REVERSED, DANGER, testFactsOf } from './test-facts';
+import { AT_REVERSED, DANGER, testFactsOf, type TestFacts } from './test-facts';
 
 /** Strings about which less than this is open are not asked, bit. */
 const OPEN_FROM = 0.12;
@@ -50,7 +50,7 @@ export function nextTests(basis: NextBasis): ProposedTest[] {
 		.sort((a, b) => b.open - a.open)
 		.slice(0, STRINGS_ASKED);
 	return asked
-		.flatMap(({ string, possible }) => testsOf(basis, string, possible).slice(0, KEPT))
+		.flatMap(({ string, possible }) => testsOf(basis, string, possible))
 		.sort((a, b) => b.score - a.score);
 }
 
@@ -65,6 +65,17 @@ function openAbout(string: StringPosterior, possible: readonly Possible[]): numb
 	return Math.max(doubts, sound > 0.9 ? 0 : entropy(possible.map((one) => one.probability)));
 }
 
+/** Codes with less chance at a string are not looked for place by place. */
+const IN_PLAY = 0.01;
+
+function chanceByCode(possible: readonly Possible[]): Map<string, number> {
+	const chances = new Map<string, number>();
+	for (const { code, probability } of possible) {
+		chances.set(code, (chances.get(code) ?? 0) + probability);
+	}
+	return chances;
+}
+
 function testsOf(
 	basis: NextBasis,
 	string: StringPosterior,
@@ -73,27 +84,47 @@ function testsOf(
 	const { record, standing } = basis;
 	const { case: one } = string;
 	const inPlay = new Set(
-		possible.filter(({ probability }) => probability > 0).map(({ code }) => code as string)
+		[...chanceByCode(possible)].filter(([, chance]) => chance > IN_PLAY).map(([code]) => code)
 	);
 	const build = { string: one.string, type: one.type };
-	const found: ProposedTest[] = [];
+	const drafts: Draft[] = [];
 	for (const candidate of candidatesAt(record, build, inPlay)) {
-		const key = placeKey(candidate.place, candidate.quantity);
-		const before = standing.get(key);
-		const test = before
-			? retake(basis, string, candidate, before)
+		const facts = testFactsOf(candidate.quantity, candidate.place);
+		if (!facts) continue;
+		const before = standing.get(placeKey(candidate.place, candidate.quantity));
+		const draft = before
+			? retake(string, candidate, before)
 			: measured(basis, string, possible, candidate);
-		if (test) found.push(test);
+		if (!draft) continue;
+		const score = draft.information / (facts.minutes * DANGER[facts.exposure]);
+		drafts.push({ ...draft, candidate, facts, score });
 	}
-	return variedOf(found.sort((a, b) => b.score - a.score));
+	// Only what is kept is put in words.
+	return variedOf(drafts.sort((a, b) => b.score - a.score))
+		.slice(0, KEPT)
+		.map((draft) => proposed(basis, string, draft));
+}
+
+/** A test before it is put in words. */
+interface Draft extends Telling {
+	readonly candidate: Candidate;
+	readonly facts: TestFacts;
+	readonly score: number;
+}
+
+/** What a test is expected to tell, and its outcomes when they are asked for. */
+interface Telling {
+	readonly information: number;
+	readonly again: boolean;
+	readonly outcomes: () => readonly TestOutcome[];
 }
 
 /** So many of one kind are kept: the third stretch of a string tells nobody more than the first two. */
 const OF_ONE_KIND = 2;
 
-function variedOf(tests: readonly ProposedTest[]): ProposedTest[] {
+function variedOf(drafts: readonly Draft[]): Draft[] {
 	const kept = new Map<string, number>();
-	return tests.filter(({ quantity, place }) => {
+	return drafts.filter(({ candidate: { quantity, place } }) => {
 		const kind = `${quantity}/${place.kind}`;
 		const count = (kept.get(kind) ?? 0) + 1;
 		kept.set(kind, count);
@@ -102,17 +133,12 @@ function variedOf(tests: readonly ProposedTest[]): ProposedTest[] {
 }
 
 /** A figure that is wrong by some chance: taken again it shows whether it was. */
-function retake(
-	basis: NextBasis,
-	string: StringPosterior,
-	candidate: Candidate,
-	before: Reading
-): ProposedTest | null {
+function retake(string: StringPosterior, candidate: Candidate, before: Reading): Telling | null {
 	const wrong = string.wrongReading.get(before.id) ?? 0;
 	const information = entropy([wrong, 1 - wrong]);
 	if (information < 4 * WORTH_TAKING) return null;
 	const { unit } = QUANTITY_FACTS[candidate.quantity];
-	return proposed(basis, string, candidate, information, true, [
+	const outcomes = [
 		{
 			words: 'The first figure was wrong and is replaced',
 			probability: wrong,
@@ -127,7 +153,8 @@ function retake(
 			high: before.value,
 			leaves: []
 		}
-	]);
+	];
+	return { information, again: true, outcomes: () => outcomes };
 }
 
 function measured(
@@ -135,47 +162,63 @@ function measured(
 	string: StringPosterior,
 	possible: readonly Possible[],
 	candidate: Candidate
-): ProposedTest | null {
-	const foretold = possible.map((one) => foretell(basis, string, candidate, one));
-	if (foretold.every((one) => one === null)) return null;
-	const weighed = possible.map(({ probability }, i) => ({
-		weight: foretold[i]?.value == null ? 0 : probability,
-		value: foretold[i]?.value ?? 0,
-		sigma: foretold[i]?.sigma ?? 1
-	}));
-	const outcomes = outcomesOf(weighed);
+): Telling | null {
+	const alike = new Map<number, { value: number; sigma: number; weight: number; of: number[] }>();
+	const foretell = foretellerOf(basis, string, candidate);
+	for (let index = 0; index < possible.length; index++) {
+		const one = possible[index]!;
+		const foretold = foretell(one);
+		if (!foretold || foretold.value === null) continue;
+		const { value, sigma } = foretold;
+		const key = Math.round(value * 1e4) + sigma;
+		const known = alike.get(key);
+		if (known) {
+			known.weight += one.probability;
+			known.of.push(index);
+		} else alike.set(key, { value, sigma, weight: one.probability, of: [index] });
+	}
+	// Most of what may be so shows the same at one place; it is one possibility there.
+	const distinct = [...alike.values()];
+	if (distinct.length < 2) return null;
+	const outcomes = outcomesOf(distinct);
 	const information = informationOf(outcomes);
 	if (information < WORTH_TAKING) return null;
-	return proposed(
-		basis,
-		string,
-		candidate,
+	return {
 		information,
-		false,
-		outcomes.map((outcome) => inWords(string, possible, candidate, outcome))
-	);
+		again: false,
+		outcomes: () =>
+			outcomes.map((outcome) => {
+				const of = outcome.of.flatMap((index) => distinct[index]!.of);
+				return inWords(string, possible, candidate, { ...outcome, of });
+			})
+	};
 }
 
-function foretell(
+/** Foretells one reading; of a whole string each class is solved once. */
+function foretellerOf(
 	{ posterior, atVolts }: NextBasis,
 	{ case: { string, here } }: StringPosterior,
-	{ place, quantity, state }: Candidate,
-	{ of, suspect }: Possible
-): Foretold | null {
+	{ place, quantity, state }: Candidate
+): (one: Possible) => Foretold | null {
 	if (place.kind !== 'string' || !isStringQuantity(quantity)) {
-		return foretellAt({ place, quantity, state }, suspect, here);
+		return ({ suspect }) => foretellAt({ place, quantity, state }, suspect, here);
 	}
 	const { group, best } = posterior;
 	const volts = quantity === 'operating-current' ? atVolts(string.id) : null;
-	if (quantity === 'operating-current' && volts === null) return null;
-	const prediction = predictUnder(of, group, string, quantity, volts, best);
-	return (
-		prediction && {
+	if (quantity === 'operating-current' && volts === null) return () => null;
+	const known = new Map<number, Foretold | null>();
+	return ({ of, index }) => {
+		const solved = known.get(index);
+		if (solved !== undefined) return solved;
+		const prediction = predictUnder(of, group, string, quantity, volts, best);
+		const foretold = prediction && {
 			value: prediction.value,
 			sigma: spreadOf(group, string, quantity, volts, prediction),
 			scale: 1
-		}
-	);
+		};
+		known.set(index, foretold);
+		return foretold;
+	};
 }
 
 const OHMS_ON_LOG = [
@@ -247,17 +290,11 @@ function mayBeReversed({ case: one, classes }: StringPosterior): boolean {
 function proposed(
 	{ record }: NextBasis,
 	posterior: StringPosterior,
-	candidate: Candidate,
-	information: number,
-	again: boolean,
-	outcomes: readonly TestOutcome[]
-): ProposedTest | null {
+	{ candidate, facts, information, score, again, outcomes }: Draft
+): ProposedTest {
 	const { string, type } = posterior.case;
-	const facts = testFactsOf(candidate.quantity, candidate.place);
-	if (!facts) return null;
 	const { exposure, minutes, how, cautions = [] } = facts;
-	const place = placeWords(record, candidate.place);
-	const title = facts.title.replace('{place}', place);
+	const title = facts.title.replace('{place}', placeWords(record, candidate.place));
 	return {
 		key: placeKey(candidate.place, candidate.quantity),
 		...candidate,
@@ -269,8 +306,8 @@ function proposed(
 		exposure,
 		minutes,
 		information,
-		score: information / (minutes * DANGER[exposure]),
-		outcomes: [...outcomes].sort((a, b) => b.probability - a.probability),
+		score,
+		outcomes: [...outcomes()].sort((a, b) => b.probability - a.probability),
 		makeSafeFirst: opensSomething(exposure) ? MAKE_SAFE_FIRST : null,
 		cautions: [
 			...new Set([

@@ -22,6 +22,10 @@
 		{#if again > 0}{again}
 			{again === 1 ? 'part has' : 'parts have'} failed again after a repair.{/if}
 	</p>
+	<p>
+		<a href={resolve('/sites/[site]/rates', { site: data.site.id })}>How often things fail here</a>:
+		what the tracing takes for usual before it has looked.
+	</p>
 	{#each parts as { key, entries, again: failedAgain } (key)}
 		<article>
 			<h2>

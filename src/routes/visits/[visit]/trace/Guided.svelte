@@ -88,7 +88,7 @@
 		{/if}
 	</section>
 
-	<section class="test" aria-label="Next test">
+	<section class="test" aria-label="Next test" aria-busy={session.tracing}>
 		{#if test}
 			<h3>{testKey === null ? 'The test that tells most' : 'Your choice of test'}</h3>
 			<TestNow {test} />

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { openBits, traceTableModule, type TableFault, type TableReading } from './table-module';
+
+const module = { sections: 3, voc: 40.6 };
+const section = (0.94 * module.voc) / 3;
+
+/** What such a module shows; sound where the fault does not touch it. */
+function shows(
+	fault: TableFault,
+	where: number,
+	quantity: TableReading['quantity'],
+	at: number
+): number {
+	const here = at === where;
+	switch (quantity) {
+		case 'leads':
+			if (fault === 'joint-open' || fault === 'section-and-diode-open') return 0;
+			return fault === 'joint-resistive' ? 3 * section : 2 * section;
+		case 'section':
+			return here && !fault.startsWith('joint') ? 0.1 : section;
+		case 'joint':
+			return here && fault === 'joint-open' ? 1e6 : here && fault === 'joint-resistive' ? 4 : 0.1;
+		case 'diode-reverse':
+			return here && fault === 'diode-shorted' ? 0.02 : 9.99;
+	}
+}
+
+describe('a module on a table', () => {
+	it.each<[TableFault, number]>([
+		['section-dead', 1],
+		['diode-shorted', 2],
+		['section-and-diode-open', 0],
+		['joint-open', 2],
+		['joint-resistive', 1]
+	])('%s at %i is found by the readings that are proposed', (fault, where) => {
+		const readings: TableReading[] = [];
+		let answer = traceTableModule(module, readings);
+		const open = openBits(answer);
+		while (
+			answer.possible[0]!.probability < 0.95 &&
+			answer.next.length > 0 &&
+			readings.length < 12
+		) {
+			const { quantity, at } = answer.next[0]!;
+			readings.push({ quantity, at, value: shows(fault, where, quantity, at) });
+			answer = traceTableModule(module, readings);
+		}
+		expect(answer.possible[0]).toMatchObject({ fault, at: where });
+		expect(readings.length).toBeLessThan(9);
+		expect(openBits(answer)).toBeLessThan(open);
+	});
+
+	it('that gives its volts is whole, as far as volts tell', () => {
+		const { possible } = traceTableModule(module, [
+			{ quantity: 'leads', at: 0, value: 3 * section },
+			...[0, 1, 2].map((at) => ({ quantity: 'section' as const, at, value: section }))
+		]);
+		expect(possible[0]!.fault).toBeNull();
+	});
+
+	it('says what the leads will show with the dead section bridged', () => {
+		const { bridged } = traceTableModule(module, [
+			{ quantity: 'leads', at: 0, value: 2 * section },
+			{ quantity: 'section', at: 1, value: 0.1 },
+			{ quantity: 'diode-reverse', at: 1, value: 9.99 }
+		]);
+		expect(bridged).toBeCloseTo(2 * section, 6);
+	});
+});

@@ -1,0 +1,214 @@
+import { rightDensity, wrongDensity, type Foretold } from './evidence';
+import { entropy, informationOf, outcomesOf } from './next/information';
+
+/*
+ * One module on a table, folding ones too: its sections in series, each with a diode across it, and the
+ * joints between them. Which section is dead, or which joint open, by volts, ohms and diode test.
+ */
+
+export const TABLE_FAULTS = [
+	'section-dead',
+	'diode-shorted',
+	'section-and-diode-open',
+	'joint-open',
+	'joint-resistive'
+] as const;
+export type TableFault = (typeof TABLE_FAULTS)[number];
+
+export const TABLE_READINGS = ['leads', 'section', 'joint', 'diode-reverse'] as const;
+export type TableQuantity = (typeof TABLE_READINGS)[number];
+
+/** A reading at the module: of its leads, or of a section or joint by number from the negative lead, from 0. */
+export interface TableReading {
+	readonly quantity: TableQuantity;
+	readonly at: number;
+	/** V, ohm (joint), V of a diode tester. */
+	readonly value: number;
+}
+
+/** What is known of the module before it is read. */
+export interface TableModule {
+	readonly sections: number;
+	/** Label Voc of the whole, V. */
+	readonly voc: number;
+}
+
+/** One thing that may be wrong, and where; null: whole. */
+export interface TablePossible {
+	readonly fault: TableFault | null;
+	readonly at: number;
+	readonly probability: number;
+}
+
+export interface TableTest {
+	readonly quantity: TableQuantity;
+	readonly at: number;
+	/** Expected, bit. */
+	readonly information: number;
+	readonly minutes: number;
+	/** Likeliest first: figures in the unit of the reading, and what they leave. */
+	readonly outcomes: readonly {
+		readonly low: number;
+		readonly high: number;
+		readonly probability: number;
+		readonly leaves: readonly TablePossible[];
+	}[];
+}
+
+export interface TableAnswer {
+	/** Likeliest first. */
+	readonly possible: readonly TablePossible[];
+	/** Best first. */
+	readonly next: readonly TableTest[];
+	/** Volts to be expected at the leads with the likeliest section bridged; null where none is to be. */
+	readonly bridged: number | null;
+}
+
+/** Chance per section or joint of a module that somebody brings to a table; judgement. */
+const RATES: Readonly<Record<TableFault, number>> = {
+	'section-dead': 0.06,
+	'diode-shorted': 0.05,
+	'section-and-diode-open': 0.02,
+	'joint-open': 0.04,
+	'joint-resistive': 0.02
+};
+/** Of the label's volts what a module in daylight shows, and how sure that is: heat and light are not known. */
+const SHARE = { value: 0.94, doubt: 0.05 };
+const MINUTES: Readonly<Record<TableQuantity, number>> = {
+	leads: 0.5,
+	section: 1,
+	joint: 1.5,
+	'diode-reverse': 2
+};
+const OVER_RANGE = 9.99;
+
+const placesOf = (fault: TableFault, { sections }: TableModule) =>
+	fault.startsWith('joint') ? sections + 1 : sections;
+
+function foretell(
+	{ quantity, at }: Pick<TableReading, 'quantity' | 'at'>,
+	fault: TableFault | null,
+	where: number,
+	{ sections, voc }: TableModule
+): Foretold {
+	const section = (SHARE.value * voc) / sections;
+	const scale = 1.3 * voc;
+	const here = where === at;
+	const volts = (value: number) => ({
+		value,
+		sigma: Math.hypot(SHARE.doubt * value, 0.02 * section),
+		scale
+	});
+	switch (quantity) {
+		case 'leads': {
+			if (fault === 'joint-open' || fault === 'section-and-diode-open') return volts(0);
+			const lost = fault === 'section-dead' || fault === 'diode-shorted' ? 1 : 0;
+			return volts((sections - lost) * section);
+		}
+		case 'section': {
+			const dead =
+				here &&
+				(fault === 'section-dead' ||
+					fault === 'diode-shorted' ||
+					fault === 'section-and-diode-open');
+			return volts(dead ? 0 : section);
+		}
+		case 'joint':
+			if (here && fault === 'joint-open') return { value: 6, sigma: 1, scale: 6 };
+			return here && fault === 'joint-resistive'
+				? { value: 0.5, sigma: 0.4, scale: 6 }
+				: { value: -1, sigma: 0.35, scale: 6 };
+		case 'diode-reverse':
+			return here && fault === 'diode-shorted'
+				? { value: 0.02, sigma: 0.04, scale: 10 }
+				: { value: OVER_RANGE, sigma: 0.5, scale: 10 };
+	}
+}
+
+const onScale = ({ quantity, value }: TableReading) =>
+	quantity === 'joint' ? Math.log10(Math.min(Math.max(value, 0.05), 1e8)) : value;
+
+/** Weighs everything that may be wrong with a module on a table, and what to read next. */
+export function traceTableModule(
+	module: TableModule,
+	readings: readonly TableReading[]
+): TableAnswer {
+	const all = [
+		{ fault: null, at: 0, weight: 1 },
+		...TABLE_FAULTS.flatMap((fault) =>
+			Array.from({ length: placesOf(fault, module) }, (_, at) => ({
+				fault,
+				at,
+				weight: RATES[fault]
+			}))
+		)
+	].map((one) => ({
+		...one,
+		weight: readings.reduce((product, reading) => {
+			const foretold = foretell(reading, one.fault, one.at, module);
+			const measured = onScale(reading);
+			return product * (rightDensity(measured, foretold) + wrongDensity(measured, foretold));
+		}, one.weight)
+	}));
+	const total = all.reduce((sum, { weight }) => sum + weight, 0);
+	const possible = all
+		.map(({ fault, at, weight }): TablePossible => ({ fault, at, probability: weight / total }))
+		.sort((a, b) => b.probability - a.probability);
+	const [first] = possible;
+	const bridging = first!.fault === 'section-dead' || first!.fault === 'section-and-diode-open';
+	return {
+		possible,
+		next: nextOf(module, readings, possible),
+		bridged: bridging ? SHARE.value * module.voc * (1 - 1 / module.sections) : null
+	};
+}
+
+/** A test that tells less than this is not worth the probes, bit. */
+const WORTH_TAKING = 0.03;
+
+function nextOf(
+	module: TableModule,
+	readings: readonly TableReading[],
+	possible: readonly TablePossible[]
+): TableTest[] {
+	const taken = new Set(readings.map(({ quantity, at }) => `${quantity}/${at}`));
+	const candidates = [
+		{ quantity: 'leads' as const, at: 0 },
+		...Array.from({ length: module.sections }, (_, at) => [
+			{ quantity: 'section' as const, at },
+			{ quantity: 'diode-reverse' as const, at }
+		]).flat(),
+		...Array.from({ length: module.sections + 1 }, (_, at) => ({ quantity: 'joint' as const, at }))
+	].filter(({ quantity, at }) => !taken.has(`${quantity}/${at}`));
+	return candidates
+		.map(({ quantity, at }): TableTest => {
+			const outcomes = outcomesOf(
+				possible.map((one) => {
+					const { value, sigma } = foretell({ quantity, at }, one.fault, one.at, module);
+					return { weight: one.probability, value: value ?? 0, sigma };
+				})
+			);
+			const shown = (value: number) => (quantity === 'joint' ? 10 ** value : value);
+			return {
+				quantity,
+				at,
+				minutes: MINUTES[quantity],
+				information: informationOf(outcomes),
+				outcomes: outcomes
+					.map(({ low, high, probability, of }) => ({
+						low: shown(low),
+						high: shown(high),
+						probability,
+						leaves: of.map((index) => possible[index]!)
+					}))
+					.sort((a, b) => b.probability - a.probability)
+			};
+		})
+		.filter(({ information }) => information >= WORTH_TAKING)
+		.sort((a, b) => b.information / b.minutes - a.information / a.minutes);
+}
+
+/** Bits that are still open about a module. */
+export function openBits({ possible }: Pick<TableAnswer, 'possible'>): number {
+	return entropy(possible.map(({ probability }) => probability));
+}
