@@ -34,6 +34,7 @@ export function answerTest(scenario: Scenario, test: ProposedTest, random: Rando
 	const { record, truth, visit } = scenario;
 	const { place, quantity } = test;
 	if (place.kind === 'part') return answerAtPart(scenario, test, random);
+	if (place.kind === 'array') return quantity === 'cleaning-gain' ? cleaned(scenario, random) : null;
 	if (!('string' in place)) return null;
 	const string = record.strings.find(({ id }) => id === place.string)!;
 	if (place.kind === 'string' && isStringQuantity(quantity)) {
@@ -47,6 +48,13 @@ export function answerTest(scenario: Scenario, test: ProposedTest, random: Rando
 	const foretold = foretellAt(test, suspectIn(scenario, string), hereIn(scenario, string));
 	if (!foretold || foretold.value === null) return null;
 	return drawn(foretold.value, 0.5 * foretold.sigma, quantity, random);
+}
+
+/** What cleaning one string gains where all are alike, %. */
+function cleaned({ truth }: Scenario, random: Random): number {
+	const dirt = truth.faults.find(({ code, strings }) => code === 'soiling' && strings.length > 1);
+	const lost = dirt?.size ?? 0;
+	return (100 * lost) / (1 - lost) + random.normal();
 }
 
 function drawn(

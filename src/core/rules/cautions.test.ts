@@ -3,10 +3,12 @@ import {
 	BLOWN_FUSE,
 	cautionsFor,
 	coldCeiling,
+	EARTH_FAULT,
 	MAKE_SAFE_FIRST,
 	OPEN_STRING,
 	opensSomething,
 	REVERSED_STRING,
+	standingCautions,
 	WHO_DECIDES,
 	type Exposure
 } from './cautions';
@@ -22,6 +24,20 @@ const said = (exposure: Exposure) =>
 	cautionsFor(exposure, 609)
 		.map(({ words }) => words)
 		.join(' ');
+
+describe('standing cautions', () => {
+	it('stand once for each danger among the causes, and not for others', () => {
+		const words = standingCautions([
+			'connector-open',
+			'module-open',
+			'earth-fault',
+			'soiling',
+			'connector-reversed'
+		]);
+		expect(words).toEqual([OPEN_STRING, EARTH_FAULT, REVERSED_STRING]);
+		expect(standingCautions(['shade'])).toEqual([]);
+	});
+});
 
 describe('cautions', () => {
 	it.each(EXPOSURES)(

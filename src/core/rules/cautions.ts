@@ -101,6 +101,27 @@ export const OPEN_STRING: Caution = {
 	source: 'common practice'
 };
 
+/** A conductor that touches metal. */
+export const EARTH_FAULT: Caution = {
+	words:
+		'Treat both poles and all metal as live to earth until measured. The earth-fault fuse is not replaced before the fault is found.',
+	source: 'common practice'
+};
+
+/** Cautions that stand while a cause is likely, whatever is done there. */
+const STANDING: Readonly<Record<string, Caution>> = {
+	'connector-reversed': REVERSED_STRING,
+	'module-open': OPEN_STRING,
+	'connector-open': OPEN_STRING,
+	'fuse-blown': BLOWN_FUSE,
+	'earth-fault': EARTH_FAULT
+};
+
+/** The cautions of the causes in play at one place, each once. */
+export function standingCautions(codes: readonly string[]): readonly Caution[] {
+	return [...new Set(codes.flatMap((code) => STANDING[code] ?? []))];
+}
+
 /** Highest factor of the cold-voltage table. */
 const COLDEST_FACTOR = 1.25;
 

@@ -9,7 +9,8 @@ import type { FaultRates } from '../faults/rates';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { fuseInCircuit, type ArrayRecord, type StringRecord } from '../record/record';
 import type { Here } from './foretell-at';
-import { earthEvidence, type LocatedEvidence } from './located';
+import { earthDensities } from './earth-evidence';
+import { earthReadOf, type LocatedEvidence } from './located';
 import type { JudgedReading, StringCase } from './posterior';
 import { classesOf } from './string-class';
 
@@ -140,9 +141,12 @@ const TO_EARTH: readonly Quantity[] = ['positive-to-earth', 'negative-to-earth']
 
 function evidenceOf(here: Here, own: readonly Reading[]): LocatedEvidence {
 	const modules = here.string.moduleCount;
+	const earthRead = earthReadOf(own);
+	const isRead = earthRead.positive !== null || earthRead.negative !== null;
 	return {
 		here,
 		readings: own.filter(({ quantity }) => !TO_EARTH.includes(quantity)),
-		earth: earthEvidence(own, here.moduleVolts * modules, modules)
+		earthRead,
+		earth: isRead ? earthDensities(earthRead, here.moduleVolts * modules, modules) : null
 	};
 }

@@ -164,7 +164,16 @@ describe('places', () => {
 		];
 		const fault = faultOf('connector-open');
 		const one = { faults: [{ fault, severity: fault.severities[0] }], prior: 1 };
-		const { at } = weighLocated(one, { here, readings, earth: null }, 1);
+		const { at } = weighLocated(
+			one,
+			{
+				here,
+				readings,
+				earth: null,
+				earthRead: { positive: null, negative: null }
+			},
+			1
+		);
 		const total = at.reduce((sum, weight) => sum + weight, 0);
 		const within = withinOf(
 			'joint',

@@ -1,7 +1,7 @@
 import type { Quantity } from '../expectation/quantity';
 import type { Reading } from '../expectation/visit';
 import type { Fault, StringFaultCode } from '../faults/fault';
-import { earthDensities, type EarthDensities } from './earth-evidence';
+import type { EarthDensities, EarthReading } from './earth-evidence';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { foretellAt, onScale, type Here } from './foretell-at';
 import type { StringClass } from './string-class';
@@ -13,6 +13,8 @@ export interface LocatedEvidence {
 	readonly readings: readonly Reading[];
 	/** Poles to earth; null where neither was read. */
 	readonly earth: EarthDensities | null;
+	/** The readings behind it. */
+	readonly earthRead: EarthReading;
 }
 
 /** Density of all located readings under a class: on average over its places, and at each of them. */
@@ -99,17 +101,9 @@ export function weighLocated(
 	return { mean: at.reduce((sum, weight) => sum + weight, 0) / Math.max(places, 1), at };
 }
 
-/** Earth readings of a string among its standing ones, weighed. */
-export function earthEvidence(
-	readings: readonly Reading[],
-	volts: number,
-	modules: number
-): EarthDensities | null {
+/** Both poles of a string to earth among its standing readings. */
+export function earthReadOf(readings: readonly Reading[]): EarthReading {
 	const read = (quantity: Reading['quantity']) =>
 		readings.find((reading) => reading.quantity === quantity)?.value ?? null;
-	const positive = read('positive-to-earth');
-	const negative = read('negative-to-earth');
-	return positive === null && negative === null
-		? null
-		: earthDensities({ positive, negative }, volts, modules);
+	return { positive: read('positive-to-earth'), negative: read('negative-to-earth') };
 }

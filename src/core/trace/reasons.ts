@@ -66,6 +66,8 @@ export function reasonsFor(
 		const reason = locatedReason(record, reading, weighed, posterior);
 		if (reason) found.push(reason);
 	}
+	const earth = earthReason(weighed, posterior);
+	if (earth) found.push({ reason: earth, weight: EARTH_FIRST });
 	return found.sort((a, b) => b.weight - a.weight).map(({ reason }) => reason);
 }
 
@@ -83,6 +85,26 @@ function weighing(
 			weighs: difference > SPEAKS ? 'for' : difference < -SPEAKS ? 'against' : 'neither',
 			words
 		}
+	};
+}
+
+/** Both poles together are the strongest reason of an earth fault. */
+const EARTH_FIRST = 1e3;
+
+/** How both poles to earth split the string's volts. */
+function earthReason(
+	{ of }: Weighed,
+	{ case: { located, string } }: StringPosterior
+): Reason | null {
+	const { positive, negative } = located?.earthRead ?? { positive: null, negative: null };
+	if (positive === null || negative === null) return null;
+	if (!of.faults.some(({ fault }) => fault.code === 'earth-fault')) return null;
+	const up = Math.abs(negative) / (Math.abs(positive) + Math.abs(negative));
+	const share = (up * string.moduleCount).toFixed(1);
+	return {
+		readingId: null,
+		weighs: 'for',
+		words: `${string.label} to earth: + ${amount(positive, 'V')}, - ${amount(negative, 'V')}. They split the string’s volts ${share} modules up from the negative end; through sound insulation both drift toward 0 V.`
 	};
 }
 

@@ -1,14 +1,13 @@
 <script lang="ts">
-	import type { Place } from '$core/expectation/place';
 	import { modulesPerDevice } from '$core/faults/fault';
 	import type { StringRecord } from '$core/record/record';
-	import { probePoints, type SuspectStretch } from './suspect-stretch';
+	import { probePoints, type ProbedReading, type SuspectStretch } from './suspect-stretch';
 
 	interface Props {
 		string: StringRecord;
 		suspect: SuspectStretch;
-		/** Where the next reading is taken. */
-		probe?: Place | null;
+		/** The next reading. */
+		probe?: ProbedReading | null;
 	}
 	let { string, suspect, probe = null }: Props = $props();
 
@@ -27,7 +26,8 @@
 	const each = $derived(modulesPerDevice(string));
 	const indices = $derived(Array.from({ length: n }, (_, i) => i));
 	const points = $derived(probe ? probePoints(probe, n) : null);
-	const atFuse = $derived(probe?.kind === 'fuse');
+	const atFuse = $derived(probe?.place.kind === 'fuse');
+	const clamped = $derived(probe?.quantity === 'operating-current');
 	const words = $derived(
 		suspect.span
 			? `suspect from module ${Math.floor(suspect.span[0]) + 1} to ${Math.ceil(suspect.span[1])} of ${n}`
@@ -83,7 +83,10 @@
 	{#if suspect.beyond}
 		<path d="M{switchX - 24} {Y - 20}v-7h44v7 M{switchX - 24} {Y + 14}v7h44v-7" class="bracket" />
 	{/if}
-	{#if points}
+	{#if clamped}
+		<ellipse cx={WIDTH - TAIL + 14} cy={Y} rx="7" ry="17" class="clamp" />
+		<path d="M{WIDTH - TAIL + 14} {Y - 17}V16" class="probe-lead" />
+	{:else if points}
 		{#each points as at, p (p)}
 			<path d="M{x(at) - 2.5} {Y}V16" class="probe-lead" />
 			<circle cx={x(at) - 2.5} cy={Y} r="6" class="probe" class:plus={p === 1} />
@@ -143,6 +146,12 @@
 		fill: var(--sheet);
 		stroke: var(--accent);
 		stroke-width: 3.4;
+	}
+
+	.clamp {
+		fill: none;
+		stroke: var(--accent);
+		stroke-width: 4;
 	}
 
 	.plus {

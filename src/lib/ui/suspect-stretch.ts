@@ -1,4 +1,5 @@
 import type { Place } from '$core/expectation/place';
+import type { Quantity } from '$core/expectation/quantity';
 import type { Cause, CauseMember } from '$core/trace/cause';
 
 /** What of a string's path is still suspect, in modules from its negative end. */
@@ -8,6 +9,12 @@ export interface SuspectStretch {
 	readonly fuse: boolean;
 	/** The disconnect or its side of the path. */
 	readonly beyond: boolean;
+}
+
+/** A reading as the drawing marks it. */
+export interface ProbedReading {
+	readonly place: Place;
+	readonly quantity: Quantity;
 }
 
 /** What of a string its drawing counts by. */
@@ -62,8 +69,21 @@ export function suspectStretch(causes: readonly Cause[], build: PathBuild): Susp
 	};
 }
 
+/** What is looked at, counted or clamped has no two probes. */
+const WITHOUT_PROBES: readonly Quantity[] = [
+	'operating-current',
+	'module-count',
+	'shade-seen',
+	'cleaning-gain',
+	'label-power'
+];
+
 /** Where the two probes of a reading go, in modules from the negative end; null where not on the modules. */
-export function probePoints(place: Place, modules: number): readonly [number, number] | null {
+export function probePoints(
+	{ place, quantity }: ProbedReading,
+	modules: number
+): readonly [number, number] | null {
+	if (WITHOUT_PROBES.includes(quantity)) return null;
 	switch (place.kind) {
 		case 'stretch':
 			return [place.from, place.to];

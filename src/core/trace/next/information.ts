@@ -16,7 +16,7 @@ export interface Outcome {
 }
 
 /** Figures this many standard uncertainties apart (of both together) are told apart. */
-const APART = 2.5;
+const APART = 2;
 /** One reading in a hundred is wrong and tells nothing. */
 const RELIABLE = 0.98;
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { resolve } from '$app/paths';
-	import { REVERSED_STRING } from '$core/rules/cautions';
+	import { REVERSED_STRING, standingCautions } from '$core/rules/cautions';
 	import { modulesPerDevice } from '$core/faults/fault';
 	import { isFound } from '$core/trace/found';
 	import CauseLine from '$lib/ui/CauseLine.svelte';
@@ -48,6 +48,16 @@
 	const ruledOut = $derived(
 		session.assessment.ruledOut.filter(({ stringId }) => stringId === string?.id)
 	);
+	/** A member with less of the doubt than this brings no caution of its own. */
+	const FEARED = 0.05;
+	const cautions = $derived(
+		standingCautions(
+			finding.causes
+				.flatMap(({ members }) => members)
+				.filter(({ probability }) => probability > FEARED)
+				.map(({ code }) => code)
+		)
+	);
 	const shared = $derived(finding.key === 'visit');
 	const suspectCode = $derived<string>(finding.causes[0]?.members[0].code ?? '');
 </script>
@@ -60,12 +70,18 @@
 		</h2>
 		{#if finding.where}<p class="where" data-where>{finding.where}</p>{/if}
 		{#if finding.perhaps}<p>{finding.perhaps}</p>{/if}
-		{#if finding.danger}
-			<p class="notice" data-kind="error" role="alert">{REVERSED_STRING.words}</p>
-		{/if}
+		{#each cautions as caution (caution.words)}
+			<p
+				class="notice"
+				data-kind={caution === REVERSED_STRING ? 'error' : undefined}
+				role={caution === REVERSED_STRING ? 'alert' : undefined}
+			>
+				{caution.words} <span class="soft">({caution.source})</span>
+			</p>
+		{/each}
 		<PossibleBar causes={finding.causes} />
 		{#if string && suspect}
-			<SuspectPath {string} {suspect} probe={test?.place ?? null} />
+			<SuspectPath {string} {suspect} probe={found ? null : test} />
 		{/if}
 		{#if test && !found}
 			<h3>What the next figure would mean</h3>
