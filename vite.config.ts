@@ -16,8 +16,9 @@ export default defineConfig({
 		assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined)
 	},
 	test: {
-		// Browser tests mostly wait for the page; each file has a server and a browser of its own.
-		maxWorkers: 2,
+		// Browser tests mostly wait for the page: three files at a time keep two cores busy. Each has a server
+		// and a browser of its own.
+		maxWorkers: 3,
 		projects: [
 			{
 				extends: true,

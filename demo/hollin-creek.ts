@@ -19,7 +19,7 @@ const id = idsOf(1);
 const ROOF = id(0x400);
 const PART = (n: number) => id(0x500 + n);
 
-export const HOLLIN_RECORD: ArrayRecord = {
+const record: ArrayRecord = {
 	...EMPTY_RECORD,
 	system: 'rapid-shutdown',
 	rules: {
@@ -122,7 +122,7 @@ export function hollinCreekVisit(): string {
 		reason: 'Taking over from the former operator'
 	};
 	const inspection = walk(
-		HOLLIN_RECORD,
+		record,
 		id,
 		visit.start,
 		visit.by,
@@ -151,7 +151,7 @@ export function hollinCreekVisit(): string {
 		},
 		{ 'bonding-ohms': 0.2, 'loss-of-mains': 0.5, insulation: 35 }
 	);
-	return inspectionVisit(SITE, id, HOLLIN_RECORD, visit, inspection);
+	return inspectionVisit(SITE, id, record, visit, inspection);
 }
 
 const SITE = {
@@ -255,7 +255,7 @@ export function hollinCreekReadings(day: keyof typeof HOLLIN_DAYS): string {
 	const planted = HOLLIN_DAYS[day];
 	const [reason, inverterSays] = WHY[day];
 	const ids = idsOfVisit(1 + Object.keys(HOLLIN_DAYS).indexOf(day));
-	return readingsVisit(SITE, ids, HOLLIN_RECORD, {
+	return readingsVisit(SITE, ids, record, {
 		...planted,
 		reason,
 		inverterSays,

@@ -3,12 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { readVisitDocument } from '$core/document/file';
 import { assess } from '$core/trace/assess';
 import { cardTable, PLANTED, saltmarshVisit } from './saltmarsh';
+import { VISITS } from './visits';
 
 const beside = (name: string) => readFileSync(new URL(name, import.meta.url), 'utf8');
 
 describe('the demo', () => {
-	it('holds the visit that its planted array gives, to the letter', () => {
-		expect(beside('./saltmarsh-2026-11-17.zembo-visit.json')).toBe(saltmarshVisit());
+	it.each(Object.entries(VISITS))('holds %s as its planted array gives it', (name, write) => {
+		expect(beside(`./${name}`)).toBe(write());
 	});
 
 	it('prints the card that its planted array gives', () => {

@@ -12,7 +12,6 @@ const STRING = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;
 const DESK = { width: 1280, height: 800, mobile: false };
 const PHONE = { width: 390, height: 844, mobile: true };
 const VIEWS = [
-	{ name: 'sites', path: '/', size: DESK },
 	{ name: 'site', path: SITE, size: DESK },
 	{ name: 'take-over', path: `${SITE}/take-over`, size: DESK },
 	{
@@ -35,7 +34,12 @@ const VIEWS = [
 	{ name: 'compare', path: `${VISIT}/compare`, size: DESK },
 	{ name: 'measure-sunlight', path: `${VISIT}/measure`, size: DESK, mode: 'sunlight' },
 	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE },
-	{ name: 'trace', path: `${VISIT}/trace`, size: DESK },
+	{ name: 'trace', path: `${VISIT}/trace?at=019a8000-0000-7000-8000-000000000011`, size: DESK },
+	{
+		name: 'put-right',
+		path: `${VISIT}/put-right?at=019a8000-0000-7000-8000-000000000014`,
+		size: DESK
+	},
 	{
 		name: 'string',
 		path: `${STRING}?light=3.all.30`,

@@ -47,6 +47,18 @@ export function isRightAbout(line: Cause, fault: HiddenFault, scenario: Scenario
 }
 
 /**
+ * Whether a mistake can be noticed at all: a figure at a string or a fuse that is not what it would have
+ * been anyway. The drift of a sound pole to earth may be any.
+ */
+function isNoticeable(id: string, { visit, exact }: Scenario): boolean {
+	const reading = visit.readings.find((one) => one.id === id)!;
+	if (reading.quantity === 'fuse-resistance') return reading.value > 5;
+	if (reading.quantity.endsWith('-to-earth')) return false;
+	const right = exact.get(id)!;
+	return Math.abs(reading.value - right) > 0.05 * Math.abs(right) + 0.5;
+}
+
+/**
  * Whether a line says something that is so.
  *
  * @param mild nothing that is hidden is large enough for the readings that were taken
@@ -54,7 +66,9 @@ export function isRightAbout(line: Cause, fault: HiddenFault, scenario: Scenario
 export function isRight(line: Cause, scenario: Scenario, mild: boolean): boolean {
 	const { truth, mistakes } = scenario;
 	const [{ code, place }] = line.members;
-	if (code === 'healthy') return mild && mistakes.size === 0;
+	if (code === 'healthy') {
+		return mild && ![...mistakes.keys()].some((id) => isNoticeable(id, scenario));
+	}
 	if (code === 'reading-wrong' && line.members.length === 1) {
 		return place.reading !== undefined && mistakes.has(place.reading);
 	}

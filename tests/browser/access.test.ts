@@ -38,6 +38,12 @@ const SCREENS = [
 	`${VISIT}/instruments`,
 	`${VISIT}/compare`,
 	`${VISIT}/trace`,
+	`${VISIT}/trace?mode=free`,
+	'/visits/019a8001-0000-7000-8000-000000003004/trace',
+	`${VISIT}/put-right?at=019a8000-0000-7000-8000-000000000014`,
+	`${SITE}/history`,
+	`${SITE}/rates`,
+	'/bench/module',
 	`${VISIT}/strings/019a8000-0000-7000-8000-000000000011?light=3.all.30&fault=module-missing&size=3&on=open`,
 	`${VISIT}/hand-over`
 ];

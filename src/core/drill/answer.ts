@@ -34,7 +34,8 @@ export function answerTest(scenario: Scenario, test: ProposedTest, random: Rando
 	const { record, truth, visit } = scenario;
 	const { place, quantity } = test;
 	if (place.kind === 'part') return answerAtPart(scenario, test, random);
-	if (place.kind === 'array') return quantity === 'cleaning-gain' ? cleaned(scenario, random) : null;
+	if (place.kind === 'array')
+		return quantity === 'cleaning-gain' ? cleaned(scenario, random) : null;
 	if (!('string' in place)) return null;
 	const string = record.strings.find(({ id }) => id === place.string)!;
 	if (place.kind === 'string' && isStringQuantity(quantity)) {

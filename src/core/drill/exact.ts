@@ -6,7 +6,7 @@ import { METER_RESISTANCE } from '../circuit/parts';
 import type { Truth } from './truth';
 
 /** Everything an ideal meter would show at one string. */
-export interface ExactString {
+interface ExactString {
 	readonly voc: number;
 	readonly isc: number;
 	readonly running: number;

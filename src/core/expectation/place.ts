@@ -8,14 +8,14 @@ export interface StringPlace {
 }
 
 /** One of a string's fuses. */
-export interface FusePlace {
+interface FusePlace {
 	readonly kind: 'fuse';
 	readonly string: string;
 	readonly pole: Pole;
 }
 
 /** One module, or one section of it. */
-export interface ModulePlace {
+interface ModulePlace {
 	readonly kind: 'module';
 	readonly string: string;
 	/** 1 at the negative end. */
@@ -25,7 +25,7 @@ export interface ModulePlace {
 }
 
 /** A run of modules between two joints of a string, from joint 0 below the first to joint n above the last. */
-export interface StretchPlace {
+interface StretchPlace {
 	readonly kind: 'stretch';
 	readonly string: string;
 	readonly from: number;
@@ -33,7 +33,7 @@ export interface StretchPlace {
 }
 
 /** One joint of a string: 0 is its negative home run, n its positive one. */
-export interface JointPlace {
+interface JointPlace {
 	readonly kind: 'joint';
 	readonly string: string;
 	readonly joint: number;

@@ -36,17 +36,17 @@ export const STRING_FAULT_CODES = [
 export type StringFaultCode = (typeof STRING_FAULT_CODES)[number];
 
 /** Faults of what several strings share. */
-export const SHARED_FAULT_CODES = [
-	'disconnect-open',
-	'rsd-no-signal',
-	'inverter-no-ac',
-	'strings-swapped',
-	'inverter-derating',
-	'mppt-mode-wrong',
-	'unequal-parallel',
-	'clipping'
-] as const satisfies readonly FaultCode[];
-export type SharedFaultCode = (typeof SHARED_FAULT_CODES)[number];
+export type SharedFaultCode = Extract<
+	FaultCode,
+	| 'disconnect-open'
+	| 'rsd-no-signal'
+	| 'inverter-no-ac'
+	| 'strings-swapped'
+	| 'inverter-derating'
+	| 'mppt-mode-wrong'
+	| 'unequal-parallel'
+	| 'clipping'
+>;
 
 /** Everything a cause may name: a fault, or the reading, the conditions, or nothing at all. */
 export type CauseCode =
@@ -67,7 +67,7 @@ export interface Severity {
  * What a fault leaves of a string in one switching state; null where the reading cannot be
  * foretold.
  */
-export type Injection = (
+type Injection = (
 	circuit: StringCircuit,
 	severity: Severity,
 	state: SwitchingState

@@ -64,7 +64,7 @@ export function inputVolts(
 }
 
 /** What located readings of a string are foretold from. */
-export function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringRecord): Here {
+function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringRecord): Here {
 	const module = moduleAtShift(group, group.estimates[0].shift);
 	return {
 		string,

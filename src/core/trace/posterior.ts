@@ -1,5 +1,5 @@
 import type { ModuleType, StringRecord } from '../record/record';
-import { modulesAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
+import type { GroupReading, SiblingGroup } from '../expectation/group';
 import type { Shift } from '../expectation/siblings';
 import type { Reading } from '../expectation/visit';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
@@ -405,9 +405,4 @@ function weighScopes(
 		scopes.reduce((sum, scope, i) => (scope.strings.includes(s) ? sum + chances[i]! : sum), 0)
 	);
 	return { factor, none: none / factor, chances, held };
-}
-
-/** Modules of the group at its best shift. */
-export function modulesAtBest({ group, best }: Pick<GroupPosterior, 'group' | 'best'>) {
-	return modulesAtShift(group, best);
 }

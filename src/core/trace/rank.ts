@@ -44,7 +44,7 @@ export function causesOf(basis: RankBasis): Cause[] {
 }
 
 /** Chance and places of every fault code of a string. */
-export function byCode({ classes }: StringPosterior): CodeWeight[] {
+function byCode({ classes }: StringPosterior): CodeWeight[] {
 	const weights = new Map<string, { fault: Fault; items: Weighed[] }>();
 	for (const item of classes) {
 		for (const { fault } of item.of.faults) {

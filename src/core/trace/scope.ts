@@ -18,7 +18,7 @@ export type ScopeForetells = (
 ) => Foretold;
 
 /** Where a scope's fault sits. */
-export interface ScopePlace {
+interface ScopePlace {
 	readonly input?: string;
 	readonly strings?: readonly string[];
 	readonly part?: string;

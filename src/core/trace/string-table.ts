@@ -33,7 +33,7 @@ export interface ClassTable {
 }
 
 /** The string as a class leaves it, in one switching state; null where nothing can be foretold. */
-export function circuitUnder(
+function circuitUnder(
 	{ faults }: Pick<StringClass, 'faults'>,
 	whole: StringCircuit,
 	state: SwitchingState

@@ -6,7 +6,7 @@ import { entropy, informationOf, outcomesOf } from './next/information';
  * joints between them. Which section is dead, or which joint open, by volts, ohms and diode test.
  */
 
-export const TABLE_FAULTS = [
+const TABLE_FAULTS = [
 	'section-dead',
 	'diode-shorted',
 	'section-and-diode-open',
@@ -15,8 +15,7 @@ export const TABLE_FAULTS = [
 ] as const;
 export type TableFault = (typeof TABLE_FAULTS)[number];
 
-export const TABLE_READINGS = ['leads', 'section', 'joint', 'diode-reverse'] as const;
-export type TableQuantity = (typeof TABLE_READINGS)[number];
+export type TableQuantity = 'leads' | 'section' | 'joint' | 'diode-reverse';
 
 /** A reading at the module: of its leads, or of a section or joint by number from the negative lead, from 0. */
 export interface TableReading {

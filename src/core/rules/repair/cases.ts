@@ -10,7 +10,7 @@ import { retakesFor } from './kinds';
 import { stringsAt } from './since-repairs';
 
 /** A reading that is taken again after a repair. */
-export interface Retake {
+interface Retake {
 	readonly key: string;
 	readonly place: Place;
 	readonly quantity: Quantity;
@@ -36,7 +36,18 @@ export interface RepairCase {
 }
 
 /** Verdicts of everything that was read, by key. */
-export type Verdicts = ReadonlyMap<string, VerdictWord | null>;
+type Verdicts = ReadonlyMap<string, VerdictWord | null>;
+
+/** Verdicts of all readings, by band or by limit. */
+export function verdictsOf({
+	places,
+	limits
+}: {
+	readonly places: readonly { readonly key: string; readonly verdict: VerdictWord | null }[];
+	readonly limits: readonly { readonly key: string; readonly verdict: VerdictWord | null }[];
+}): Verdicts {
+	return new Map([...places, ...limits].map(({ key, verdict }) => [key, verdict] as const));
+}
 
 const codeKey = ({ place, code }: Pick<RepairEntry, 'place' | 'code'>) => {
 	// The quantity of a place key has no part in it.

@@ -7,7 +7,7 @@ import type { Reading, RepairEntry, Visit } from '../../expectation/visit';
 import { FAULT_CODES } from '../../faults/codes';
 import { unknownSpecs } from '../../record/part';
 import { assess } from '../../trace/assess';
-import { repairCases } from './cases';
+import { repairCases, verdictsOf } from './cases';
 import { partHistories } from './history';
 import { REPAIR_KINDS, repairKindsFor, retakesFor } from './kinds';
 import { sinceRepairs, stringsAt } from './since-repairs';
@@ -70,17 +70,7 @@ function retaken(visit: Visit, stringId: string, values: Partial<Record<Quantity
 	return { ...visit, readings: [...visit.readings, ...newer] };
 }
 
-const casesOf = (visit: Visit) => {
-	const { places, limits } = assess(record, visit);
-	return repairCases(
-		record,
-		visit,
-		new Map([
-			...places.map(({ key, verdict }) => [key, verdict] as const),
-			...limits.map(({ key, verdict }) => [key, verdict] as const)
-		])
-	);
-};
+const casesOf = (visit: Visit) => repairCases(record, visit, verdictsOf(assess(record, visit)));
 
 describe('what was read before a repair', () => {
 	const blown = visitOf({ record, faults: { A1: { code: 'fuse-blown' } } });

@@ -15,6 +15,7 @@
 	import Inspection from './Inspection.svelte';
 	import LimitsTable from './LimitsTable.svelte';
 	import RecordTables from './RecordTables.svelte';
+	import Repairs from './Repairs.svelte';
 	import Safety from './Safety.svelte';
 
 	const session = useVisit();
@@ -78,6 +79,7 @@
 	</header>
 
 	<Outcome assessment={session.assessment} {findings} />
+	<Repairs {session} />
 
 	<section>
 		<h2>Conditions</h2>

@@ -2,7 +2,7 @@
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import { FAULT_CODES, type FaultCode } from '$core/faults/codes';
-	import { repairCases } from '$core/rules/repair/cases';
+	import { repairCases, verdictsOf } from '$core/rules/repair/cases';
 	import { WHO_DECIDES } from '$core/rules/cautions';
 	import { causeWords } from '$core/trace/words';
 	import { findingsOf } from '$lib/ui/findings';
@@ -14,13 +14,7 @@
 	const session = useVisit();
 	const record = $derived(session.document.record);
 	const visit = $derived(session.document.visit);
-	const verdicts = $derived(
-		new Map([
-			...session.assessment.places.map(({ key, verdict }) => [key, verdict] as const),
-			...session.assessment.limits.map(({ key, verdict }) => [key, verdict] as const)
-		])
-	);
-	const cases = $derived(repairCases(record, visit, verdicts));
+	const cases = $derived(repairCases(record, visit, verdictsOf(session.assessment)));
 	const findings = $derived(
 		findingsOf(session.assessment, record).filter(({ causes }) =>
 			(FAULT_CODES as readonly string[]).includes(causes[0]!.members[0].code)
