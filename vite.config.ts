@@ -2,11 +2,25 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
 const core = fileURLToPath(new URL('./src/core', import.meta.url));
 
 /** The longest that a test may take on a busy machine, ms; none comes near it on a quiet one. */
 const CEILING = 120_000;
+
+/** Files that take longest begin first, so that none is left to run alone at the end. */
+const LONGEST = ['access-visits', 'led-visit', 'access-sites', 'hardship', 'conditions', 'visit'];
+const rankOf = ({ moduleId }: TestSpecification) => {
+	const at = LONGEST.findIndex((name) => moduleId.endsWith(`browser/${name}.test.ts`));
+	return at < 0 ? LONGEST.length : at;
+};
+class LongestFirst extends BaseSequencer {
+	override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+		const sorted = await super.sort(files);
+		return sorted.sort((a, b) => rankOf(a) - rankOf(b));
+	}
+}
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
@@ -16,9 +30,9 @@ export default defineConfig({
 		assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined)
 	},
 	test: {
-		// Browser tests mostly wait for the page: three files at a time keep two cores busy. Each has a server
-		// and a browser of its own.
-		maxWorkers: 3,
+		// Browser tests mostly wait for the page; each file has a server and a browser of its own.
+		maxWorkers: 2,
+		sequence: { sequencer: LongestFirst },
 		projects: [
 			{
 				extends: true,

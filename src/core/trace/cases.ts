@@ -8,10 +8,10 @@ import { isStringReading, type Reading } from '../expectation/visit';
 import type { FaultRates } from '../faults/rates';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { fuseInCircuit, type ArrayRecord, type StringRecord } from '../record/record';
-import type { Here } from './foretell-at';
+import type { Here } from './here';
 import { earthDensities } from './earth-evidence';
 import { earthReadOf, type LocatedEvidence } from './located';
-import type { JudgedReading, StringCase } from './posterior';
+import type { JudgedReading, StringCase } from './string-case';
 import { classesOf } from './string-class';
 
 /** Shares of the volts at the maximum and at open circuit between which an input can run at all. */

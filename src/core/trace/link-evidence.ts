@@ -3,7 +3,7 @@ import type { Reading } from '../expectation/visit';
 import { partsOf } from '../record/part';
 import type { ArrayRecord } from '../record/record';
 import type { Foretold } from './evidence';
-import { CLOSED_OHMS, OPEN_OHMS } from './foretell-at';
+import { CLOSED_OHMS, OPEN_OHMS } from './part-figures';
 import { densityOf } from './located';
 import type { ScopeLink, ScopeProbe } from './scope';
 

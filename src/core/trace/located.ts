@@ -3,7 +3,9 @@ import type { Reading } from '../expectation/visit';
 import type { Fault, StringFaultCode } from '../faults/fault';
 import type { EarthDensities, EarthReading } from './earth-evidence';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
-import { foretellAt, onScale, type Here } from './foretell-at';
+import { foretellAt } from './foretell-at';
+import type { Here } from './here';
+import { onScale } from './part-figures';
 import type { StringClass } from './string-class';
 import { placesOf } from './suspect';
 

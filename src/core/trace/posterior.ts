@@ -1,8 +1,6 @@
-import type { ModuleType, StringRecord } from '../record/record';
-import type { GroupReading, SiblingGroup } from '../expectation/group';
+import type { SiblingGroup } from '../expectation/group';
 import type { Shift } from '../expectation/siblings';
 import type { Reading } from '../expectation/visit';
-import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import {
 	chanceWrong,
 	soundWeight,
@@ -10,34 +8,15 @@ import {
 	type LocatedEvidence,
 	type LocatedWeight
 } from './located';
-import { foretellAt, type Here } from './foretell-at';
+import { foretellAt } from './foretell-at';
+import type { Scope } from './scope';
 import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
 import { shiftGrid, type GridPoint } from './shift-grid';
-import { classTable, tableKey, type ClassTable } from './string-table';
+import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
-import type { Scope, ScopeForetells } from './scope';
-
-/** A reading of a whole string with the volts that its running current is judged at. */
-export interface JudgedReading {
-	readonly item: GroupReading;
-	readonly atVolts: number | null;
-	/** Standard uncertainty of those volts beyond the meter's, V: more than 0 where they are not believed. */
-	readonly voltsDoubt: number;
-	/** By what a mistake is less likely for having been taken more than once with the same figure, 0 to 1. */
-	readonly repeated: number;
-}
-
-/** One string with all that is weighed of it. */
-export interface StringCase {
-	readonly string: StringRecord;
-	readonly type: ModuleType;
-	/** What readings at single places are foretold from. */
-	readonly here: Here;
-	readonly classes: readonly [StringClass, ...StringClass[]];
-	readonly readings: readonly JudgedReading[];
-	/** Readings at single places of it; null where there are none. */
-	readonly located: LocatedEvidence | null;
-}
+import { classTable, tableKey, type ClassTable } from './string-table';
+import { weighScopes, type ScopeWeights } from './weigh-scopes';
+import { weighString, type Item, type StringWeight } from './weigh-string';
 
 export interface Weighed {
 	readonly of: StringClass;
@@ -75,97 +54,6 @@ export interface GroupPosterior {
 const NEGLIGIBLE = 1e-7;
 /** By so much in ln the middle of an answer may lie behind the best one's, and still be looked at. */
 const FAR_BEHIND = 14;
-
-/** A string's readings as numbers, each with its table. */
-interface Item {
-	readonly measured: number;
-	readonly table: number;
-	readonly voltsOff: number;
-	readonly repeated: number;
-	readonly id: string;
-}
-
-/** What one light and heat make of a string's readings. */
-interface StringWeight {
-	/** Of all readings of the whole string under each class. */
-	readonly densities: Float64Array;
-	/** Priors times densities times located weight, summed. */
-	readonly total: number;
-	readonly wholeAndRight: number;
-	/** Per reading: its wrong share summed over the classes, of the total. */
-	readonly wrong: readonly number[];
-}
-
-/** Foretold values of a table at an offset from its middle, into the scratch given. */
-function valueAt(table: ClassTable, c: number, light: number, heat: number, volts: number): number {
-	return (
-		table.value[c]! +
-		table.perLight[c]! * light +
-		table.perHeat[c]! * heat +
-		table.perVolt[c]! * volts
-	);
-}
-
-const SCRATCH: { value: number | null; sigma: number; scale: number } = {
-	value: 0,
-	sigma: 1,
-	scale: 1
-};
-
-function foretold(
-	table: ClassTable,
-	c: number,
-	light: number,
-	heat: number,
-	volts: number
-): Foretold {
-	const value = valueAt(table, c, light, heat, volts);
-	SCRATCH.value = Number.isNaN(value) ? null : value;
-	SCRATCH.sigma = table.sigma[c]!;
-	SCRATCH.scale = table.scale;
-	return SCRATCH;
-}
-
-/** Wrong shares of the readings in hand, by reading and class; used anew for every string. */
-let wrongShares: Float64Array[] = [];
-
-function weighString(
-	classes: readonly StringClass[],
-	items: readonly Item[],
-	located: readonly LocatedWeight[] | null,
-	tables: readonly ClassTable[],
-	light: number,
-	heat: number
-): StringWeight {
-	const count = classes.length;
-	const densities = new Float64Array(count).fill(1);
-	while (wrongShares.length < items.length) wrongShares.push(new Float64Array(count));
-	if (wrongShares.some((shares) => shares.length < count)) {
-		wrongShares = wrongShares.map(() => new Float64Array(count));
-	}
-	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated } = items[i]!;
-		const table = tables[index]!;
-		const shares = wrongShares[i]!;
-		for (let c = 0; c < count; c++) {
-			const f = foretold(table, c, light, heat, voltsOff);
-			const wrong = repeated * wrongDensity(measured, f);
-			const all = rightDensity(measured, f) + wrong;
-			densities[c]! *= all;
-			shares[c] = wrong / all;
-		}
-	}
-	let total = 0;
-	const wrong = items.map(() => 0);
-	for (let c = 0; c < count; c++) {
-		const weight = classes[c]!.prior * densities[c]! * (located?.[c]!.mean ?? 1);
-		total += weight;
-		for (let i = 0; i < wrong.length; i++) wrong[i]! += weight * wrongShares[i]![c]!;
-	}
-	let right = (classes[0]!.prior * densities[0]! * (located?.[0]!.mean ?? 1)) / total;
-	for (let i = 0; i < items.length; i++) right *= 1 - wrongShares[i]![0]!;
-	return { densities, total, wholeAndRight: right, wrong: wrong.map((sum) => sum / total) };
-}
 
 /**
  * Posterior over the causes of one group of siblings.
@@ -355,54 +243,4 @@ function wrongLocated(
 		});
 	}
 	return chance;
-}
-
-/** What scopes weigh at one light and heat. */
-interface ScopeWeights {
-	/** By what the likelihood grows over that of the strings alone. */
-	readonly factor: number;
-	/** Chance that no scope is at fault. */
-	readonly none: number;
-	readonly chances: readonly number[];
-	/** Per string: chance that some scope holds it. */
-	readonly held: readonly number[];
-}
-
-/**
- * Scopes are rare, so at most one is taken to be at fault at a time in the strings it holds; scopes
- * without a string in common are independent, which the sum over single ones is close to.
- */
-function weighScopes(
-	scopes: readonly Scope[],
-	foretell: readonly ScopeForetells[],
-	cases: readonly StringCase[],
-	located: readonly (readonly LocatedWeight[] | null)[],
-	strings: readonly StringWeight[],
-	{ light, heat }: Shift
-): ScopeWeights {
-	if (scopes.length === 0) {
-		return { factor: 1, none: 1, chances: [], held: cases.map(() => 0) };
-	}
-	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
-	const ratios = scopes.map((scope, i) => {
-		let ratio = scope.prior * scope.own;
-		for (const s of scope.strings) {
-			const { readings } = cases[s]!;
-			let density = located[s]?.[0]!.mean ?? 1;
-			for (const { item, atVolts, repeated } of readings) {
-				const f = foretell[i]!(s, item, atVolts, light, heat);
-				density *= rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f);
-			}
-			ratio *= density / strings[s]!.total;
-			if (ratio < 1e-200) break;
-		}
-		return ratio;
-	});
-	const none = Math.max(1 - priors, 0.5);
-	const factor = ratios.reduce((sum, ratio) => sum + ratio, none);
-	const chances = ratios.map((ratio) => ratio / factor);
-	const held = cases.map((_, s) =>
-		scopes.reduce((sum, scope, i) => (scope.strings.includes(s) ? sum + chances[i]! : sum), 0)
-	);
-	return { factor, none: none / factor, chances, held };
 }

@@ -11,7 +11,7 @@ import { partsOf } from '../record/part';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
-import type { StringCase } from './posterior';
+import type { StringCase } from './string-case';
 import type { Scope, ScopeForetells } from './scope';
 import { classTable, scaleOf } from './string-table';
 

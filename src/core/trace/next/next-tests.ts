@@ -1,39 +1,22 @@
 import { placeKey } from '../../expectation/place';
 import { placeWords } from '../../expectation/place-words';
-import { QUANTITY_FACTS, isStringQuantity } from '../../expectation/quantity';
-import type { Reading } from '../../expectation/visit';
-import { coldCeiling, cautionsFor, opensSomething, MAKE_SAFE_FIRST } from '../../rules/cautions';
-import type { ArrayRecord } from '../../record/record';
-import type { Foretold } from '../evidence';
-import { foretellAt } from '../foretell-at';
-import type { GroupPosterior, StringPosterior } from '../posterior';
-import { predictUnder, spreadOf } from '../string-table';
-import { causeWords, lowerFirst } from '../words';
-import { runsInWords } from '../within';
-import { modulesAt } from '../suspect';
+import { QUANTITY_FACTS } from '../../expectation/quantity';
+import { cautionsFor, coldCeiling, MAKE_SAFE_FIRST, opensSomething } from '../../rules/cautions';
+import type { StringPosterior } from '../posterior';
+import { lowerFirst } from '../words';
 import { candidatesAt, type Candidate } from './candidates';
-import { entropy, informationOf, outcomesOf, type Outcome } from './information';
+import { entropy } from './information';
 import { possibleAt, type Possible } from './possible';
-import type { ProposedTest, TestOutcome } from './proposed-test';
+import type { ProposedTest } from './proposed-test';
+import { measured, retake, type NextBasis, type Telling } from './telling';
 import { AT_REVERSED, DANGER, testFactsOf, type TestFacts } from './test-facts';
 
 /** Strings about which less than this is open are not asked, bit. */
 const OPEN_FROM = 0.12;
 /** At most so many strings are asked at once, those with most open first. */
 const STRINGS_ASKED = 4;
-/** A test that tells less than this is not proposed, bit. */
-const WORTH_TAKING = 0.01;
 /** So many are kept of each string. */
 const KEPT = 8;
-
-/** What proposing asks of a group. */
-export interface NextBasis {
-	readonly record: ArrayRecord;
-	readonly posterior: GroupPosterior;
-	readonly standing: ReadonlyMap<string, Reading>;
-	/** Volts at which a string's running current would be read, by string. */
-	readonly atVolts: (stringId: string) => number | null;
-}
 
 /**
  * The tests that tell most for their minutes and their danger, over every place of the strings that
@@ -112,13 +95,6 @@ interface Draft extends Telling {
 	readonly score: number;
 }
 
-/** What a test is expected to tell, and its outcomes when they are asked for. */
-interface Telling {
-	readonly information: number;
-	readonly again: boolean;
-	readonly outcomes: () => readonly TestOutcome[];
-}
-
 /** So many of one kind are kept: the third stretch of a string tells nobody more than the first two. */
 const OF_ONE_KIND = 2;
 
@@ -130,147 +106,6 @@ function variedOf(drafts: readonly Draft[]): Draft[] {
 		kept.set(kind, count);
 		return count <= OF_ONE_KIND;
 	});
-}
-
-/** A figure that is wrong by some chance: taken again it shows whether it was. */
-function retake(string: StringPosterior, candidate: Candidate, before: Reading): Telling | null {
-	const wrong = string.wrongReading.get(before.id) ?? 0;
-	const information = entropy([wrong, 1 - wrong]);
-	if (information < 4 * WORTH_TAKING) return null;
-	const { unit } = QUANTITY_FACTS[candidate.quantity];
-	const outcomes = [
-		{
-			words: 'The first figure was wrong and is replaced',
-			probability: wrong,
-			low: null,
-			high: null,
-			leaves: []
-		},
-		{
-			words: `As before, near ${before.value} ${unit}: the fault is in the array`,
-			probability: 1 - wrong,
-			low: before.value,
-			high: before.value,
-			leaves: []
-		}
-	];
-	return { information, again: true, outcomes: () => outcomes };
-}
-
-function measured(
-	basis: NextBasis,
-	string: StringPosterior,
-	possible: readonly Possible[],
-	candidate: Candidate
-): Telling | null {
-	const alike = new Map<number, { value: number; sigma: number; weight: number; of: number[] }>();
-	const foretell = foretellerOf(basis, string, candidate);
-	for (let index = 0; index < possible.length; index++) {
-		const one = possible[index]!;
-		const foretold = foretell(one);
-		if (!foretold || foretold.value === null) continue;
-		const { value, sigma } = foretold;
-		const key = Math.round(value * 1e4) + sigma;
-		const known = alike.get(key);
-		if (known) {
-			known.weight += one.probability;
-			known.of.push(index);
-		} else alike.set(key, { value, sigma, weight: one.probability, of: [index] });
-	}
-	// Most of what may be so shows the same at one place; it is one possibility there.
-	const distinct = [...alike.values()];
-	if (distinct.length < 2) return null;
-	const outcomes = outcomesOf(distinct);
-	const information = informationOf(outcomes);
-	if (information < WORTH_TAKING) return null;
-	return {
-		information,
-		again: false,
-		outcomes: () =>
-			outcomes.map((outcome) => {
-				const of = outcome.of.flatMap((index) => distinct[index]!.of);
-				return inWords(string, possible, candidate, { ...outcome, of });
-			})
-	};
-}
-
-/** Foretells one reading; of a whole string each class is solved once. */
-function foretellerOf(
-	{ posterior, atVolts }: NextBasis,
-	{ case: { string, here } }: StringPosterior,
-	{ place, quantity, state }: Candidate
-): (one: Possible) => Foretold | null {
-	if (place.kind !== 'string' || !isStringQuantity(quantity)) {
-		return ({ suspect }) => foretellAt({ place, quantity, state }, suspect, here);
-	}
-	const { group, best } = posterior;
-	const volts = quantity === 'operating-current' ? atVolts(string.id) : null;
-	if (quantity === 'operating-current' && volts === null) return () => null;
-	const known = new Map<number, Foretold | null>();
-	return ({ of, index }) => {
-		const solved = known.get(index);
-		if (solved !== undefined) return solved;
-		const prediction = predictUnder(of, group, string, quantity, volts, best);
-		const foretold = prediction && {
-			value: prediction.value,
-			sigma: spreadOf(group, string, quantity, volts, prediction),
-			scale: 1
-		};
-		known.set(index, foretold);
-		return foretold;
-	};
-}
-
-const OHMS_ON_LOG = [
-	'fuse-resistance',
-	'pole-resistance',
-	'joint-resistance',
-	'insulation-resistance'
-];
-
-/** What an outcome leaves, in words, with the figures it stands for. */
-function inWords(
-	{ case: { string, type } }: StringPosterior,
-	possible: readonly Possible[],
-	{ quantity }: Candidate,
-	{ probability, low, high, of }: Outcome
-): TestOutcome {
-	const byCode = new Map<string, { weight: number; modules: Set<number>; all: boolean }>();
-	for (const index of of) {
-		const { code, suspect, probability: weight } = possible[index]!;
-		const entry = byCode.get(code) ?? { weight: 0, modules: new Set<number>(), all: false };
-		entry.weight += weight;
-		if (suspect && suspect.fault.spread !== 'string' && suspect.fault.spread !== 'pole') {
-			if (suspect.fault.spread === 'joint') entry.modules.add(Math.max(1, suspect.at));
-			else {
-				const [first, count] = modulesAt(suspect.fault.spread, suspect.at, { string, type });
-				for (let m = first; m < first + count; m++) entry.modules.add(m + 1);
-			}
-		}
-		byCode.set(code, entry);
-	}
-	const leaves = [...byCode]
-		.filter(([, { weight }]) => weight > 0.02 * probability)
-		.sort((a, b) => b[1].weight - a[1].weight);
-	const words = leaves.slice(0, 3).map(([code, { modules }]) => {
-		const where =
-			modules.size > 0 && modules.size < string.moduleCount
-				? ` at ${runsInWords([...modules].sort((a, b) => a - b))}`
-				: '';
-		const name =
-			code === 'healthy'
-				? 'this string is whole'
-				: lowerFirst(causeWords(code as Possible['code']));
-		return `${name}${where}`;
-	});
-	const onLog = OHMS_ON_LOG.includes(quantity);
-	return {
-		words: words.join(', or ') + (leaves.length > 3 ? ', or another' : ''),
-		probability,
-		low: onLog ? 10 ** low : low,
-		high: onLog ? 10 ** high : high,
-		leaves: leaves.map(([code]) => code as Possible['code'])
-	};
 }
 
 /** A chance of reversed leads from which they are feared. */

@@ -5,8 +5,15 @@
 	import { keptForm } from '$lib/ui/kept-form';
 
 	let { data }: { data: SuperValidated<MetersForm> } = $props();
+	/** Of the last answer: what others store meanwhile loads the page anew and must not wipe it. */
+	let stored = $state(false);
 	// svelte-ignore state_referenced_locally
-	const { form, errors, enhance, posted, message } = keptForm(data, { id: 'meters' });
+	const { form, errors, enhance, message } = keptForm(data, {
+		id: 'meters',
+		onUpdated: ({ form: answered }) => {
+			if (answered.posted) stored = answered.valid;
+		}
+	});
 
 	const refused = $derived(Object.values($errors).some(Boolean));
 	const METERS = [
@@ -20,7 +27,7 @@
 	] as const;
 </script>
 
-<form method="POST" action="?/meters" use:enhance>
+<form method="POST" action="?/meters" use:enhance oninput={() => (stored = false)}>
 	<h2>Meters</h2>
 	<p class="soft">
 		Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.
@@ -112,7 +119,7 @@
 	<FormTrouble words={$message} />
 	<p class="done">
 		<button class="act-plain">Store the meters</button>
-		{#if $posted && !refused}<span role="status">Stored.</span>{/if}
+		{#if stored && !refused}<span role="status">Stored.</span>{/if}
 	</p>
 </form>
 

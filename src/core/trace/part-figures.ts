@@ -1,0 +1,29 @@
+import type { Reading } from '../expectation/visit';
+import type { Foretold } from './evidence';
+
+/** A diode tester's figure where nothing conducts. */
+export const OVER_RANGE = 9.99;
+/** Ohms on the logarithmic scale: contacts of a whole fuse, a pole or a joint, and an open one. */
+export const CLOSED_OHMS = { value: Math.log10(0.15), sigma: 0.35, scale: 6 };
+export const OPEN_OHMS = { value: 7, sigma: 1.2, scale: 6 };
+
+/** What a figure is foretold to be. */
+export const figure = (value: number, sigma: number, scale: number): Foretold => ({
+	value,
+	sigma,
+	scale
+});
+
+/** Ohms as they are weighed: open lines show up to nine nines, contacts tenths. */
+export function onScale({ quantity, value }: Pick<Reading, 'quantity' | 'value'>): number {
+	switch (quantity) {
+		case 'fuse-resistance':
+		case 'pole-resistance':
+		case 'joint-resistance':
+			return Math.log10(Math.min(Math.max(value, 0.05), 1e9));
+		case 'insulation-resistance':
+			return Math.log10(Math.min(Math.max(value, 1e-3), 1e4));
+		default:
+			return value;
+	}
+}

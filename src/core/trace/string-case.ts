@@ -1,0 +1,27 @@
+import type { GroupReading } from '../expectation/group';
+import type { ModuleType, StringRecord } from '../record/record';
+import type { Here } from './here';
+import type { LocatedEvidence } from './located';
+import type { StringClass } from './string-class';
+
+/** A reading of a whole string with the volts that its running current is judged at. */
+export interface JudgedReading {
+	readonly item: GroupReading;
+	readonly atVolts: number | null;
+	/** Standard uncertainty of those volts beyond the meter's, V: more than 0 where they are not believed. */
+	readonly voltsDoubt: number;
+	/** By what a mistake is less likely for having been taken more than once with the same figure, 0 to 1. */
+	readonly repeated: number;
+}
+
+/** One string with all that is weighed of it. */
+export interface StringCase {
+	readonly string: StringRecord;
+	readonly type: ModuleType;
+	/** What readings at single places are foretold from. */
+	readonly here: Here;
+	readonly classes: readonly [StringClass, ...StringClass[]];
+	readonly readings: readonly JudgedReading[];
+	/** Readings at single places of it; null where there are none. */
+	readonly located: LocatedEvidence | null;
+}

@@ -1,0 +1,27 @@
+import { canBeUsed } from './access';
+
+const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
+
+canBeUsed([
+	'/',
+	'/sites/new',
+	SITE,
+	`${SITE}/take-over`,
+	`${SITE}/take-over/module-types/019a8000-0000-7000-8000-000000000001`,
+	`${SITE}/take-over/strings/019a8000-0000-7000-8000-000000000010`,
+	`${SITE}/take-over/parts/019a8000-0000-7000-8000-000000000505`,
+	`${SITE}/survey`,
+	`${SITE}/map`,
+	`${SITE}/diagram`,
+	`${SITE}/checks`,
+	`${SITE}/revisions`,
+	`${SITE}/lists`,
+	`${SITE}/marks`,
+	`${SITE}/emergency`,
+	'/library',
+	'/library/new?kind=module',
+	'/library/new?kind=inverter',
+	`${SITE}/history`,
+	`${SITE}/rates`,
+	'/bench/module'
+]);
