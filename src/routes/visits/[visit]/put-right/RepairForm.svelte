@@ -192,6 +192,7 @@
 <style>
 	form {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.8rem;
 		padding: 1rem 1.1rem;
 		margin-block: 0.8rem;
@@ -217,6 +218,11 @@
 		border: var(--stroke) solid var(--rule);
 		background: var(--paper);
 		font-weight: 500;
+	}
+
+	input[type='file'] {
+		max-width: 100%;
+		min-height: 44px;
 	}
 
 	.steps {
