@@ -205,6 +205,7 @@
 
 	label {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.25rem;
 		font-weight: 600;
 	}
