@@ -10,7 +10,7 @@ import {
 } from './located';
 import { foretellAt } from './foretell-at';
 import type { Scope } from './scope';
-import { logSharedPriors, logSum, type SharedCause } from './shared-causes';
+import { logSharedPriors, logSum, type SharedCause } from './common-causes';
 import { shiftGrid, type GridPoint } from './shift-grid';
 import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';

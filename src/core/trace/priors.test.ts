@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
 import type { Quantity } from '../expectation/quantity';
 import { classesOf } from './string-class';
-import { logSharedPriors, logSum } from './shared-causes';
+import { logSharedPriors, logSum } from './common-causes';
 import { shiftGrid } from './shift-grid';
 
 const { moduleTypes, strings } = arrayRecord();

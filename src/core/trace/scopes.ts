@@ -8,6 +8,7 @@ import type { Reading } from '../expectation/visit';
 import { rateOf, type FaultRates } from '../faults/rates';
 import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
 import { partsOf } from '../record/part';
+import { partsOnward } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
@@ -149,15 +150,8 @@ function openDisconnects(basis: ScopeBasis): Scope[] {
 }
 
 /** The disconnect that a string's current passes; null where the record names none. */
-function disconnectOf({ parts }: ArrayRecord, string: StringRecord): string | null {
-	const seen = new Set<string>();
-	for (let next = string.to; next !== null && !seen.has(next);) {
-		seen.add(next);
-		const part = parts.find(({ id }) => id === next);
-		if (part?.kind === 'dc-disconnect') return part.id;
-		next = part?.to ?? null;
-	}
-	return null;
+function disconnectOf(record: ArrayRecord, string: StringRecord): string | null {
+	return partsOnward(record, string.to).find(({ kind }) => kind === 'dc-disconnect')?.id ?? null;
 }
 
 /** All rapid-shutdown devices hold their strings down. */

@@ -4,7 +4,7 @@ import { operate } from '../../circuit/operate';
 import { METER_RESISTANCE } from '../../circuit/parts';
 import { standbyVolts } from '../../expectation/in-state';
 import { agedModel, alike, moduleHere, stringHere, USUAL_PARTS } from '../../expectation/predict';
-import { endOfString } from '../../record/path';
+import { endOfString, partsOnward } from '../../record/path';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
 import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../../units/constants';
 import type { StepProgress } from './progress';
@@ -217,9 +217,7 @@ function endSide(
 	{ open, provedDead, batteriesOff }: Switches
 ): LiveStretch {
 	const end = endOfString(record, string);
-	const way = record.parts.filter(
-		({ id, kind }) => kind === 'dc-disconnect' && isOnTheWay(record, string, id)
-	);
+	const way = partsOnward(record, string.to).filter(({ kind }) => kind === 'dc-disconnect');
 	if (!way.some(({ id }) => open.has(id))) {
 		return bus
 			? { state: 'live', volts: meterVolts(bus), words: 'joined to the strings' }
@@ -230,15 +228,4 @@ function endSide(
 	return battery && end?.kind === 'charge-controller'
 		? { state: 'live', volts: null, words: 'fed by the battery' }
 		: { state: 'charged', volts: null, words: 'switched off; capacitors may hold it; not proved' };
-}
-
-function isOnTheWay(record: ArrayRecord, string: StringRecord, partId: string): boolean {
-	const byId = new Map(record.parts.map((part) => [part.id, part]));
-	const seen = new Set<string>();
-	for (let next = string.to; next !== null && !seen.has(next);) {
-		if (next === partId) return true;
-		seen.add(next);
-		next = byId.get(next)?.to ?? null;
-	}
-	return false;
 }

@@ -1,19 +1,14 @@
 import { stringOfPlace, type Place } from '../../expectation/place';
 import type { RepairEntry, Visit } from '../../expectation/visit';
+import { partsOnward } from '../../record/path';
 import { millisOf } from '../../units/instant';
 import type { ArrayRecord, StringRecord } from '../../record/record';
 
 /** Whether the current of a string passes a part, or the part feeds its devices. */
-function concerns({ parts }: ArrayRecord, string: StringRecord, part: string): boolean {
-	const kind = parts.find(({ id }) => id === part)?.kind;
+function concerns(record: ArrayRecord, string: StringRecord, part: string): boolean {
+	const kind = record.parts.find(({ id }) => id === part)?.kind;
 	if (kind === 'transmitter' || kind === 'inverter' || kind === 'breaker') return true;
-	const seen = new Set<string>();
-	for (let next = string.to; next !== null && !seen.has(next);) {
-		if (next === part) return true;
-		seen.add(next);
-		next = parts.find(({ id }) => id === next)?.to ?? null;
-	}
-	return false;
+	return partsOnward(record, string.to).some(({ id }) => id === part);
 }
 
 /** Strings that a repair at a place changes. */

@@ -6,7 +6,7 @@ import type { Reading } from '../../expectation/visit';
 import { cautionsFor } from '../../rules/cautions';
 import type { ArrayRecord } from '../../record/record';
 import type { GroupPosterior } from '../posterior';
-import { foretoldGain } from '../shared-causes';
+import { foretoldGain } from '../common-causes';
 import { informationOf, outcomesOf } from './information';
 import type { ProposedTest } from './proposed-test';
 import { DANGER, testFactsOf } from './test-facts';
