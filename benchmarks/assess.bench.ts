@@ -1,7 +1,7 @@
 import { Bench } from 'tinybench';
 import { readVisitData } from '$core/document/file';
 import { expectReadings } from '$core/expectation/expect';
-import { assess } from '$core/trace/assess';
+import { assess, traceGroups } from '$core/trace/assess';
 import document from '../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { arrayRecord, normalFrom, visitOf } from '../tests/support/scenario';
 import { printTable } from './print';
@@ -30,10 +30,12 @@ const cases = [
 ];
 
 for (const { title, record, visit } of cases) {
+	const { siblingGroups } = expectReadings(record, visit);
 	const bench = new Bench({ time: 2000, warmupTime: 500 });
 	bench
 		.add('baseline: verdicts alone', () => void expectReadings(record, visit))
-		.add('verdicts and causes', () => void assess(record, visit));
+		.add('ranking alone', () => void traceGroups(record, visit, siblingGroups))
+		.add('verdicts, causes and next tests', () => void assess(record, visit));
 	await bench.run();
 	printTable(title, bench, 1, 'baseline: verdicts alone');
 }

@@ -1,5 +1,19 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
-import { field, idsOf, inspectionVisit, moduleType, part, string, walk } from './site';
+import type { BusCircuit } from '$core/circuit/description';
+import { agedModel, moduleHere, stringHere, USUAL_PARTS } from '$core/expectation/predict';
+import { inject, type PlacedFault } from '$core/faults/inject';
+import { meterDay, type PlantedDay } from './readings';
+import {
+	field,
+	idsOf,
+	idsOfVisit,
+	inspectionVisit,
+	moduleType,
+	part,
+	readingsVisit,
+	string,
+	walk
+} from './site';
 
 /* The relay hut: off-grid, three strings of two used modules of two types on a 48 V battery. */
 
@@ -155,16 +169,90 @@ export function cairnRiggVisit(): string {
 		},
 		{ 'bonding-ohms': 0.9, insulation: 6 }
 	);
-	return inspectionVisit(
+	return inspectionVisit(SITE, id, record, visit, inspection);
+}
+
+const SITE = {
+	id: id(2),
+	name: 'Cairn Rigg relay hut',
+	place: 'Rack on the south side of the hut; an hour on foot',
+	timeZone: 'Etc/UTC'
+};
+
+const LIGHT = 655;
+const HEAT = 31;
+
+/** Two modules in series on a battery: neither weak nor shaded module is ever bypassed. */
+export const CAIRN_DAY = {
+	seed: 51,
+	start: '2026-10-14T11:10:00Z',
+	by: 'Tamsin Orrell',
+	light: LIGHT,
+	heat: HEAT,
+	stated: { light: 660, heat: 31.5 },
+	faults: [
 		{
-			id: id(2),
-			name: 'Cairn Rigg relay hut',
-			place: 'Rack on the south side of the hut; an hour on foot',
-			timeZone: 'Etc/UTC'
+			code: 'module-degraded',
+			strings: ['P1'],
+			input: 'PV',
+			at: 1,
+			size: 0.56,
+			placed: [{ code: 'module-degraded', place: { string: 'P1', module: 1 }, size: 0.56 }]
 		},
-		id,
+		{
+			code: 'shade',
+			strings: ['P3'],
+			input: 'PV',
+			at: null,
+			size: 0.5,
+			placed: [0, 1, 2].map((section) => ({
+				code: 'shade' as const,
+				place: { string: 'P3', module: 0, section },
+				size: 0.5
+			}))
+		}
+	],
+	buses: () => new Map([['PV', brokenBus()]])
+} as const satisfies PlantedDay;
+
+/** The three strings with their two types as recorded, and what is planted in them. */
+function brokenBus(): BusCircuit {
+	const here = (at: number) => {
+		const type = record.moduleTypes[at]!;
+		return { type, module: moduleHere(agedModel(type, 14), LIGHT, HEAT) };
+	};
+	const kinds = [here(0), here(1)];
+	const strings = record.strings.map((one) => {
+		const own = kinds.find(({ type }) => type.id === one.moduleTypeId)!;
+		const others = new Map(
+			kinds.filter((kind) => kind !== own).map((kind) => [kind.type.id, kind])
+		);
+		return stringHere(one, agedModel(own.type, 14), { main: own.module, others });
+	});
+	const planted: readonly PlacedFault[] = CAIRN_DAY.faults.flatMap((fault) => [...fault.placed]);
+	return planted.reduce<BusCircuit>(
+		(bus, fault) => {
+			const injected = inject(bus, fault);
+			if (!injected.ok) throw new Error(injected.problem);
+			return injected.value.bus;
+		},
+		{ ...USUAL_PARTS, strings }
+	);
+}
+
+/** The visit in which the strings were read, as a file. */
+export function cairnRiggReadings(): string {
+	const ids = idsOfVisit(2, 1);
+	return readingsVisit(
+		SITE,
+		ids,
 		record,
-		visit,
-		inspection
+		{
+			...CAIRN_DAY,
+			reason: 'Battery low since the first of October',
+			inverterSays: '',
+			recordedAt: '2026-10-05T10:15:00.000Z'
+		},
+		meterDay(record, ids, CAIRN_DAY)
 	);
 }

@@ -1,5 +1,7 @@
 import type { HiddenFault } from '$core/drill/truth';
 import type { ArrayRecord } from '$core/record/record';
+import { CAIRN_DAY } from './cairn-rigg';
+import { KILN_DAY } from './kiln-lane';
 import { HOLLIN_DAYS } from './hollin-creek';
 
 /** What is planted where, for whoever traces the demo: by visit, indices from 0 at the negative end. */
@@ -42,7 +44,14 @@ export const HIDDEN: Readonly<Record<string, HiddenVisit>> = {
 	device: hollin(1, 'low'),
 	weak: hollin(2, 'weak'),
 	dark: hollin(3, 'dark'),
-	earth: hollin(4, 'earth')
+	earth: hollin(4, 'earth'),
+	hut: { visit: '019a8002-0000-7000-8000-000000001004', ...CAIRN_DAY },
+	office: {
+		visit: '019a8003-0000-7000-8000-000000001004',
+		light: KILN_DAY.light,
+		heat: KILN_DAY.heat,
+		faults: [at('module-degraded', 'K2', KILN_DAY.weak.module - 1, 1 - KILN_DAY.weak.left)]
+	}
 };
 
 /** Id of the string that carries a planted fault; null where several do. */

@@ -1,9 +1,10 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 import { PHOTOGRAPHS } from './photographs';
-import type { PlantedDay } from './readings';
+import { meterDay, type PlantedDay } from './readings';
 import {
 	field,
 	idsOf,
+	idsOfVisit,
 	inspectionVisit,
 	lintwhite370,
 	part,
@@ -246,19 +247,16 @@ const WHY: Readonly<Record<keyof typeof HOLLIN_DAYS, readonly [reason: string, s
 	earth: ['Stops on wet mornings', 'Insulation low']
 };
 
-/** Ids of a later visit: its own where it has entries of its own, the site's for the rest. */
-const idsOfVisit = (n: number) => (k: number) =>
-	k === 2 || k === 3 || k === 1 ? id(k) : id(0x1000 * n + k);
-
 /** One of the later visits, as a file. */
 export function hollinCreekReadings(day: keyof typeof HOLLIN_DAYS): string {
 	const planted = HOLLIN_DAYS[day];
 	const [reason, inverterSays] = WHY[day];
-	const ids = idsOfVisit(1 + Object.keys(HOLLIN_DAYS).indexOf(day));
-	return readingsVisit(SITE, ids, record, {
-		...planted,
-		reason,
-		inverterSays,
-		recordedAt: '2026-09-21T09:30:00.000Z'
-	});
+	const ids = idsOfVisit(1, 1 + Object.keys(HOLLIN_DAYS).indexOf(day));
+	return readingsVisit(
+		SITE,
+		ids,
+		record,
+		{ ...planted, reason, inverterSays, recordedAt: '2026-09-21T09:30:00.000Z' },
+		meterDay(record, ids, planted)
+	);
 }

@@ -1,10 +1,18 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import { randomFrom } from '$core/drill/random';
+import { agedModel, moduleHere } from '$core/expectation/predict';
+import { usualState } from '$core/expectation/switching';
+import { maximumPowerPoint } from '$core/module/single-diode';
+import { spotsOf } from '$core/rules/plan/spots';
+import { arrivalOf, type MeterDay } from './readings';
 import {
 	field,
 	idsOf,
+	idsOfVisit,
 	inspectionVisit,
 	lintwhite370,
 	part,
+	readingsVisit,
 	row,
 	serials,
 	string,
@@ -108,16 +116,73 @@ export function kilnLaneVisit(): string {
 		},
 		{ 'bonding-ohms': 0.3, 'loss-of-mains': 0.2 }
 	);
-	return inspectionVisit(
-		{
-			id: id(2),
-			name: 'Kiln Lane ticket office',
-			place: 'Roof over the counter, ladder at the yard side',
-			timeZone: 'Etc/UTC'
-		},
-		id,
+	return inspectionVisit(SITE, id, record, visit, inspection);
+}
+
+const SITE = {
+	id: id(2),
+	name: 'Kiln Lane ticket office',
+	place: 'Roof over the counter, ladder at the yard side',
+	timeZone: 'Etc/UTC'
+};
+
+/** One module at half: the eighth of the second branch; the other units feed what their modules give. */
+export const KILN_DAY = {
+	start: '2026-11-05T12:20:00Z',
+	by: 'Tamsin Orrell',
+	light: 590,
+	heat: 24,
+	stated: { light: 600, heat: 24 },
+	weak: { branch: 1, module: 8, left: 0.5 }
+} as const;
+
+/** What the gateway lists of every unit in the same minute. */
+function unitsDay(ids: (n: number) => string): MeterDay {
+	const { start, by, light, heat, weak } = KILN_DAY;
+	const random = randomFrom(61);
+	const { volts, amps } = maximumPowerPoint(
+		moduleHere(agedModel(record.moduleTypes[0]!, 4), light, heat)
+	);
+	return {
+		...arrivalOf(ids, KILN_DAY),
+		readings: spotsOf(record, 'unit-power').map(({ place }, n) => {
+			const isWeak =
+				place.kind === 'module' &&
+				place.module === weak.module &&
+				place.string === record.strings[weak.branch]!.id;
+			const watts = 0.95 * volts * amps * (1 + 0.015 * random.normal()) * (isWeak ? weak.left : 1);
+			const value = Math.round(watts);
+			return {
+				id: ids(64 + n),
+				place,
+				quantity: 'unit-power' as const,
+				state: { ...usualState('unit-power') },
+				value,
+				atVolts: null,
+				typed: String(value),
+				confirmed: false,
+				source: 'typed' as const,
+				takenAt: new Date(Date.parse(start) + (4 + n) * 15_000).toISOString(),
+				by,
+				supersedes: null
+			};
+		})
+	};
+}
+
+/** The visit in which the gateway's list was read, as a file. */
+export function kilnLaneReadings(): string {
+	const ids = idsOfVisit(3, 1);
+	return readingsVisit(
+		SITE,
+		ids,
 		record,
-		visit,
-		inspection
+		{
+			...KILN_DAY,
+			reason: 'One unit lags since March',
+			inverterSays: '',
+			recordedAt: '2026-10-19T13:00:00.000Z'
+		},
+		unitsDay(ids)
 	);
 }

@@ -1,4 +1,5 @@
 import type { VisitDocument } from '$core/document/visit';
+import type { BusCircuit } from '$core/circuit/description';
 import { drawMeter, shown } from '$core/drill/meter';
 import { exactReadings } from '$core/drill/exact';
 import { trueBuses } from '$core/drill/circuits';
@@ -24,6 +25,8 @@ export interface PlantedDay {
 	/** The same as sensor and probe say it. */
 	readonly stated: { readonly light: number; readonly heat: number };
 	readonly faults: readonly HiddenFault[];
+	/** The array with its faults in it, where the drill's own way of making one does not do. */
+	readonly buses?: () => ReadonlyMap<string, BusCircuit>;
 	/** Poles to earth are read too. */
 	readonly earth?: boolean;
 }
@@ -58,10 +61,11 @@ export function meterDay(
 ): MeterDay {
 	const random = randomFrom(day.seed);
 	const truth = truthOf(record, day);
+	const buses = day.buses?.() ?? trueBuses(record, truth);
 	const leaks = new Map(
 		record.strings.map(({ label }) => [label, { share: random.uniform(), ohms: 6e8 }])
 	);
-	const exact = exactReadings(truth, trueBuses(record, truth), leaks);
+	const exact = exactReadings(truth, buses, leaks);
 	const volts = drawMeter(USUAL_METERS.volts, random);
 	const clamp = drawMeter(USUAL_METERS.amps, random);
 	const readings: VisitDocument['visit']['readings'][number][] = [];
@@ -110,6 +114,14 @@ export function meterDay(
 			take(string, 'negative-to-earth', shown(at(label).negativeToEarth, volts, random));
 		}
 	}
+	return { ...arrivalOf(id, day), readings };
+}
+
+/** What is stated on arrival: that one's own procedure makes safe, and the light and heat. */
+export function arrivalOf(
+	id: (n: number) => string,
+	day: Pick<PlantedDay, 'start' | 'by' | 'stated'>
+): Pick<MeterDay, 'safety' | 'conditions'> {
 	return {
 		safety: [
 			{
@@ -140,7 +152,6 @@ export function meterDay(
 					source: 'probe-on-back'
 				}
 			}
-		],
-		readings
+		]
 	};
 }

@@ -12,7 +12,7 @@ import {
 } from '$core/record/record';
 import type { InspectionEntry } from '$core/rules/inspection/entry';
 import { walkOf } from '$core/rules/inspection/walk';
-import { meterDay, type PlantedDay } from './readings';
+import type { MeterDay, PlantedDay } from './readings';
 
 /* What the demo's sites are made of. Ids count up within a site, so that the files stay the same. */
 
@@ -20,6 +20,12 @@ import { meterDay, type PlantedDay } from './readings';
 export function idsOf(block: number): (n: number) => string {
 	return (n) =>
 		`019a8${block.toString(16).padStart(3, '0')}-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+}
+
+/** Ids of a later visit of a site: its own where it has entries of its own, the site's for the rest. */
+export function idsOfVisit(block: number, visit: number): (n: number) => string {
+	const id = idsOf(block);
+	return (n) => (n === 1 || n === 2 || n === 3 ? id(n) : id(0x1000 * visit + n));
 }
 
 /** A part of which only what is said here is known. */
@@ -188,12 +194,13 @@ export function readingsVisit(
 	site: VisitDocument['site'],
 	id: (n: number) => string,
 	record: ArrayRecord,
-	day: PlantedDay & {
+	day: Pick<PlantedDay, 'start' | 'by'> & {
 		readonly reason: string;
 		readonly inverterSays: string;
 		/** When the record was made. */
 		readonly recordedAt: string;
-	}
+	},
+	meters: MeterDay
 ): string {
 	const { start, by, reason, inverterSays, recordedAt } = day;
 	const visit = structuredClone(
@@ -205,7 +212,7 @@ export function readingsVisit(
 		site,
 		revision: { id: id(3), number: 1, createdAt: recordedAt },
 		record: structuredClone(record) as VisitDocument['record'],
-		visit: { ...visit, inverterSays, ...meterDay(record, id, day) },
+		visit: { ...visit, inverterSays, ...meters },
 		inspection: []
 	});
 }

@@ -1,6 +1,6 @@
-import { cairnRiggVisit } from './cairn-rigg';
+import { cairnRiggReadings, cairnRiggVisit } from './cairn-rigg';
 import { hollinCreekReadings, hollinCreekVisit } from './hollin-creek';
-import { kilnLaneVisit } from './kiln-lane';
+import { kilnLaneReadings, kilnLaneVisit } from './kiln-lane';
 import { saltmarshVisit } from './saltmarsh';
 
 /** The demo's visits by the files they stand in. */
@@ -12,5 +12,7 @@ export const VISITS: Readonly<Record<string, () => string>> = {
 	'hollin-creek-2026-11-10.zembo-visit.json': () => hollinCreekReadings('dark'),
 	'hollin-creek-2026-11-20.zembo-visit.json': () => hollinCreekReadings('earth'),
 	'cairn-rigg-2026-10-06.zembo-visit.json': cairnRiggVisit,
-	'kiln-lane-2026-10-20.zembo-visit.json': kilnLaneVisit
+	'cairn-rigg-2026-10-14.zembo-visit.json': cairnRiggReadings,
+	'kiln-lane-2026-10-20.zembo-visit.json': kilnLaneVisit,
+	'kiln-lane-2026-11-05.zembo-visit.json': kilnLaneReadings
 };

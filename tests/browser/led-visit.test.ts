@@ -276,7 +276,7 @@ describe('the hall with rapid shutdown', () => {
 describe('the two smaller places', () => {
 	it.each([
 		[2, 'Running current: P1, P2', 'open circuit', 'Q1: lock and tag off, DC on', 'Loads off'],
-		[3, 'AC volts:', 'AC volts', 'AC on', 'AC connector of the unit apart']
+		[3, 'Power of this unit:', 'power of this unit', 'AC on', 'AC connector of the unit apart']
 	])(
 		'site %d goes from plan over measuring and comparison to back on',
 		async (n, planned, first, on, off) => {
@@ -292,7 +292,7 @@ describe('the two smaller places', () => {
 			await person.press(n === 3 ? 'Compare' : 'Undo');
 			if (n === 3) {
 				await person.arrivesAt(/\/compare$/);
-				await person.sees('AC volts are there');
+				await person.sees('three others are the least to compare it with');
 			}
 			await person.goTo(`/visits/${visit}/make-safe?task=dead`);
 			await person.press('Show the way back on');

@@ -142,6 +142,20 @@ describe('following the proposed tests', () => {
 		await person.sees('TX 1, low voltage', '[data-where]');
 	});
 
+	it('finds the weak module of two on a battery, by their short circuits', async () => {
+		const taken = await follows('hut', HIDDEN.hut!.faults[0]!);
+		expect(taken[0]).toContain('shade-seen');
+		await person.sees('Module degraded', '.what h2');
+		await person.sees('module 2', '[data-where]');
+	});
+
+	it('reads the lagging micro-inverter again before its module is blamed', async () => {
+		const taken = await follows('office', HIDDEN.office!.faults[0]!);
+		expect(taken).toEqual([expect.stringContaining('unit-power')]);
+		await person.sees('Module degraded', '.what h2');
+		await person.sees('module 8', '[data-where]');
+	});
+
 	it('finds the degraded module', async () => {
 		await follows('weak', HIDDEN.weak!.faults[0]!);
 		await person.sees('Module degraded', '.what h2');

@@ -5,8 +5,7 @@ export type FuseVerdict = 'holds' | 'uncertain' | 'opens';
  * Conventional currents of gPV fuse-links, as multiples of the rating: held for the conventional time,
  * and surely opening within it. IEC 60269-6 (from memory).
  */
-const GPV_HOLDS = 1.13;
-const GPV_OPENS = 1.45;
+export const GPV_MULTIPLES = { holds: 1.13, opens: 1.45 } as const;
 
 /**
  * Whether a string fuse opens within its conventional time, an hour for small ratings. Between hold and
@@ -17,6 +16,6 @@ const GPV_OPENS = 1.45;
  */
 export function fuseVerdict(amps: number, rating: number): FuseVerdict {
 	const multiple = Math.abs(amps) / rating;
-	if (multiple >= GPV_OPENS) return 'opens';
-	return multiple <= GPV_HOLDS ? 'holds' : 'uncertain';
+	if (multiple >= GPV_MULTIPLES.opens) return 'opens';
+	return multiple <= GPV_MULTIPLES.holds ? 'holds' : 'uncertain';
 }

@@ -11,19 +11,13 @@ import type { Here } from '../trace/here';
 import { acProbes, keyOfProbe, poleProbes, supplyProbes } from '../trace/link-evidence';
 import { placeKey } from '../expectation/place';
 import type { ProposedTest } from '../trace/next/proposed-test';
+import { offScale } from '../trace/part-figures';
 import type { Suspect } from '../trace/suspect';
 import { trueBuses } from './circuits';
 import { exactReadings } from './exact';
 import { drawMeter, shown } from './meter';
 import type { Random } from './random';
 import type { Scenario } from './scenario';
-
-const LOG_OHMS = [
-	'fuse-resistance',
-	'pole-resistance',
-	'joint-resistance',
-	'insulation-resistance'
-];
 
 /**
  * What a virtual meter shows where a test asks for a reading: whole strings from the circuit with the
@@ -69,7 +63,7 @@ function drawn(
 	if (quantity === 'lamp' || quantity === 'shade-seen' || quantity === 'module-count') {
 		return Math.round(value);
 	}
-	return LOG_OHMS.includes(quantity) ? 10 ** figure : figure;
+	return offScale(quantity, figure);
 }
 
 /** The fault that a string hides, where it is one that places within it show. */

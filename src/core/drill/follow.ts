@@ -41,10 +41,11 @@ export function follow(
 	for (;;) {
 		const assessment = assess(scenario.record, visit);
 		const line = lineToFollow(assessment, stringId, doubtful);
-		const next = assessment.next.find(
+		const open = assessment.next.filter(
 			(test) => !tests.includes(test.key) && concerns(test, stringId ?? line?.stringId ?? null)
 		);
-		if ((line && isFound(line, next ?? null)) || !next || tests.length >= most) {
+		const [next] = open;
+		if ((line && isFound(line, open)) || !next || tests.length >= most) {
 			return { assessment, tests, minutes, line };
 		}
 		const value = answerTest(scenario, next, random);

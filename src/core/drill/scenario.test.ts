@@ -68,7 +68,7 @@ describe('following the proposed tests', () => {
 			const [hidden] = scenario.truth.faults;
 			const { line, tests, minutes } = follow(scenario);
 			expect(line!.members[0].code).toBe(code);
-			expect(isFound(line!, null)).toBe(true);
+			expect(isFound(line!, [])).toBe(true);
 			const { within, link } = line!.members[0].place;
 			if (hidden!.at !== null) expect(within!.likeliest).toBe(hidden!.at);
 			if (hidden!.link) expect(link).toBe(hidden!.link);

@@ -9,6 +9,9 @@
  * healthy string of 20 years look a module short.
  */
 export const AGEING_PER_YEAR = { current: 0.0035, voltage: 0.0005, fillFactor: 0.001 };
+/** The same on power. */
+export const POWER_AGEING_PER_YEAR =
+	AGEING_PER_YEAR.current + AGEING_PER_YEAR.voltage + AGEING_PER_YEAR.fillFactor;
 /** How far the ageing of an array may lie from the usual, as a share of the ageing itself. */
 export const AGEING_DOUBT = 0.5;
 

@@ -58,7 +58,7 @@ export interface Expectations {
 }
 
 /** Years of service at the moment of a visit; 0 where the year is not known. */
-function yearsInService(record: ArrayRecord, startedAt: string): number {
+export function yearsInService(record: ArrayRecord, startedAt: string): number {
 	if (record.inServiceSince === null) return 0;
 	const year = Number(startedAt.slice(0, 4)) + (Number(startedAt.slice(5, 7)) - 1) / 12;
 	return Math.max(0, year - record.inServiceSince - 0.5);

@@ -11,7 +11,9 @@ const POINT_WORDS: Readonly<Record<PartPoint, string>> = {
 	'low-voltage': 'low-voltage supply',
 	lamp: 'lamp',
 	signal: 'signal on the string',
-	display: 'display'
+	display: 'display',
+	'earth-fuse': 'earth-fault fuse',
+	window: 'state window'
 };
 
 /** A joint in words: "lead below module 1", "joint above module 4". */

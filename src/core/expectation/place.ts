@@ -55,7 +55,11 @@ export const PART_POINTS = [
 	'lamp',
 	'signal',
 	/** What the part's own display says. */
-	'display'
+	'display',
+	/** An inverter's own fuse between a pole and earth. */
+	'earth-fuse',
+	/** A surge protector's state window. */
+	'window'
 ] as const;
 export type PartPoint = (typeof PART_POINTS)[number];
 

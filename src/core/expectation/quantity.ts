@@ -38,7 +38,10 @@ export const QUANTITIES = [
 	'blocking-diode-reverse',
 	'volts-after-shutdown',
 	'cover-current',
-	'joint-resistance'
+	'joint-resistance',
+	'insulation-wet',
+	'stretch-step',
+	'unit-power'
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
@@ -131,7 +134,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		words: 'Fuse, resistance',
 		symbol: 'R',
 		unit: 'ohm',
-		places: ['fuse'],
+		places: ['fuse', 'part'],
 		meter: 'Ohms, the fuse out of its holder',
 		limits: { min: 0, max: 1e9 }
 	},
@@ -163,7 +166,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		words: 'AC volts',
 		symbol: 'V~',
 		unit: 'V',
-		places: ['part'],
+		places: ['part', 'module'],
 		meter: 'Meter on AC volts',
 		limits: { min: 0, max: 2000 }
 	},
@@ -310,6 +313,31 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		places: ['joint'],
 		meter: 'Ohms through the mated connector, both ends dead',
 		limits: { min: 0, max: 1e9 }
+	},
+	'insulation-wet': {
+		words: 'Insulation, wet',
+		symbol: 'Riso wet',
+		unit: 'Mohm',
+		places: ['string', 'array'],
+		meter: 'Insulation tester as in the dry, after spraying or in the morning’s dew',
+		limits: { min: 0, max: 1e6 }
+	},
+	'stretch-step': {
+		words: 'Stretch, lowest step of its curve',
+		symbol: 'Istep',
+		unit: '%',
+		places: ['stretch'],
+		meter:
+			'Curve tracer on this stretch: current of the lowest step over its short-circuit current; 100 where there is no step',
+		limits: { min: 0, max: 110 }
+	},
+	'unit-power': {
+		words: 'Power of this unit',
+		symbol: 'Pu',
+		unit: 'W',
+		places: ['module'],
+		meter: 'The units’ list of the gateway or its application',
+		limits: { min: -100, max: 10_000 }
 	}
 };
 

@@ -52,6 +52,7 @@ export function usualState(
 		case 'fuse-voltage':
 		case 'ac-power':
 		case 'ac-voltage':
+		case 'unit-power':
 		case 'lamp':
 			return running;
 		case 'short-circuit-current':

@@ -48,9 +48,28 @@ export type SharedFaultCode = Extract<
 	| 'clipping'
 >;
 
+/** Faults that a string's volts and amps do not show: each has readings of its own. */
+type ApartFaultCode = Extract<
+	FaultCode,
+	| 'cable-damaged'
+	| 'moisture-intermittent'
+	| 'spd-failed'
+	| 'gfdi-fuse-blown'
+	| 'arc-fault'
+	| 'disconnect-welded'
+	| 'controller-mismatch'
+	| 'optimiser-dead'
+	| 'micro-inverter-dead'
+>;
+
 /** Everything a cause may name: a fault, or the reading, the conditions, or nothing at all. */
 export type CauseCode =
-	StringFaultCode | SharedFaultCode | 'reading-wrong' | 'conditions-wrong' | 'healthy';
+	| StringFaultCode
+	| SharedFaultCode
+	| ApartFaultCode
+	| 'reading-wrong'
+	| 'conditions-wrong'
+	| 'healthy';
 
 /** One size of a fault, with its share among the sizes met. */
 export interface Severity {

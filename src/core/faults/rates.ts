@@ -36,7 +36,16 @@ export const USUAL_RATES = {
 	'inverter-no-ac': 0.01,
 	'strings-swapped': 0.004,
 	'inverter-derating': 0.01,
-	'mppt-mode-wrong': 0.004
+	'mppt-mode-wrong': 0.004,
+	'cable-damaged': 0.003,
+	'moisture-intermittent': 0.004,
+	'spd-failed': 0.02,
+	'gfdi-fuse-blown': 0.005,
+	'arc-fault': 0.003,
+	'disconnect-welded': 0.003,
+	'controller-mismatch': 0.05,
+	'optimiser-dead': 1e-3,
+	'micro-inverter-dead': 3e-3
 } as const satisfies Partial<Record<FaultCode, number>>;
 
 /** Codes whose rate a site may set for itself. */

@@ -1,5 +1,5 @@
 import type { ArrayRecord } from '../record/record';
-import { expectReadings, type Expectations } from '../expectation/expect';
+import { expectReadings, yearsInService, type Expectations } from '../expectation/expect';
 import type { SiblingGroup } from '../expectation/group';
 import { placeKey } from '../expectation/place';
 import { standingReadings, takesOf } from '../expectation/standing';
@@ -9,18 +9,27 @@ import { partsOf } from '../record/part';
 import { judgeByLimits } from '../rules/judge/judge';
 import type { LimitVerdict } from '../rules/judge/limit-verdict';
 import { sinceRepairs } from '../rules/repair/since-repairs';
+import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
+import { agedModel, moduleHere } from '../expectation/predict';
+import type { ApartPosterior } from './apart/apart';
+import { apartCauses } from './apart/lines';
+import { allSound, weighAparts } from './apart/sources';
+import { speaksAgainstConditions } from './common-causes';
 import { besideCauses } from './beside';
 import { casesOf, inputVolts, type InputVolts } from './cases';
 import type { Cause, RuledOut } from './cause';
 import { lineOf } from './line';
 import { groupPosterior, type GroupPosterior } from './posterior';
 import { causesOf, ruledOut } from './rank';
+import { ratesAfterMessage } from './message';
+import { apartTests } from './next/apart-tests';
 import { nextTests } from './next/next-tests';
 import type { ProposedTest } from './next/proposed-test';
 import { scopeTests } from './next/scope-tests';
 import { sharedTests } from './next/shared-tests';
 import type { Scope } from './scope';
 import { scopesOf } from './scopes';
+import { nothingToShow } from './temper';
 import { untestedWords } from './untested';
 
 /** What is said of every reading by itself: expected values and verdicts. */
@@ -86,7 +95,16 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 	const { judgement: expectations, siblingGroups } = judged(record, visit);
 	const untested = untestedWords(record, visit);
 	const traced = traceGroups(record, visit, siblingGroups);
-	if (traced.length === 0) {
+	const aparts = weighAparts({
+		record,
+		standing: standingReadings(visit),
+		takes: (key) => takesOf(visit, key),
+		rates: record.rates,
+		says: visit.inverterSays,
+		earthFound: earthFound(traced),
+		module: moduleNow(record, visit)
+	});
+	if (traced.length === 0 && !aparts.some(({ told }) => told)) {
 		const noCauses =
 			siblingGroups.length === 0
 				? 'No causes yet: enter irradiance and cell temperature first.'
@@ -95,9 +113,9 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 	}
 	return {
 		...expectations,
-		causes: rankedCauses(record, visit, traced),
+		causes: rankedCauses(record, visit, traced, aparts),
 		noCauses: null,
-		next: proposedTests(record, visit, traced),
+		next: proposedTests(record, visit, traced, aparts),
 		ruledOut: traced.flatMap(({ posterior }) =>
 			posterior.strings
 				.filter(({ classes }) => classes[0]!.probability < 1 - DOUBTFUL)
@@ -114,10 +132,17 @@ export function traceGroups(
 	groups: readonly SiblingGroup[]
 ): Traced[] {
 	const standing = standingReadings(visit);
-	const rates = record.rates;
-	return groups.flatMap((group) => {
+	const rates = ratesAfterMessage(record.rates, visit.inverterSays);
+	const prepared = groups.flatMap((group) => {
 		const inputs = inputVolts(group, standing);
-		const cases = casesOf(record, group, standing, rates, inputs, (key) => takesOf(visit, key));
+		const cases = casesOf({
+			record,
+			group,
+			standing,
+			rates,
+			inputs,
+			takes: (key) => takesOf(visit, key)
+		});
 		if (cases.every(({ readings, located }) => readings.length === 0 && !located)) return [];
 		const scopes = scopesOf({
 			record,
@@ -125,11 +150,21 @@ export function traceGroups(
 			cases,
 			standing,
 			rates,
-			busVolts: new Map([...inputs].map(([input, { read }]) => [input, read])),
+			inputs,
 			acWatts: acWattsOf(record, standing)
 		});
-		const gain = standing.get(placeKey({ kind: 'array' }, 'cleaning-gain'))?.value ?? null;
-		return [{ posterior: groupPosterior(group, cases, scopes, gain), scopes, inputs }];
+		return [{ group, cases, scopes, inputs }];
+	});
+	const cleaningGain = standing.get(placeKey({ kind: 'array' }, 'cleaning-gain'))?.value ?? null;
+	const weigh = ({ group, cases, scopes }: (typeof prepared)[number], againstConditions: number) =>
+		groupPosterior(group, cases, scopes, { cleaningGain, againstConditions });
+	const alone = prepared.map((one) => weigh(one, 0));
+	// Strings of another type stand in the same light: what they say of it counts here too.
+	const said = alone.map(({ shared }) => speaksAgainstConditions(shared));
+	return prepared.map((one, i): Traced => {
+		const others = said.reduce((sum, say, other) => (other === i ? sum : sum + say), 0);
+		const posterior = prepared.length === 1 ? alone[i]! : weigh(one, others);
+		return { posterior, scopes: one.scopes, inputs: one.inputs };
 	});
 }
 
@@ -137,22 +172,62 @@ export function traceGroups(
 function proposedTests(
 	record: ArrayRecord,
 	visit: Visit,
-	traced: readonly Traced[]
+	traced: readonly Traced[],
+	aparts: readonly ApartPosterior[]
 ): ProposedTest[] {
 	const standing = standingReadings(visit);
-	return traced
-		.flatMap(({ posterior, scopes, inputs }) => {
-			const atVolts = (id: string) => {
-				const input = record.strings.find((string) => string.id === id)?.input ?? null;
-				return input === null ? null : (inputs.get(input)?.best ?? null);
-			};
-			return [
-				...nextTests({ record, posterior, standing, atVolts }),
-				...scopeTests(record, posterior, scopes, standing),
-				...sharedTests(record, posterior, standing)
-			];
-		})
-		.sort((a, b) => b.score - a.score);
+	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => {
+		const atVolts = (id: string) => {
+			const input = record.strings.find((string) => string.id === id)?.input ?? null;
+			return input === null ? null : (inputs.get(input)?.best ?? null);
+		};
+		return [
+			...nextTests({ record, posterior, standing, atVolts }),
+			...scopeTests(record, posterior, scopes, standing),
+			...sharedTests(record, posterior, standing)
+		];
+	});
+	// What two of them propose at one place is one test.
+	const tests = new Map<string, ProposedTest>();
+	for (const test of [...ofGroups, ...apartTests(record, aparts)]) {
+		const known = tests.get(test.key);
+		if (!known || known.score < test.score) tests.set(test.key, test);
+	}
+	return [...tests.values()].sort((a, b) => b.score - a.score);
+}
+
+/** Chance that what was read to earth shows an earth fault at some string. */
+function earthFound(traced: readonly Traced[]): number {
+	const read = traced.flatMap(({ posterior }) =>
+		posterior.strings.filter(
+			({ case: { located } }) =>
+				located !== null &&
+				(located.earth !== null ||
+					located.readings.some(({ quantity }) => quantity === 'insulation-resistance'))
+		)
+	);
+	const none = read.reduce((product, { classes }) => {
+		const chance = classes
+			.filter(({ of }) => of.faults.some(({ fault }) => fault.code === 'earth-fault'))
+			.reduce((sum, { probability }) => sum + probability, 0);
+		return product * (1 - chance);
+	}, 1);
+	return 1 - none;
+}
+
+/** What one sound module gives at the light and heat of the visit; null where they are not known. */
+function moduleNow(record: ArrayRecord, visit: Visit): { volts: number; watts: number } | null {
+	const conditions = visit.conditions.at(-1);
+	const [string] = record.strings;
+	const type = record.moduleTypes.find(({ id }) => id === string?.moduleTypeId);
+	if (!conditions || !type) return null;
+	const module = moduleHere(
+		agedModel(type, yearsInService(record, visit.startedAt)),
+		conditions.irradiance.value,
+		conditions.cellTemperature.value
+	);
+	const { volts, amps } = maximumPowerPoint(module);
+	return { volts: openCircuitVoltage(module), watts: volts * amps };
 }
 
 function acWattsOf(record: ArrayRecord, standing: ReadonlyMap<string, Reading>): number | null {
@@ -162,16 +237,32 @@ function acWattsOf(record: ArrayRecord, standing: ReadonlyMap<string, Reading>):
 }
 
 /** All lines, a fault before a reading that is to be taken again. */
-function rankedCauses(record: ArrayRecord, visit: Visit, traced: readonly Traced[]): Cause[] {
+function rankedCauses(
+	record: ArrayRecord,
+	visit: Visit,
+	traced: readonly Traced[],
+	aparts: readonly ApartPosterior[]
+): Cause[] {
 	const acWatts = acWattsOf(record, standingReadings(visit));
 	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
-	const chance = traced.reduce((product, { posterior }) => product * posterior.healthy, 1);
+	const chance = traced.reduce(
+		(product, { posterior }) => product * posterior.healthy,
+		allSound(aparts)
+	);
 	const healthy = lineOf(
-		[{ code: 'healthy', place: {}, probability: chance, severity: '', size: null }],
+		[
+			{
+				code: 'healthy',
+				place: {},
+				probability: nothingToShow(chance),
+				severity: '',
+				size: null
+			}
+		],
 		'',
 		[]
 	);
-	const lines = traced.flatMap(({ posterior, scopes, inputs }) => [
+	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
 		...causesOf({ record, posterior, scopes }),
 		...besideCauses({
 			posterior,
@@ -183,6 +274,13 @@ function rankedCauses(record: ArrayRecord, visit: Visit, traced: readonly Traced
 		}),
 		...doubtfulVolts(record, posterior, scopes, inputs, standingReadings(visit))
 	]);
+	// What two types of module say of the one light is said once.
+	const byId = new Map<string, Cause>();
+	for (const line of [...ofGroups, ...apartCauses(record, aparts)]) {
+		const known = byId.get(line.id);
+		if (!known || known.probability < line.probability) byId.set(line.id, line);
+	}
+	const lines = [...byId.values()];
 	// What is found beside sound strings, clipping say, is said before that they are sound.
 	const found = Math.max(0, ...lines.map(({ faulty }) => faulty));
 	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };

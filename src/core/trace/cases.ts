@@ -12,6 +12,7 @@ import type { Here } from './here';
 import { earthDensities } from './earth-evidence';
 import { earthReadOf, type LocatedEvidence } from './located';
 import type { JudgedReading, StringCase } from './string-case';
+import { repeatedMistake } from './repeated';
 import { classesOf } from './string-class';
 
 /** Shares of the volts at the maximum and at open circuit between which an input can run at all. */
@@ -23,8 +24,9 @@ const ASSUMED_DOUBT = 0.035;
 export interface InputVolts {
 	readonly read: number;
 	readonly believed: boolean;
-	/** Volts at the maximum of its strings, V. */
+	/** Volts of most of its strings at their maximum and open, V. */
 	readonly best: number;
+	readonly open: number;
 }
 
 /** The volts of every input of a group, by its name. */
@@ -52,12 +54,14 @@ export function inputVolts(
 			.sort((a, b) => a.moduleCount - b.moduleCount)
 			.slice(strings.length >> 1);
 		const best = runningVolts(stringHere(middle!, group.model, modules), peak);
-		const open = openCircuitVoltage(module) * Math.max(...strings.map((s) => s.moduleCount));
+		const each = openCircuitVoltage(module);
+		const most = each * Math.max(...strings.map(({ moduleCount }) => moduleCount));
 		const read = median(volts);
 		found.set(input, {
 			read,
 			best,
-			believed: read > PLAUSIBLE.least * best && read < PLAUSIBLE.most * open
+			open: each * middle!.moduleCount,
+			believed: read > PLAUSIBLE.least * best && read < PLAUSIBLE.most * most
 		});
 	}
 	return found;
@@ -77,35 +81,20 @@ function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringRecord):
 	};
 }
 
-/** A mistake is made again the same way once in so many times; judgement. */
-const SAME_MISTAKE = 0.08;
-/** Two takes agree within this share of the larger, or an absolute rest. */
-const AGREE = { share: 0.04, rest: 0.15 };
-
-/** By what a mistake is less likely for a figure that earlier takes of the same place agree with. */
-function repeatedMistake(standing: Reading, takes: readonly Reading[]): number {
-	const agreeing = takes.filter(
-		({ id, value }) =>
-			id !== standing.id &&
-			Math.abs(value - standing.value) <=
-				AGREE.rest + AGREE.share * Math.max(Math.abs(value), Math.abs(standing.value))
-	);
-	return SAME_MISTAKE ** agreeing.length;
+/** What of a visit the cases of a group are made from. */
+export interface CaseBasis {
+	readonly record: ArrayRecord;
+	readonly group: SiblingGroup;
+	readonly standing: ReadonlyMap<string, Reading>;
+	readonly rates: FaultRates;
+	readonly inputs: ReadonlyMap<string, InputVolts>;
+	/** All takes of a place, by key. */
+	readonly takes: (key: string) => readonly Reading[];
 }
 
-/**
- * Every string of a group with all that is weighed of it.
- *
- * @param takes all takes of a place, by key
- */
-export function casesOf(
-	record: ArrayRecord,
-	group: SiblingGroup,
-	standing: ReadonlyMap<string, Reading>,
-	rates: FaultRates,
-	inputs: ReadonlyMap<string, InputVolts>,
-	takes: (key: string) => readonly Reading[]
-): StringCase[] {
+/** Every string of a group with all that is weighed of it. */
+export function casesOf(basis: CaseBasis): StringCase[] {
+	const { record, group, standing, rates, inputs, takes } = basis;
 	const located = new Map<string, Reading[]>();
 	for (const reading of standing.values()) {
 		const id = stringOfPlace(reading.place);

@@ -27,15 +27,28 @@ export function foretoldGain(shift: Shift, dirty: boolean): { value: number; sig
 	return { value, sigma: Math.hypot(2, 0.2 * value) };
 }
 
-/**
- * ln of prior times density of a shift, under each shared cause.
- *
- * @param cleaningGain what cleaning one string of all gained, %; null where nobody did
- */
+/** What is known of all strings besides their own readings. */
+export interface SharedEvidence {
+	/** What cleaning one string of all gained, %; null where nobody did. */
+	readonly cleaningGain: number | null;
+	/** ln by which strings of other types in the same light speak for wrong conditions; less than 0: against. */
+	readonly againstConditions: number;
+}
+
+export const NOTHING_ELSE: SharedEvidence = { cleaningGain: null, againstConditions: 0 };
+
+/** ln by which the strings of a group speak for conditions that were not as stated. */
+export function speaksAgainstConditions(shared: Readonly<Record<SharedCause, number>>): number {
+	const odds = shared['conditions-wrong'] / Math.max(shared['as-stated'], 1e-12);
+	const before = PRIOR['conditions-wrong'] / PRIOR['as-stated'];
+	return Math.max(-7, Math.min(7, Math.log(Math.max(odds, 1e-12) / before)));
+}
+
+/** ln of prior times density of a shift, under each shared cause. */
 export function logSharedPriors(
 	shift: Shift,
 	doubt: SharedDoubt,
-	cleaningGain: number | null = null
+	{ cleaningGain, againstConditions }: SharedEvidence = NOTHING_ELSE
 ): Readonly<Record<SharedCause, number>> {
 	const heat = logNormalDensity(shift.heat, doubt.heat);
 	const dirt = COMMON_DIRT.reduce((sum, { loss, share }) => {
@@ -57,6 +70,7 @@ export function logSharedPriors(
 		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(dirt) + heat,
 		'conditions-wrong':
 			cleaned(false) +
+			againstConditions +
 			Math.log(PRIOR['conditions-wrong']) +
 			logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light)) +
 			logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat))

@@ -30,6 +30,12 @@ function stretchVolts(suspect: Suspect | null, from: number, to: number, here: H
 	return share * here.moduleVolts;
 }
 
+/** Lowest step of the curve of a stretch, % of its short-circuit current: its weakest module's, if it has one. */
+function lowestStep(suspect: Suspect | null, from: number, to: number): Foretold {
+	const weak = suspect?.fault.code === 'module-degraded' && suspect.at >= from && suspect.at < to;
+	return figure(weak ? 100 * (1 - suspect.severity.size) : 100, 2.5, 100);
+}
+
 /**
  * What a reading at one place of a string would show if the suspect sat where it does, or if the
  * string were whole. The figures of parts are common practice, their scatter judgement.
@@ -47,6 +53,7 @@ export function foretellAt(
 	const n = string.moduleCount;
 	switch (place.kind) {
 		case 'stretch': {
+			if (quantity === 'stretch-step') return lowestStep(suspect, place.from, place.to);
 			if (quantity !== 'stretch-voltage') return null;
 			const span = place.to - place.from;
 			const value = stretchVolts(suspect, place.from, place.to, here);
@@ -113,6 +120,14 @@ export function foretellAt(
 					const off = here.deviceVolts * n;
 					const stuck = code === 'rsd-device-stuck-on';
 					return figure(off + (stuck ? v : 0), 0.3 * off + 0.1 * v * Number(stuck) + 0.3, v * n);
+				}
+				case 'positive-to-earth':
+				case 'negative-to-earth': {
+					// For choosing tests alone: what was read is weighed both poles together, by `earthDensities`.
+					const share = quantity === 'positive-to-earth' ? 1 : -1;
+					if (code !== 'earth-fault') return figure(0.04 * share * v * n, 0.02 * v * n, v * n);
+					const up = (suspect?.at ?? 0) / n;
+					return figure((share > 0 ? 1 - up : -up) * v * n, 0.015 * v * n, v * n);
 				}
 				case 'insulation-resistance':
 					return code === 'earth-fault' ? figure(-1.8, 1, 4) : figure(1.7, 0.8, 4);

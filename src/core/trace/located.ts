@@ -26,20 +26,26 @@ export interface LocatedWeight {
 	readonly at: readonly number[];
 }
 
-/** Density of one reading under what is foretold of it; 1 where nothing is. */
+/**
+ * Density of one reading under what is foretold of it; 1 where nothing is.
+ *
+ * @param repeated by what a mistake is less likely for having been taken more than once, 0 to 1
+ */
 export function densityOf(
 	reading: Pick<Reading, 'quantity' | 'value'>,
-	foretold: Foretold | null
+	foretold: Foretold | null,
+	repeated = 1
 ): number {
 	if (!foretold) return 1;
 	const measured = onScale(reading);
-	return rightDensity(measured, foretold) + wrongDensity(measured, foretold);
+	return rightDensity(measured, foretold) + repeated * wrongDensity(measured, foretold);
 }
 
 /** Quantities that tell of a few faults alone; all others are asked of every fault. */
 const TELLS: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
 	'fuse-resistance': ['fuse-blown', 'connector-reversed'],
 	'fuse-rating': ['fuse-wrong-rating'],
+	'stretch-step': ['module-degraded'],
 	'joint-rise': ['connector-resistive'],
 	'joint-resistance': ['connector-resistive', 'connector-open'],
 	'module-count': ['module-missing', 'module-extra'],
@@ -70,10 +76,11 @@ export function soundWeight({ here, readings, earth }: LocatedEvidence): number 
 /** Chance that a reading is wrong, given what is foretold of it. */
 export function chanceWrong(
 	reading: Pick<Reading, 'quantity' | 'value'>,
-	foretold: Foretold
+	foretold: Foretold,
+	repeated = 1
 ): number {
 	const measured = onScale(reading);
-	const wrong = wrongDensity(measured, foretold);
+	const wrong = repeated * wrongDensity(measured, foretold);
 	return wrong / (rightDensity(measured, foretold) + wrong);
 }
 

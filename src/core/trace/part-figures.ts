@@ -22,8 +22,14 @@ export function onScale({ quantity, value }: Pick<Reading, 'quantity' | 'value'>
 		case 'joint-resistance':
 			return Math.log10(Math.min(Math.max(value, 0.05), 1e9));
 		case 'insulation-resistance':
+		case 'insulation-wet':
 			return Math.log10(Math.min(Math.max(value, 1e-3), 1e4));
 		default:
 			return value;
 	}
+}
+
+/** A figure on its scale as the meter shows it; see {@link onScale}. */
+export function offScale(quantity: Reading['quantity'], value: number): number {
+	return onScale({ quantity, value: 10 }) === 1 ? 10 ** value : value;
 }

@@ -10,7 +10,13 @@ import {
 } from './located';
 import { foretellAt } from './foretell-at';
 import type { Scope } from './scope';
-import { logSharedPriors, logSum, type SharedCause } from './common-causes';
+import {
+	logSharedPriors,
+	logSum,
+	NOTHING_ELSE,
+	type SharedCause,
+	type SharedEvidence
+} from './common-causes';
 import { shiftGrid, type GridPoint } from './shift-grid';
 import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
@@ -67,13 +73,13 @@ const FAR_BEHIND = 14;
  * Within the narrow grid predictions are linear in light and heat: each class is computed three times
  * and carried along its slopes.
  *
- * @param cleaningGain what cleaning one string gained where all are low, %; null where nobody did
+ * @param besides what is known of light and dirt besides these strings
  */
 export function groupPosterior(
 	group: SiblingGroup,
 	cases: readonly StringCase[],
 	scopes: readonly Scope[],
-	cleaningGain: number | null = null
+	besides: SharedEvidence = NOTHING_ELSE
 ): GroupPosterior {
 	const located = cases.map(({ classes, located: evidence }) => {
 		if (!evidence) return null;
@@ -81,7 +87,7 @@ export function groupPosterior(
 		return classes.map((one) => weighLocated(one, evidence, sound));
 	});
 	const prepared = group.estimates.map((estimate) =>
-		pointWeigher(group, cases, scopes, located, estimate.shift, cleaningGain)
+		pointWeigher(group, cases, scopes, located, estimate.shift, besides)
 	);
 	// An answer whose middle is next to impossible beside another's is not looked at all round.
 	const middles = group.estimates.map(({ shift }, e) => prepared[e]!({ ...shift, logArea: 0 }).log);
@@ -140,7 +146,7 @@ function pointWeigher(
 	scopes: readonly Scope[],
 	located: readonly (readonly LocatedWeight[] | null)[],
 	centre: Shift,
-	cleaningGain: number | null
+	besides: SharedEvidence
 ): (point: GridPoint) => Point {
 	const tables: ClassTable[] = [];
 	const known = new Map<string, number>();
@@ -168,7 +174,7 @@ function pointWeigher(
 			weighString(classes, items[s]!, located[s]!, tables, light, heat)
 		);
 		const shared = weighScopes(scopes, foretell, cases, located, strings, { light, heat });
-		const priors = logSharedPriors(point, group.doubt, cleaningGain);
+		const priors = logSharedPriors(point, group.doubt, besides);
 		const prior = logSum(Object.values(priors));
 		const log =
 			point.logArea +

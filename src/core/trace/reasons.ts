@@ -4,7 +4,7 @@ import type { Reading } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
 import type { Reason } from './cause';
 import { foretellAt } from './foretell-at';
-import { onScale } from './part-figures';
+import { offScale, onScale } from './part-figures';
 import { predictUnder, spreadOf } from './string-table';
 import type { GroupPosterior, StringPosterior, Weighed } from './posterior';
 import type { Suspect } from './suspect';
@@ -127,8 +127,7 @@ function locatedReason(
 	const measured = onScale(reading);
 	const zHealthy = Math.abs(measured - healthy.value) / healthy.sigma;
 	const zUnder = Math.abs(measured - under.value) / under.sigma;
-	const onLog = measured !== reading.value;
-	const shown = (value: number) => amount(onLog ? 10 ** value : value, unit);
+	const shown = (value: number) => amount(offScale(reading.quantity, value), unit);
 	return weighing(
 		reading.id,
 		zHealthy,

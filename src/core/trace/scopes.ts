@@ -1,15 +1,15 @@
 import type { GroupReading, SiblingGroup } from '../expectation/group';
 import { standbyVolts } from '../expectation/in-state';
 import { POLES, stringKey } from '../expectation/place';
-import { runningVolts, stringHere } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
-import { moduleAtShift, modulesAtShift } from '../expectation/group';
+import { moduleAtShift } from '../expectation/group';
 import type { Reading } from '../expectation/visit';
 import { rateOf, type FaultRates } from '../faults/rates';
-import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
+import { openCircuitVoltage } from '../module/single-diode';
 import { partsOf } from '../record/part';
 import { partsOnward } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
+import type { InputVolts } from './cases';
 import type { Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import type { StringCase } from './string-case';
@@ -23,8 +23,8 @@ export interface ScopeBasis {
 	readonly cases: readonly StringCase[];
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly rates: FaultRates;
-	/** Volts of an input while it ran, as read; by input. */
-	readonly busVolts: ReadonlyMap<string, number>;
+	/** Volts of the inputs that were read while they ran, by input. */
+	readonly inputs: ReadonlyMap<string, InputVolts>;
 	/** What the inverter fed, W; null where it was not read. */
 	readonly acWatts: number | null;
 }
@@ -83,31 +83,20 @@ function wholeForetells(
 }
 
 /** Density of an input's volts where it runs: at its maximum, or pushed up toward open circuit. */
-function runningDensity(volts: number, best: number, open: number): number {
-	const z = (volts - best) / (0.03 * best);
-	const atBest = Math.exp(-0.5 * z * z) / (0.03 * best * Math.sqrt(2 * Math.PI));
-	const elsewhere = volts > 0.4 * best && volts < open ? 1 / open : 0;
-	return 0.93 * atBest + 0.06 * elsewhere + 0.01 / (3 * open);
+function runningDensity({ read, best, open }: InputVolts): number {
+	const elsewhere = read > 0.4 * best && read < open ? 1 / open : 0;
+	return 0.93 * normal(read, best, 0.03 * best) + 0.06 * elsewhere + 0.01 / (3 * open);
 }
+
+/** Density of the volts of an input at which nothing runs. */
+const openDensity = ({ read, open }: InputVolts) => normal(read, open, 0.03 * open);
+
+/** Density of the volts behind a switch of which a pole is open: none, or those of its other side. */
+const deadDensity = (volts: InputVolts) =>
+	0.6 * normal(volts.read, 0, 0.01 * volts.open) + 0.4 * openDensity(volts);
 
 const normal = (value: number, mean: number, sigma: number) =>
 	Math.exp(-0.5 * ((value - mean) / sigma) ** 2) / (sigma * Math.sqrt(2 * Math.PI));
-
-/** Volts of an input at its maximum and open, from most of its strings. */
-function inputVolts(
-	{ group, cases }: Pick<ScopeBasis, 'group' | 'cases'>,
-	strings: readonly number[]
-): { readonly best: number; readonly open: number } {
-	const { shift } = group.estimates[0];
-	const module = moduleAtShift(group, shift);
-	const counts = strings.map((s) => cases[s]!.string).sort((a, b) => a.moduleCount - b.moduleCount);
-	const middle = counts[Math.floor(counts.length / 2)]!;
-	const whole = stringHere(middle, group.model, modulesAtShift(group, shift));
-	return {
-		best: runningVolts(whole, maximumPowerPoint(module).amps),
-		open: openCircuitVoltage(module) * middle.moduleCount
-	};
-}
 
 /** Indices of the strings of each input. */
 function byInput(cases: readonly StringCase[]): Map<string, number[]> {
@@ -120,15 +109,10 @@ function byInput(cases: readonly StringCase[]): Map<string, number[]> {
 
 /** A pole of an input's disconnect that does not close. */
 function openDisconnects(basis: ScopeBasis): Scope[] {
-	const { record, cases, busVolts, rates, standing } = basis;
+	const { record, cases, inputs, rates, standing } = basis;
 	return [...byInput(cases)].map(([input, strings]): Scope => {
-		const volts = busVolts.get(input);
-		const { best, open } = inputVolts(basis, strings);
-		const dead =
-			volts === undefined
-				? 1
-				: (0.6 * normal(volts, 0, 0.01 * open) + 0.4 * normal(volts, open, 0.03 * open)) /
-					runningDensity(volts, best, open);
+		const volts = inputs.get(input);
+		const dead = volts ? deadDensity(volts) / runningDensity(volts) : 1;
 		const part = disconnectOf(record, cases[strings[0]!]!.string);
 		const probes = part === null ? [] : poleProbes(part);
 		const poles = weighLinks(
@@ -194,16 +178,11 @@ function silentTransmitter({ record, cases, rates, standing }: ScopeBasis): Scop
 
 /** The inverter does not run, for want of AC or of its own accord. */
 function withoutAc(basis: ScopeBasis): Scope[] {
-	const { record, cases, rates, busVolts, acWatts, standing } = basis;
+	const { record, cases, rates, inputs, acWatts, standing } = basis;
 	if (cases.length === 0) return [];
 	const strings = cases.map((_, s) => s);
 	let own = 1;
-	for (const [input, of] of byInput(cases)) {
-		const volts = busVolts.get(input);
-		if (volts === undefined) continue;
-		const { best, open } = inputVolts(basis, of);
-		own *= normal(volts, open, 0.03 * open) / runningDensity(volts, best, open);
-	}
+	for (const volts of inputs.values()) own *= openDensity(volts) / runningDensity(volts);
 	const watts = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
 	if (acWatts !== null && watts !== null) {
 		own *= normal(acWatts, 0, 0.01 * watts) / (1 / watts);

@@ -50,6 +50,8 @@ function priorOf(fault: Fault, string: StringRecord, type: ModuleType, rates: Fa
  * Every class of one string with its prior, whole first: rate per part times the parts of this string,
  * spread over the sizes; pairs by the product of their priors.
  *
+ * @param rates where they are not the usual ones; a fault that has one here, by the site or by the inverter's
+ * message, is asked about before anything shows it
  * @param read quantities that were read at the string, by which faults without effect can show
  */
 export function classesOf(
@@ -59,7 +61,8 @@ export function classesOf(
 	read: ReadonlySet<Quantity>
 ): readonly [StringClass, ...StringClass[]] {
 	const shown = CATALOGUE.filter(
-		({ shownBy }) => shownBy === null || shownBy.some((quantity) => read.has(quantity))
+		({ shownBy, code }) =>
+			shownBy === null || code in rates || shownBy.some((quantity) => read.has(quantity))
 	);
 	const single = shown.flatMap((fault) => {
 		const prior = priorOf(fault, string, type, rates);

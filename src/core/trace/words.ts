@@ -85,7 +85,21 @@ export function knownWords(code: CauseCode): string {
 		case 'fuse-wrong-rating':
 		case 'blocking-diode-shorted':
 		case 'rsd-device-stuck-on':
+		case 'spd-failed':
+		case 'disconnect-welded':
+		case 'gfdi-fuse-blown':
 			return 'Not as it should be';
+		case 'cable-damaged':
+		case 'moisture-intermittent':
+			return 'Insulation low when wet';
+		case 'arc-fault':
+			return 'The inverter stopped on an arc';
+		case 'controller-mismatch':
+			return 'Controller and strings do not suit';
+		case 'optimiser-dead':
+			return 'Standby volts short';
+		case 'micro-inverter-dead':
+			return 'A unit feeds too little';
 	}
 }
 
@@ -100,6 +114,9 @@ const LOW_CURRENT: readonly CauseCode[] = [
 export function lookAlikes(codes: readonly CauseCode[]): string | null {
 	if (codes.some((code) => LOW_CURRENT.includes(code))) {
 		return 'A hot cell, a cracked ribbon or a leaking module lower the current in the same way; they are weighed as lines of their own and are rarer.';
+	}
+	if (codes.includes('cable-damaged') || codes.includes('moisture-intermittent')) {
+		return 'A cable leaks as soon as it is sprayed; moisture goes with the dew: take it again at noon.';
 	}
 	if (codes.includes('earth-fault')) {
 		return 'A damaged cable, moisture on wet mornings or a spent surge protector hold a pole to earth in the same way: isolate them and measure again.';

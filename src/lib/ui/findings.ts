@@ -7,7 +7,7 @@ import type { ProposedTest } from '$core/trace/next/proposed-test';
 export interface Finding {
 	readonly key: string;
 	readonly string: StringRecord | null;
-	/** "A3", "Input A", "Inverter", "All". */
+	/** "A3", "Input A", "Inverter", "Q1", "All". */
 	readonly name: string;
 	readonly causes: readonly Cause[];
 	readonly headline: string;
@@ -36,13 +36,18 @@ const isDanger = (causes: readonly Cause[]) =>
 /** What a cause is of: the first part of its id. */
 const keyOfCause = ({ id, stringId }: Cause) => stringId ?? id.split('/')[0]!;
 
-function nameOf(key: string, causes: readonly Cause[], string: StringRecord | null): string {
+function nameOf(
+	causes: readonly Cause[],
+	string: StringRecord | null,
+	record: ArrayRecord
+): string {
 	if (string) return string.label;
-	const { place } = causes[0]!.members[0];
+	const { place, code } = causes[0]!.members[0];
 	if (place.strings) return causes[0]!.where ?? '';
 	if (place.input !== undefined) return `Input ${place.input}`;
 	if (place.inverter) return 'Inverter';
-	return key === 'site' ? 'Shutdown' : 'All';
+	if (code === 'rsd-no-signal') return 'Shutdown';
+	return record.parts.find(({ id }) => id === place.part)?.mark ?? 'All';
 }
 
 /** Findings with something to say, danger first, then most certain; then what concerns all strings. */
@@ -60,7 +65,7 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 			return {
 				key,
 				string,
-				name: nameOf(key, causes, string),
+				name: nameOf(causes, string, record),
 				causes,
 				headline: causes[0]!.title,
 				perhaps: causes[0]!.perhaps,

@@ -2,6 +2,7 @@ import { inputsOf, partsOnward } from '../../record/path';
 import { partsOf, type Part } from '../../record/part';
 import type { ArrayRecord, StringRecord } from '../../record/record';
 import { ampacityOf } from '../ampacity';
+import { conductorFit } from '../conductor-fit';
 import { CURRENT as IEC } from '../profiles/iec';
 import { CURRENT as US } from '../profiles/us';
 import { highestIsc, marksOf } from '../string-groups';
@@ -125,20 +126,18 @@ function conductorChecks(record: ArrayRecord): Check[] {
 			const missing = ampacity.known ? ['the strings that feed it'] : ampacity.missing;
 			return [waitsFor(base, missing, at)];
 		}
-		// The larger of the continuous load at the terminals and the maximum current in its surroundings.
-		const terminals = us ? US.continuous.factor * isc : IEC.maximum.factor * isc;
-		const surrounded = US.maximum.factor * isc;
-		const fits = ampacity.terminals >= terminals && ampacity.corrected >= surrounded;
+		const { fits, words, formula, clause } = conductorFit(ampacity, isc, record.rules);
 		return [
 			{
 				...base,
+				clause,
 				outcome: fits ? ('fits' as const) : ('finding' as const),
-				words: `Bears ${amount(ampacity.corrected, 'A')} where it lies; needs ${amount(us ? Math.max(surrounded, 0) : terminals, 'A')}${us ? ` there and ${amount(terminals, 'A')} at its terminals (${amount(ampacity.terminals, 'A')})` : ''}${fits ? '' : ': too thin'}.`,
+				words,
 				inputs: [
 					['label Isc together', amount(isc, 'A')],
 					['size', `${part.specs.size} mm²`]
 				] as const,
-				formula: `${ampacity.formula}; current ${us ? '1.25 x Isc, and 1.5625 x Isc before corrections' : '1.25 x Isc'}`,
+				formula,
 				at
 			}
 		];

@@ -91,17 +91,33 @@ function limitsOf(part: Device) {
 /** Volts that a string must have above its battery's absorption; common practice, the maker's figure wins. */
 const HEADROOM = 5;
 
-function controllerChecks(record: ArrayRecord): Check[] {
+/** Share of its label below which a PWM controller throws away too much of a string; judgement. */
+const PWM_LEAST = 0.75;
+
+/** A charge controller beside a kind of string that hangs on it, by their labels. */
+export interface ControllerFit {
+	readonly part: string;
+	readonly mark: string;
+	/** Marks of the strings. */
+	readonly strings: string;
+	readonly fits: boolean;
+	readonly words: string;
+	readonly modules: number;
+	readonly hottestCell: number;
+	readonly absorption: number;
+}
+
+interface ControllerCase {
+	readonly end: PartOf<'charge-controller'>;
+	readonly strings: readonly [StringRecord, ...StringRecord[]];
+	readonly fit: ControllerFit | null;
+	readonly missing: readonly string[];
+}
+
+function controllerCases(record: ArrayRecord): ControllerCase[] {
 	const battery = partsOf(record.parts, 'battery')[0];
-	return stringGroups(record).flatMap(({ strings, types, end }) => {
+	return stringGroups(record).flatMap(({ strings, types, end }): ControllerCase[] => {
 		if (end?.kind !== 'charge-controller') return [];
-		const at = { kind: 'part', id: end.id } as const;
-		const base = {
-			key: `charge/${strings[0].id}`,
-			title: 'String against its battery',
-			about: `${marksOf(strings)} on ${end.mark}`,
-			clause: 'common practice; the maker’s figure wins'
-		};
 		const { hottestCell } = record.rules;
 		const absorption = battery?.specs.absorptionVolts ?? null;
 		const missing = [
@@ -109,33 +125,66 @@ function controllerChecks(record: ArrayRecord): Check[] {
 			...(hottestCell === null ? ['the hottest cells'] : []),
 			...(absorption === null ? ['the battery’s absorption volts'] : [])
 		];
-		if (!types || hottestCell === null || absorption === null) return [waitsFor(base, missing, at)];
+		if (!types || hottestCell === null || absorption === null) {
+			return [{ end, strings, fit: null, missing }];
+		}
 		const hot = types.reduce((sum, type) => sum + vmpAt(type, hottestCell), 0);
 		const wanted = absorption + HEADROOM;
-		const fits = hot >= wanted;
-		const pwm = end.specs.method === 'PWM' ? pwmWords(types, absorption) : '';
-		return [
-			{
-				...base,
-				outcome: fits ? 'fits' : 'finding',
-				words: `Hot, the string’s Vmp is ${amount(hot, 'V')}; absorption at ${amount(absorption, 'V')} wants ${amount(wanted, 'V')}${fits ? '' : ': it cannot finish a charge on hot days'}.${pwm}`,
-				inputs: [
-					['modules in series', String(types.length)],
-					['hottest cells', `${hottestCell} °C`],
-					['absorption', amount(absorption, 'V')]
-				],
-				formula: `Vmp of the fitted label at the hottest cells x modules in series, against absorption + ${HEADROOM} V`,
-				at
-			}
-		];
+		const finishes = hot >= wanted;
+		const pwm = end.specs.method === 'PWM' ? pwmShare(types, absorption) : null;
+		const given =
+			pwm === null
+				? ''
+				: ` A PWM controller gives the battery’s volts times the module’s amps: at most ${amount(pwm.given, 'W')} of ${amount(pwm.label, 'W')}.`;
+		const fit = {
+			part: end.id,
+			mark: end.mark,
+			strings: marksOf(strings),
+			fits: finishes && (pwm === null || pwm.given >= PWM_LEAST * pwm.label),
+			words: `Hot, the string’s Vmp is ${amount(hot, 'V')}; absorption at ${amount(absorption, 'V')} wants ${amount(wanted, 'V')}${finishes ? '' : ': it cannot finish a charge on hot days'}.${given}`,
+			modules: types.length,
+			hottestCell,
+			absorption
+		};
+		return [{ end, strings, fit, missing }];
 	});
 }
 
-/** What a PWM controller gives of a string's label: battery volts times module amps. */
-function pwmWords(types: readonly ModuleType[], absorption: number): string {
+/** Charge controllers beside their strings, where the labels tell. */
+export function controllerFits(record: ArrayRecord): ControllerFit[] {
+	return controllerCases(record).flatMap(({ fit }) => fit ?? []);
+}
+
+function controllerChecks(record: ArrayRecord): Check[] {
+	return controllerCases(record).map(({ end, strings, fit, missing }): Check => {
+		const at = { kind: 'part', id: end.id } as const;
+		const base = {
+			key: `charge/${strings[0].id}`,
+			title: 'String against its battery',
+			about: `${marksOf(strings)} on ${end.mark}`,
+			clause: 'common practice; the maker’s figure wins'
+		};
+		if (!fit) return waitsFor(base, missing, at);
+		return {
+			...base,
+			outcome: fit.fits ? 'fits' : 'finding',
+			words: fit.words,
+			inputs: [
+				['modules in series', String(fit.modules)],
+				['hottest cells', `${fit.hottestCell} °C`],
+				['absorption', amount(fit.absorption, 'V')]
+			],
+			formula: `Vmp of the fitted label at the hottest cells x modules in series, against absorption + ${HEADROOM} V; by PWM at least ${100 * PWM_LEAST} % of the label`,
+			at
+		};
+	});
+}
+
+/** What a PWM controller gives of a string's label: battery volts times module amps, W. */
+function pwmShare(types: readonly ModuleType[], absorption: number) {
 	const label = types.reduce((sum, { plate }) => sum + plate.pmax, 0);
 	const given = absorption * Math.min(...types.map(({ plate }) => plate.imp));
-	return ` A PWM controller gives the battery’s volts times the module’s amps: at most ${amount(Math.min(given, label), 'W')} of ${amount(label, 'W')}.`;
+	return { label, given: Math.min(given, label) };
 }
 
 function batteryChecks(record: ArrayRecord): Check[] {

@@ -1,13 +1,9 @@
 import type { ArrayRecord, StringRecord } from '../../record/record';
-import { CURRENT as IEC, GPV } from '../profiles/iec';
-import { CURRENT as US } from '../profiles/us';
+import { openingWords, stringFuseRule } from '../string-fuse';
 import { highestIsc, marksOf, parallelStrings } from '../string-groups';
 import { amount, PLACES, waitsFor, type Check } from './check';
 
 const TITLE = 'String fuse: needed, and its size';
-
-/** Standard ratings, A (NEC 240.6(A) and the gPV series in common use; from memory). */
-const SIZES = [1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 16, 20, 25, 30, 32, 35, 40, 45, 50, 60];
 
 /** For each input: whether its parallel strings need fuses, and whether those that stand there fit. */
 export function fuseChecks(record: ArrayRecord): Check[] {
@@ -15,32 +11,29 @@ export function fuseChecks(record: ArrayRecord): Check[] {
 }
 
 function fuseCheck(record: ArrayRecord, strings: readonly StringRecord[]): Check {
-	const { profile, alwaysFuse } = record.rules;
-	const us = profile === 'US';
+	const currents = strings.map((string) => highestIsc(string, record.moduleTypes));
+	const isc = Math.max(...currents.map((amps) => amps ?? Number.NaN));
+	const moduleFuse = lowestSeriesFuse(record, strings);
+	const rule = stringFuseRule({ count: strings.length, isc, moduleFuse }, record.rules);
+	const { others, asked, formula, low, high, sizeClause } = rule;
 	const base = {
 		key: `fuse/${strings[0]!.id}`,
 		title: TITLE,
 		about: marksOf(strings),
-		clause: us ? US.fuseNeeded.clause : IEC.fuseNeeded.clause
+		clause: rule.clause
 	};
-	const currents = strings.map((string) => highestIsc(string, record.moduleTypes));
-	const isc = Math.max(...currents.map((amps) => amps ?? Number.NaN));
-	const moduleFuse = lowestSeriesFuse(record, strings);
 	if (!Number.isFinite(isc)) return waitsFor(base, ['the module’s label'], PLACES.strings);
-	const others = us ? (strings.length - 1) * US.maximum.factor * isc : (strings.length - 1) * isc;
 	const inputs: Check['inputs'] = [
 		['strings in parallel', String(strings.length)],
 		['label Isc', amount(isc, 'A')],
 		['module’s maximum series fuse', moduleFuse === null ? 'unknown' : amount(moduleFuse, 'A')]
 	];
-	if (strings.length > 1 && moduleFuse === null) {
+	if (rule.needed === null) {
 		const type = record.moduleTypes.find(({ id }) => id === strings[0]!.moduleTypeId)!;
 		const at = { kind: 'module-type', id: type.id } as const;
 		return waitsFor(base, ['the module’s maximum series fuse'], at);
 	}
-	const needed = strings.length > 1 && others > moduleFuse!;
-	const asked = needed || (alwaysFuse && strings.length > 1);
-	const formula = `(${strings.length} - 1) x ${us ? '1.25 x ' : ''}Isc = ${amount(others, 'A')} from the others, against the module’s series fuse`;
+	const { needed } = rule;
 	const at = PLACES.strings;
 	const answer = (outcome: Check['outcome'], words: string): Check => ({
 		...base,
@@ -80,7 +73,6 @@ function fuseCheck(record: ArrayRecord, strings: readonly StringRecord[]): Check
 	if (ratings.some(({ rating }) => rating === null)) {
 		return waitsFor(base, ['the rating of the fuse'], at);
 	}
-	const { low, high, sizeClause } = sizes(us, isc, moduleFuse);
 	const wrong = ratings.filter(({ rating }) => rating! < low || rating! > high);
 	const range = `${amount(low, 'A')} to ${amount(high, 'A')} (${sizeClause})`;
 	if (wrong.length > 0) {
@@ -88,7 +80,7 @@ function fuseCheck(record: ArrayRecord, strings: readonly StringRecord[]): Check
 	}
 	return answer(
 		'fits',
-		`${said}; ${ratings[0]!.rating} A lies within ${range}. ${openingWords(us, others, ratings[0]!.rating!)}`
+		`${said}; ${ratings[0]!.rating} A lies within ${range}. ${openingWords(rule, ratings[0]!.rating!)}`
 	);
 }
 
@@ -101,28 +93,6 @@ function ratingWords(fuses: readonly { readonly label: string; readonly rating: 
 			return `${marksOf(alike)} ${alike.length === 1 ? 'has' : 'have'} ${rating} A`;
 		})
 		.join(', ');
-}
-
-/** Whether the neighbours would surely open the fuse of a shorted string: between holding and opening it is not certain. */
-function openingWords(us: boolean, others: number, rating: number): string {
-	const opens = us ? 1.35 : GPV.opens;
-	const sure = others > opens * rating;
-	return sure
-		? `In full sun its neighbours exceed ${opens} times that, so it opens on a short.`
-		: `Its neighbours stay below ${opens} times that: on a short it may never open.`;
-}
-
-function sizes(us: boolean, isc: number, moduleFuse: number | null) {
-	if (us) {
-		const least = US.fuse.factor * isc;
-		const low = SIZES.find((size) => size >= least) ?? least;
-		return { low, high: moduleFuse ?? Infinity, sizeClause: US.fuse.clause };
-	}
-	return {
-		low: IEC.fuse.low * isc,
-		high: Math.min(IEC.fuse.high * isc, moduleFuse ?? Infinity),
-		sizeClause: IEC.fuse.clause
-	};
 }
 
 function lowestSeriesFuse(record: ArrayRecord, strings: readonly StringRecord[]): number | null {

@@ -270,3 +270,20 @@ it('every quantity is judged in words without a hole, wherever it can be read', 
 	expect(judge([reading({ kind: 'array' }, 'dc-voltage', 60)]).words).toContain('metal is live');
 	expect(KILN_LANE.record.strings.length).toBeGreaterThan(0);
 });
+
+it('judges a micro-inverter beside the middle of the others', () => {
+	const [branch] = KILN_LANE.record.strings;
+	const unit = (module: number, value: number) =>
+		reading({ kind: 'module', string: branch!.id, module, section: null }, 'unit-power', value);
+	const verdicts = (watts: readonly number[]) => {
+		const readings = watts.map((value, i) => unit(i + 1, value));
+		const visit = { ...KILN_LANE.visit, readings };
+		return judgeByLimits(KILN_LANE.record, visit, expectReadings(KILN_LANE.record, visit)).map(
+			({ verdict }) => verdict
+		);
+	};
+	expect(verdicts([240, 120])).toEqual(['no-basis', 'no-basis']);
+	// At night.
+	expect(verdicts([0, 0, 0, 0])).toEqual(Array(4).fill('no-basis'));
+	expect(verdicts([240, 243, 120, 238, 210])).toEqual(['fits', 'fits', 'off', 'fits', 'look']);
+});

@@ -3,7 +3,7 @@ import { standingReadings } from '../../expectation/standing';
 import { isStringReading, type Reading, type Visit } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
 import { judged, type Judged, type LimitVerdict } from './limit-verdict';
-import { judgeDiode, judgeModuleVolts, judgeStretch } from './module-limits';
+import { judgeDiode, judgeModuleVolts, judgeStretch, judgeUnit } from './module-limits';
 import { judgeOperatingVolts } from './operating-volts';
 import {
 	judgeAcVolts,
@@ -43,6 +43,7 @@ function judgeOne(
 ): Judged {
 	switch (reading.quantity) {
 		case 'insulation-resistance':
+		case 'insulation-wet':
 			return judgeInsulation(record, reading);
 		case 'residual-current':
 			return judgeResidual(reading);
@@ -68,6 +69,8 @@ function judgeOne(
 			return judgeModuleVolts(record, expectations, reading);
 		case 'stretch-voltage':
 			return judgeStretch(expectations, reading);
+		case 'unit-power':
+			return judgeUnit(standing, reading);
 		case 'diode-forward':
 		case 'diode-reverse':
 			return judgeDiode(reading);

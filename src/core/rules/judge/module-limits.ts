@@ -1,5 +1,6 @@
 import type { Expectations } from '../../expectation/expect';
 import { stringKey } from '../../expectation/place';
+import { median } from '../../expectation/median';
 import type { Reading } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
@@ -70,6 +71,30 @@ export function judgeStretch(
 				limit,
 				source
 			);
+}
+
+/** Share by which a unit may lag the middle of its neighbours, and from which it surely lags; judgement. */
+const UNITS = { alike: 0.08, lags: 0.2, least: 3 };
+
+/** A micro-inverter's power against the middle of the others in the same minutes. */
+export function judgeUnit(standing: ReadonlyMap<string, Reading>, reading: Reading): Judged {
+	const others = [...standing.values()]
+		.filter((one) => one.quantity === 'unit-power' && one.id !== reading.id)
+		.map(({ value }) => value);
+	if (others.length < UNITS.least) {
+		return judged('no-basis', 'Noted; three others are the least to compare it with.');
+	}
+	const usual = median(others);
+	if (usual <= 0)
+		return judged('no-basis', 'The others feed nothing: too little light to compare.');
+	const limit = `${usual.toFixed(0)} W is the middle of the others, within ${100 * UNITS.alike} %`;
+	const source = 'the units beside it';
+	const short = 1 - reading.value / usual;
+	if (short <= UNITS.alike) return judged('fits', 'As its neighbours.', limit, source);
+	const words = `${(100 * short).toFixed(0)} % behind the middle of the others.`;
+	return short >= UNITS.lags
+		? judged('off', `${words} Its module, its AC, or the unit itself.`, limit, source)
+		: judged('look', `${words} Shade and dirt do that too.`, limit, source);
 }
 
 /** A bypass diode in the diode test, the module dark. */

@@ -84,7 +84,13 @@ export function judgeAcVolts({ value }: Reading): Judged {
 }
 
 export function judgeLamp({ place, value }: Reading): Judged {
-	const signal = place.kind === 'part' && place.point === 'signal';
+	const point = place.kind === 'part' ? place.point : null;
+	if (point === 'window') {
+		return value >= 0.5
+			? judged('fits', 'Its window shows good.')
+			: judged('off', 'Spent: it protects nothing, and may leak to earth. Replace it.');
+	}
+	const signal = point === 'signal';
 	if (value >= 0.5) return judged('fits', signal ? 'The signal is there.' : 'Lit.');
 	return judged(
 		'off',

@@ -99,7 +99,7 @@ describe('the plan of a visit', () => {
 	});
 
 	it('of micro-inverters stays on the AC side, of a battery reads it before anything is closed', () => {
-		expect(quantities(KILN_LANE.record, coming('routine'))).toEqual(['ac-voltage']);
+		expect(quantities(KILN_LANE.record, coming('routine'))).toEqual(['unit-power', 'ac-voltage']);
 		expect(quantities(CAIRN_RIGG.record, coming('routine'))).toContain('dc-voltage');
 	});
 });
@@ -114,7 +114,9 @@ describe('places of a quantity', () => {
 				for (const { place } of spots)
 					expect(QUANTITY_FACTS[quantity].places).toContain(place.kind);
 			}
-		expect(spotsOf(SALTMARSH.record, 'fuse-resistance')).toHaveLength(16);
+		expect(spotsOf(SALTMARSH.record, 'fuse-voltage')).toHaveLength(16);
+		// And the inverter's own.
+		expect(spotsOf(SALTMARSH.record, 'fuse-resistance')).toHaveLength(17);
 		expect(spotsOf(HOLLIN_CREEK.record, 'lamp')).toHaveLength(2);
 	});
 });

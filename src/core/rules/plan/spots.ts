@@ -1,7 +1,7 @@
 import { POLES, stringPlace, type PartPoint, type Place } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
 import { usualState, type SwitchingState } from '../../expectation/switching';
-import type { Part, PartKind } from '../../record/part';
+import { partsOf, type Part, type PartKind } from '../../record/part';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
 
 /** A place where a quantity is read, in the state in which it usually is. */
@@ -37,7 +37,10 @@ const POINTS: Readonly<
 		['dc-disconnect', ['positive', 'negative']],
 		['ac-disconnect', ['positive', 'negative']]
 	],
-	lamp: [['transmitter', ['lamp', 'signal']]]
+	lamp: [
+		['transmitter', ['lamp', 'signal']],
+		['surge', ['window']]
+	]
 };
 
 const switchable = ({ fuse, devices }: StringRecord) => ({
@@ -61,17 +64,20 @@ export function spotsOf(record: ArrayRecord, quantity: Quantity): Spot[] {
 	const strings = record.strings.filter((string) => !isAcBranch(string));
 	switch (quantity) {
 		case 'fuse-resistance':
+			return [...fusesOf(strings).map(at), ...earthFusesOf(record).map(at)];
 		case 'fuse-voltage':
 		case 'fuse-rating':
-			return strings
-				.filter(({ fuse }) => fuse !== null)
-				.flatMap(({ id }) => POLES.map((pole) => at({ kind: 'fuse', string: id, pole })));
+			return fusesOf(strings).map(at);
+		case 'unit-power':
+			return record.strings.filter(isAcBranch).flatMap(unitsOf).map(at);
 		case 'insulation-resistance':
+		case 'insulation-wet':
 			return [...strings.map(({ id }) => at(stringPlace(id))), at({ kind: 'array' })];
 		case 'section-voltage':
 		case 'diode-forward':
 		case 'diode-reverse':
 		case 'stretch-voltage':
+		case 'stretch-step':
 		case 'joint-rise':
 		case 'joint-resistance':
 		case 'device-output':
@@ -82,6 +88,31 @@ export function spotsOf(record: ArrayRecord, quantity: Quantity): Spot[] {
 				? record.parts.flatMap((part) => pointsOf(part, quantity).map(at))
 				: strings.map(({ id }) => at(stringPlace(id)));
 	}
+}
+
+function fusesOf(strings: readonly StringRecord[]): Place[] {
+	return strings
+		.filter(({ fuse }) => fuse !== null)
+		.flatMap(({ id }) => POLES.map((pole): Place => ({ kind: 'fuse', string: id, pole })));
+}
+
+function earthFusesOf({ parts }: ArrayRecord): Place[] {
+	return partsOf(parts, 'inverter').map(({ id }) => ({
+		kind: 'part',
+		part: id,
+		point: 'earth-fuse'
+	}));
+}
+
+/** The micro-inverters of a branch, each by the first of its modules. */
+export function unitsOf({ id, devices, moduleCount }: StringRecord): Place[] {
+	const each = devices !== null && devices !== 'unknown' ? devices.modulesPerDevice : 1;
+	return Array.from({ length: Math.ceil(moduleCount / each) }, (_, unit) => ({
+		kind: 'module',
+		string: id,
+		module: unit * each + 1,
+		section: null
+	}));
 }
 
 function pointsOf({ id, kind }: Part, quantity: Quantity): Place[] {

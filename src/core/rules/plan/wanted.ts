@@ -9,6 +9,7 @@ import { labelPower } from '../../record/label-power';
 import { meaningsOf, type Meaning } from '../inverter-says';
 import { INSULATION } from '../profiles/insulation';
 import type { Task } from '../making-safe/step';
+import { spotsOf } from './spots';
 
 /** A reading that the visit wants, and why. */
 export interface Wanted {
@@ -42,6 +43,7 @@ export function wantedReadings(basis: PlanBasis): Wanted[] {
 	const dcStrings = record.strings.filter((string) => !isAcBranch(string));
 	return [
 		...closedCovers(record, dcStrings),
+		...surgeWindows(basis, meanings),
 		...supplyChain(basis, meanings),
 		...openCover(basis, dcStrings, meanings),
 		...acSide(record, meanings),
@@ -77,8 +79,21 @@ function closedCovers(record: ArrayRecord, strings: readonly StringRecord[]): Wa
 		),
 		...strings.map((string) =>
 			ofString(string, 'closed-covers', 'operating-current', 'weighs light, dirt and lost current')
-		)
+		),
+		...spotsOf(record, 'unit-power').map((spot) => ({
+			block: 'closed-covers' as const,
+			...spot,
+			why: 'which unit lags its neighbours'
+		}))
 	];
+}
+
+/** Where a whole system is looked at, or something leaks to earth: a spent surge protector does. */
+function surgeWindows({ record, visit }: PlanBasis, meanings: readonly Meaning[]): Wanted[] {
+	if (!THOROUGH.includes(visit.purpose) && !hasMeaning(meanings, 'earth', 'insulation')) return [];
+	return partsOf(record.parts, 'surge')
+		.filter(({ specs }) => specs.window !== 'none')
+		.map(({ id }) => ofPart(id, 'window', 'closed-covers', 'lamp', 'a spent one protects nothing'));
 }
 
 function hasMeaning(meanings: readonly Meaning[], ...wanted: Meaning['leadsTo'][]): boolean {
@@ -196,7 +211,14 @@ function deadParts(
 						why
 					}
 				];
-	return [...fuses, ...insulation];
+	const wet: Wanted[] = hasMeaning(meanings, 'insulation')
+		? insulation.map((one) => ({
+				...one,
+				quantity: 'insulation-wet',
+				why: 'leaks in the wet alone'
+			}))
+		: [];
+	return [...fuses, ...insulation, ...wet];
 }
 
 /** Poles that carry a fuse, by the combiner's record; plus alone where that is not known. */

@@ -1,3 +1,5 @@
+import { GPV_MULTIPLES } from '../../circuit/fuse';
+
 /* Figures of the IEC and EN standards as data, all from memory. */
 
 export const CURRENT = {
@@ -32,4 +34,4 @@ export const SOLAR_CABLE: {
 };
 
 /** gPV fuses (IEC 60269-6): what they surely hold and surely open within the hour, as multiples of the rating. */
-export const GPV = { holds: 1.13, opens: 1.45, clause: 'IEC 60269-6, from memory' } as const;
+export const GPV = { ...GPV_MULTIPLES, clause: 'IEC 60269-6, from memory' } as const;

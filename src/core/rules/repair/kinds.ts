@@ -22,6 +22,8 @@ export const REPAIR_KINDS = {
 	'add-module': { words: 'Module added or taken out', newPart: true },
 	'replace-device': { words: 'Shutdown device or optimiser replaced', newPart: true },
 	'restore-supply': { words: 'Supply or signal restored', newPart: false },
+	'replace-unit': { words: 'Micro-inverter replaced', newPart: true },
+	'replace-surge': { words: 'Surge protection replaced', newPart: true },
 	'replace-switch': { words: 'Switch put right or replaced', newPart: true },
 	'mend-insulation': { words: 'Insulation mended, cable replaced', newPart: false },
 	clean: { words: 'Cleaned', newPart: false },
@@ -72,7 +74,13 @@ const USUAL: Readonly<Partial<Record<FaultCode, readonly RepairKind[]>>> = {
 	'record-wrong': ['correct-record'],
 	'inverter-no-ac': ['restart-inverter'],
 	'inverter-derating': ['restart-inverter'],
-	'mppt-mode-wrong': ['restart-inverter']
+	'mppt-mode-wrong': ['restart-inverter'],
+	'moisture-intermittent': ['mend-insulation', 'replace-module', 'replace-connector'],
+	'spd-failed': ['replace-surge'],
+	'arc-fault': ['replace-connector', 'mend-insulation'],
+	'optimiser-dead': ['replace-device'],
+	'micro-inverter-dead': ['replace-unit'],
+	'controller-mismatch': ['regroup']
 };
 
 /** Kinds of repair for a cause, the usual ones first. */
@@ -88,6 +96,8 @@ export function retakesFor(code: FaultCode): readonly Quantity[] {
 	switch (code) {
 		case 'earth-fault':
 		case 'cable-damaged':
+		case 'moisture-intermittent':
+		case 'arc-fault':
 		case 'gfdi-fuse-blown':
 			return [...STRING_AGAIN, 'positive-to-earth', 'negative-to-earth', 'insulation-resistance'];
 		case 'rsd-device-stuck-on':

@@ -30,6 +30,8 @@ const SOUGHT: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = 
 		'module-reversed',
 		'rsd-device-off'
 	],
+	'stretch-step': ['module-degraded'],
+	'positive-to-earth': ['earth-fault'],
 	'joint-resistance': ['connector-open'],
 	'joint-rise': ['connector-resistive'],
 	'device-output': ['rsd-device-off'],
@@ -37,6 +39,7 @@ const SOUGHT: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = 
 	'module-short-circuit': ['module-degraded'],
 	'section-voltage': ['bypass-diode-shorted', 'section-open'],
 	'diode-reverse': ['bypass-diode-shorted'],
+	'cover-current': ['bypass-diode-open'],
 	'module-label': ['module-wrong-type']
 } as Readonly<Record<string, readonly StringFaultCode[]>>;
 
@@ -76,10 +79,15 @@ export function candidatesAt(
 	if (string.blockingDiode === 'silicon' || string.blockingDiode === 'schottky') {
 		add(whole, 'blocking-diode-forward');
 	}
-	if (sought('stretch-voltage')) {
+	if (sought('positive-to-earth')) {
+		add(whole, 'positive-to-earth');
+		add(whole, 'negative-to-earth');
+	}
+	for (const quantity of ['stretch-voltage', 'stretch-step'] as const) {
+		if (!sought(quantity)) continue;
 		for (let joint = 1; joint < n; joint++) {
-			add({ kind: 'stretch', string: id, from: 0, to: joint }, 'stretch-voltage');
-			add({ kind: 'stretch', string: id, from: joint, to: n }, 'stretch-voltage');
+			add({ kind: 'stretch', string: id, from: 0, to: joint }, quantity);
+			add({ kind: 'stretch', string: id, from: joint, to: n }, quantity);
 		}
 	}
 	for (let joint = 0; joint <= n; joint++) {
@@ -97,6 +105,7 @@ export function candidatesAt(
 			const inside: Place = { ...at, section };
 			if (sought('section-voltage')) add(inside, 'section-voltage');
 			if (sought('diode-reverse')) add(inside, 'diode-reverse');
+			if (sought('cover-current')) add(inside, 'cover-current', true);
 		}
 	}
 	return found;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { withAnswer } from '../../drill/answer';
 import { drawScenario } from '../../drill/scenario';
 import type { HiddenCode } from '../../drill/planting';
 import { opensSomething, WHO_DECIDES } from '../../rules/cautions';
@@ -53,6 +54,22 @@ describe('information', () => {
 });
 
 describe('the next test', () => {
+	it('covers sections where the site knows that its diodes fail, and finds the one that is open', () => {
+		const { record, visit } = drawScenario(77, { code: 'healthy', strings: 2, modules: 8 });
+		const known = { ...record, rates: { 'bypass-diode-open': 0.02 } };
+		const cover = (of: typeof record, seen: typeof visit) =>
+			assess(of, seen).next.filter(({ quantity }) => quantity === 'cover-current');
+		expect(cover(record, visit)).toEqual([]);
+		const [test] = cover(known, visit);
+		expect(test).toMatchObject({ exposure: 'roof', place: { kind: 'module' } });
+		expect(test!.how).toContain('never one cell');
+		// The current collapses: that diode does not carry it past its section.
+		const collapsed = withAnswer(visit, test!, 0.4, 1);
+		const [first] = assess(known, collapsed).causes;
+		expect(first!.members[0]).toMatchObject({ code: 'bypass-diode-open' });
+		expect(first!.where).toMatch(/section/);
+	});
+
 	it('halves an open string', () => {
 		const [first] = proposedFor('connector-open', { devices: false });
 		expect(first!.quantity).toBe('stretch-voltage');

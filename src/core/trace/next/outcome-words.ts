@@ -1,18 +1,12 @@
 import { lowerFirst, causeWords } from '../words';
 import { runsInWords } from '../within';
+import { offScale } from '../part-figures';
 import { modulesAt } from '../suspect';
 import type { StringPosterior } from '../posterior';
 import type { Candidate } from './candidates';
 import type { Outcome } from './information';
 import type { Possible } from './possible';
 import type { TestOutcome } from './proposed-test';
-
-const OHMS_ON_LOG = [
-	'fuse-resistance',
-	'pole-resistance',
-	'joint-resistance',
-	'insulation-resistance'
-];
 
 /** What an outcome leaves, in words, with the figures it stands for. */
 export function outcomeInWords(
@@ -49,12 +43,11 @@ export function outcomeInWords(
 				: lowerFirst(causeWords(code as Possible['code']));
 		return `${name}${where}`;
 	});
-	const onLog = OHMS_ON_LOG.includes(quantity);
 	return {
 		words: words.join(', or ') + (leaves.length > 3 ? ', or another' : ''),
 		probability,
-		low: onLog ? 10 ** low : low,
-		high: onLog ? 10 ** high : high,
+		low: offScale(quantity, low),
+		high: offScale(quantity, high),
 		leaves: leaves.map(([code]) => code as Possible['code'])
 	};
 }

@@ -161,6 +161,25 @@ const TEST_FACTS: Readonly<Partial<Record<Quantity, TestFacts>>> = {
 		title: 'DC volts at {place}',
 		how: 'Meter on DC volts at the terminals.'
 	},
+	'insulation-wet': {
+		exposure: 'open-cover-dead',
+		minutes: 12,
+		title: 'Insulation of {place}, wet',
+		how: 'As in the dry: area cleared and barred, both ends parted, surge protectors out. Spray cables and connectors from below, or come in the dew; discharge and read about 0 V after.'
+	},
+	'stretch-step': {
+		exposure: 'joint-dead',
+		minutes: 9,
+		title: 'Curve of {place}',
+		how: 'The string isolated, 0 A proved, parted at this joint; a curve tracer on the leads of this stretch. Lowest step over the short-circuit current, in percent; 100 where there is no step.',
+		cautions: [OPEN_STRING]
+	},
+	'unit-power': {
+		exposure: 'closed-cover',
+		minutes: 1,
+		title: 'Power of the unit at {place}',
+		how: 'From the units’ list of the gateway, beside its neighbours in the same minute.'
+	},
 	lamp: {
 		exposure: 'closed-cover',
 		minutes: 1,
@@ -171,6 +190,10 @@ const TEST_FACTS: Readonly<Partial<Record<Quantity, TestFacts>>> = {
 
 /** Of one module alone: its connectors are parted to get at it. */
 const AT_MODULE: Readonly<Partial<Record<Quantity, Partial<TestFacts>>>> = {
+	'ac-voltage': {
+		title: 'AC volts at the drop of {place}',
+		how: 'Branch switched off and locked before its connector is parted; then on again, meter on AC volts at the drop.'
+	},
 	'open-circuit-voltage': {
 		exposure: 'joint-dead',
 		minutes: 7,
@@ -185,10 +208,17 @@ const AT_MODULE: Readonly<Partial<Record<Quantity, Partial<TestFacts>>>> = {
 	}
 };
 
+/** At an inverter's own earth-fault fuse. */
+const EARTH_FUSE: Partial<TestFacts> = {
+	title: 'Resistance of {place}, out of its holder',
+	how: 'Inverter stopped and proved dead on both sides, the fuse drawn, ohms across it. It may stand at the full volts of the array while it is open: treat both poles and all metal as live.'
+};
+
 /** What one has to know to propose a reading; null where nobody would. */
 export function testFactsOf(quantity: Quantity, place: Place): TestFacts | null {
 	const facts = TEST_FACTS[quantity];
 	if (!facts) return null;
+	if (place.kind === 'part' && place.point === 'earth-fuse') return { ...facts, ...EARTH_FUSE };
 	return place.kind === 'module' ? { ...facts, ...AT_MODULE[quantity] } : facts;
 }
 

@@ -25,14 +25,22 @@
 		joint: 'joint',
 		device: 'device'
 	} as const;
+	const OTHER_PARTS: Partial<Record<RatedCode, string>> = {
+		'disconnect-open': 'switch',
+		'disconnect-welded': 'switch',
+		'cable-damaged': 'string',
+		'moisture-intermittent': 'string',
+		'spd-failed': 'surge protector',
+		'gfdi-fuse-blown': 'inverter',
+		'arc-fault': 'inverter',
+		'controller-mismatch': 'controller',
+		'optimiser-dead': 'device',
+		'micro-inverter-dead': 'unit'
+	};
 	const isOfString = (code: RatedCode): code is RatedCode & StringFaultCode =>
 		(STRING_FAULT_CODES as readonly string[]).includes(code);
 	const partOf = (code: RatedCode) =>
-		isOfString(code)
-			? PART_WORDS[faultOf(code).spread]
-			: code === 'disconnect-open'
-				? 'switch'
-				: 'site';
+		isOfString(code) ? PART_WORDS[faultOf(code).spread] : (OTHER_PARTS[code] ?? 'site');
 
 	async function store(event: SubmitEvent): Promise<void> {
 		event.preventDefault();

@@ -31,9 +31,7 @@
 		finding.tests.find(({ key }) => key === testKey) ?? finding.tests[0] ?? null
 	);
 	const others = $derived(finding.tests.filter((other) => other !== test));
-	const found = $derived(
-		finding.causes[0] ? isFound(finding.causes[0], finding.tests[0] ?? null) : false
-	);
+	const found = $derived(finding.causes[0] ? isFound(finding.causes[0], finding.tests) : false);
 	const sections = $derived(
 		record.moduleTypes.find(({ id }) => id === string?.moduleTypeId)?.plate.sections ?? 3
 	);

@@ -1,0 +1,30 @@
+import { weighApart, type Apart, type ApartPosterior } from './apart';
+import type { ApartBasis } from './basis';
+import { mismatchedControllers } from './controllers';
+import { wetLeaks } from './insulation';
+import { arcs, earthFaultFuses } from './inverter';
+import { microInverters } from './units';
+import { deadOptimisers } from './optimisers';
+import { surgeProtectors, weldedSwitches } from './switchgear';
+
+const SOURCES: readonly ((basis: ApartBasis) => readonly Apart[])[] = [
+	weldedSwitches,
+	surgeProtectors,
+	earthFaultFuses,
+	arcs,
+	wetLeaks,
+	deadOptimisers,
+	microInverters,
+	mismatchedControllers
+];
+
+/** Every part of this array whose fault stands apart from the strings' volts and amps, weighed. */
+export function weighAparts(basis: ApartBasis): ApartPosterior[] {
+	const { standing, takes } = basis;
+	return SOURCES.flatMap((source) => source(basis)).map((one) => weighApart(one, standing, takes));
+}
+
+/** Chance that every part of which something was read or said is sound. */
+export function allSound(aparts: readonly ApartPosterior[]): number {
+	return aparts.reduce((product, { told, chances }) => (told ? product * chances[0]! : product), 1);
+}
