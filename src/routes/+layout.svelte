@@ -23,7 +23,7 @@
 	</a>
 	<a class="sites" href={resolve('/')}>Sites</a>
 	<a class="sites" href={resolve('/library')}>Library</a>
-	<a class="sites" href={resolve('/bench/module')}>Bench</a>
+	<a class="sites" href={resolve('/bench')}>Bench</a>
 	<span class="grow"></span>
 	<ModeSwitch />
 </header>

@@ -76,7 +76,8 @@ describe('the database', () => {
 			'0001-sites-visits-readings',
 			'0002-inspection-photographs-library',
 			'0003-places-states-safety-curves',
-			'0004-repairs'
+			'0004-repairs',
+			'0005-piles'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});
@@ -90,8 +91,9 @@ describe('the database', () => {
 			.selectFrom('reading')
 			.select((eb) => eb.fn.countAll<number>().as('count'))
 			.executeTakeFirstOrThrow();
-		// Sixteen at the terminal; at the hall eight a visit on four days, and eight to earth.
-		expect(count).toBe(16 + 4 * 8 + 8);
+		// Sixteen at the terminal; at the hall eight a visit on four days, once with both poles of each string to
+		// earth; six at the hut; the twenty-four units of the office.
+		expect(count).toBe(16 + 4 * 8 + 8 + 6 + 24);
 		await opened.destroy();
 	});
 

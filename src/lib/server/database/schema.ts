@@ -125,6 +125,18 @@ interface LibraryEntryTable {
 	changed_at: string;
 }
 
+interface PileTable {
+	id: string;
+	name: string;
+	/** Counts up with every change: a change is made to the one it was read from. */
+	version: number;
+	/** Modules in it. */
+	modules: number;
+	/** Pile as JSON. */
+	document: string;
+	changed_at: string;
+}
+
 export interface Tables {
 	site: SiteTable;
 	site_revision: SiteRevisionTable;
@@ -138,4 +150,5 @@ export interface Tables {
 	photograph: PhotographTable;
 	inspection_entry: InspectionEntryTable;
 	library_entry: LibraryEntryTable;
+	pile: PileTable;
 }

@@ -1,0 +1,189 @@
+import { operate } from '../circuit/operate';
+import { USUAL_HEADROOM, type Load } from '../circuit/load';
+import { answerMix, TRACKER } from './mix/answer';
+import { build, type MixParts } from './mix/elements';
+import { branchesOf, modulesOf, type Mix } from './mix/tree';
+import { coldVolts } from './tested';
+
+/** A battery and its controller. */
+export interface BatteryAsk {
+	readonly mix: Mix;
+	readonly parts: MixParts;
+	/** Volts that the battery has while it is charged, V. */
+	readonly batteryVolts: number;
+	/** At the end of the charge, V. */
+	readonly absorption: number;
+	/** Ah; null where unknown. */
+	readonly capacity: number | null;
+	/** Highest volts and charge current of the controller, V and A; null where unknown. */
+	readonly maxVolts: number | null;
+	readonly chargeAmps: number | null;
+	/** degC; null where unknown. */
+	readonly lowest: number | null;
+	/** Cells on the hottest day, degC. */
+	readonly hottestCell: number;
+}
+
+/** What one kind of controller makes of a mix. */
+interface ControllerGives {
+	readonly watts: number;
+	/** Into the battery, A. */
+	readonly amps: number;
+	/** Volts of the array while it does. */
+	readonly arrayVolts: number;
+	readonly words: string;
+}
+
+export interface BatteryAnswer {
+	readonly pwm: ControllerGives;
+	readonly mppt: ControllerGives;
+	/** What MPPT gives more, share of PWM; null where PWM gives nothing. */
+	readonly more: number | null;
+	/** The string with the least volts at its maximum on the hottest day, V. */
+	readonly hotVolts: number;
+	readonly wanted: number;
+	/** The string with the most volts in the cold, V; null where the lowest temperature is unknown. */
+	readonly coldVolts: number | null;
+	/** Charge current over capacity, 1/h; null where that is unknown. */
+	readonly rate: number | null;
+	/** Limits that are not kept, in words. */
+	readonly broken: readonly string[];
+}
+
+/** PWM against MPPT in watts, the window hot and cold, and the charge current against the capacity. */
+export function answerBattery(ask: BatteryAsk): BatteryAnswer {
+	const { mix, parts, batteryVolts, absorption, capacity, maxVolts, chargeAmps, lowest } = ask;
+	const load = (controller: 'pwm' | 'mppt'): Load => ({
+		kind: 'battery',
+		volts: batteryVolts,
+		controller,
+		headroom: USUAL_HEADROOM,
+		ampsAtMost: chargeAmps
+	});
+	const { element } = build(mix, parts);
+	const gives = (controller: 'pwm' | 'mppt'): ControllerGives => {
+		const at = operate(element, load(controller));
+		const words =
+			at.limit === 'below-window'
+				? 'Nothing: its volts do not reach the battery’s.'
+				: at.limit === 'amps' || at.limit === 'watts'
+					? 'Held at the controller’s highest charge current.'
+					: controller === 'pwm'
+						? 'The array sits on the battery’s volts.'
+						: at.limit === 'window-floor'
+							? 'The maximum lies below the battery plus headroom: it sits at that edge.'
+							: 'At the maximum of the curve.';
+		return { watts: at.watts, amps: at.watts / batteryVolts, arrayVolts: at.volts, words };
+	};
+	const pwm = gives('pwm');
+	const mppt = gives('mppt');
+	const hot = { ...parts, sky: { irradiance: 1000, cellTemperature: ask.hottestCell } };
+	const hotVolts = Math.min(
+		...branchesOf(mix).map((branch) => operate(build(branch, hot).element, TRACKER).volts)
+	);
+	const wanted = absorption + USUAL_HEADROOM;
+	const cold =
+		lowest === null
+			? null
+			: Math.max(
+					...branchesOf(mix).map((branch) =>
+						modulesOf(branch).reduce(
+							(sum, { of }) => sum + coldVolts(parts.moduleOf(of), { profile: 'IEC', lowest }),
+							0
+						)
+					)
+				);
+	const broken: string[] = [];
+	if (hotVolts < wanted) {
+		broken.push(
+			`On the hottest day a string has ${hotVolts.toFixed(1)} V at its maximum; absorption and headroom want ${wanted.toFixed(1)} V: it cannot finish a charge then.`
+		);
+	}
+	if (cold !== null && maxVolts !== null && cold > maxVolts) {
+		broken.push(
+			`In the cold a string reaches ${cold.toFixed(0)} V; the controller bears ${maxVolts} V.`
+		);
+	}
+	return {
+		pwm,
+		mppt,
+		more: pwm.watts > 0 ? mppt.watts / pwm.watts - 1 : null,
+		hotVolts,
+		wanted,
+		coldVolts: cold,
+		rate: capacity === null ? null : mppt.amps / capacity,
+		broken
+	};
+}
+
+/** A module of a string on a battery in shade: whether its diodes can pass it by. */
+export interface ShadeOnBattery {
+	/** Current of the string in full light and with the module shaded, A. */
+	readonly before: number;
+	readonly after: number;
+	/** Volts of the string with it shaded, V. */
+	readonly volts: number;
+	/** Volts that are left where it is passed by, V. */
+	readonly passedVolts: number;
+	/** Volts that the controller needs, V. */
+	readonly needed: number;
+	readonly bypassed: boolean;
+	readonly words: string;
+}
+
+/**
+ * What shade on one module does to its string on a battery: with few in series the volts without the
+ * module lie below the battery's, so the controller stays at the shaded current; with many it passes by.
+ *
+ * @param place id of the module that is shaded
+ * @param light share of the light that is left on it
+ */
+export function shadeOnBattery(
+	{ mix, parts, batteryVolts }: Pick<BatteryAsk, 'mix' | 'parts' | 'batteryVolts'>,
+	place: string,
+	light: number
+): ShadeOnBattery | null {
+	const branch = branchesOf(mix).find((one) => modulesOf(one).some(({ id }) => id === place));
+	if (!branch || branch.kind === 'parallel') return null;
+	const load: Load = {
+		kind: 'battery',
+		volts: batteryVolts,
+		controller: 'mppt',
+		headroom: USUAL_HEADROOM,
+		ampsAtMost: null
+	};
+	const lit = (share: number): Mix =>
+		branch.kind === 'module'
+			? { ...branch, light: share }
+			: {
+					...branch,
+					parts: branch.parts.map((part) =>
+						part.kind === 'module' && part.id === place ? { ...part, light: share } : part
+					)
+				};
+	const before = answerMix(lit(1), parts, load);
+	const after = answerMix(lit(light), parts, load);
+	const shaded = after.places.find(({ id }) => id === place)!;
+	const bypassed = shaded.does === 'passed-by';
+	const others = before.places.filter(({ id }) => id !== place);
+	const passedVolts = others.reduce((sum, { volts }) => sum + volts, 0) - DIODES;
+	const needed = batteryVolts + USUAL_HEADROOM;
+	const count = others.length + 1;
+	const figures = `The current goes from ${before.amps.toFixed(1)} A to ${after.amps.toFixed(1)} A, the volts of the string ${after.volts > before.volts ? 'rise' : 'fall'} to ${after.volts.toFixed(0)} V.`;
+	return {
+		before: before.amps,
+		after: after.amps,
+		volts: after.volts,
+		passedVolts,
+		needed,
+		bypassed,
+		words: bypassed
+			? `With ${count} in series the bypass works: without the shaded module ${passedVolts.toFixed(0)} V are left, above the ${needed.toFixed(0)} V that battery and controller need. ${figures}`
+			: passedVolts < needed
+				? `With ${count === 1 ? 'one module' : `${count} in series`} on a battery, shading one does not look like a bypass: the bypassed volts, ${Math.max(0, passedVolts).toFixed(0)} V, are below the ${needed.toFixed(0)} V that battery and controller need, so the controller stays at the shaded current. ${figures} With ten in series it would pass the module by.`
+				: `The shade is too light for a bypass: the controller does better at the shaded current. ${figures}`
+	};
+}
+
+/** Volts that the conducting diodes of one module take, V; common practice. */
+const DIODES = 1.5;

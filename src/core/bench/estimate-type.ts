@@ -1,0 +1,57 @@
+import { cellsByVolts } from './plate-of';
+import { NO_LABEL, type PileLabel, type PileModule } from './pile';
+
+/** Fill factor of a used silicon module and how far it may lie off; common practice, no source. */
+const FILL_FACTOR = { usual: 0.73, doubt: 0.04 };
+/** W/m2 of whole module that silicon of twenty years ago and of today gives; common practice, no source. */
+const DENSITY = { least: 110, most: 230 };
+
+/** What a module without a label seems to be: an estimate, never more. */
+export interface TypeEstimate {
+	/** As a label, so that it can be grouped and mixed. */
+	readonly label: PileLabel;
+	/** W and its standard uncertainty. */
+	readonly watts: number;
+	readonly doubt: number;
+	/** How it was come by, and what speaks against it. */
+	readonly words: string;
+}
+
+/**
+ * Type and power of an unlabelled module, from its readings brought to standard conditions and its size.
+ *
+ * @param voc open circuit at standard conditions, V
+ * @param isc short circuit at standard conditions, A
+ */
+export function estimateType(
+	voc: number,
+	isc: number,
+	size: PileModule['size']
+): TypeEstimate | null {
+	if (!(voc > 1 && isc > 0.05)) return null;
+	const cells = cellsByVolts(voc, NO_LABEL);
+	const watts = FILL_FACTOR.usual * voc * isc;
+	const area = size ? (size.length * size.width) / 1e6 : null;
+	const density = area === null ? null : watts / area;
+	const fits = density === null || (density >= DENSITY.least && density <= DENSITY.most);
+	const sized =
+		density === null
+			? 'Its size was not measured, so nothing checks it.'
+			: fits
+				? `By its size ${density.toFixed(0)} W/m², which is usual.`
+				: `By its size ${density.toFixed(0)} W/m², which no usual module has: read volts and amps again, or its cells are partly gone.`;
+	return {
+		label: {
+			...NO_LABEL,
+			cellsInSeries: cells,
+			voc,
+			isc,
+			vmp: 0.8 * voc,
+			imp: (FILL_FACTOR.usual / 0.8) * isc,
+			pmax: watts
+		},
+		watts,
+		doubt: watts * (fits ? FILL_FACTOR.doubt / FILL_FACTOR.usual : 0.25),
+		words: `About ${cells} cells in series and ${watts.toFixed(0)} W, with a fill factor of ${FILL_FACTOR.usual} taken as usual. ${sized}`
+	};
+}

@@ -1,0 +1,190 @@
+import { describe, expect, it } from 'vitest';
+import { fitLabel } from '../module/fit';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { controlDue } from './control-due';
+import { evaluatePile } from './evaluate';
+import { histogramOf, ranked } from './histogram';
+import {
+	EMPTY_PILE,
+	NO_LABEL,
+	type Pile,
+	type PileLabel,
+	type PileModule,
+	type Take
+} from './pile';
+import { labelFindings, plateOf } from './plate-of';
+
+const LABEL: PileLabel = {
+	technology: 'poly',
+	cellsInSeries: 60,
+	pmax: 225,
+	vmp: 29.6,
+	imp: 7.6,
+	voc: 36.9,
+	isc: 8.15,
+	seriesFuse: 15
+};
+const FIT = fitLabel(plateOf(LABEL)!.plate);
+const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
+/** What a module with these shares of its label shows. */
+function take(n: number, light: number, heat: number, volts = 1, amps = 1): Take {
+	const here = translate(FIT, light, heat);
+	return {
+		id: `t${n}`,
+		at: minute(n),
+		volts: volts * openCircuitVoltage(here),
+		amps: amps * shortCircuitCurrent(here),
+		watts: null
+	};
+}
+const module = (mark: string, takes: Take[], more: Partial<PileModule> = {}): PileModule => ({
+	id: mark,
+	mark,
+	model: 'Harrowgill 225',
+	label: LABEL,
+	size: null,
+	year: 2012,
+	connector: '',
+	looks: [],
+	note: '',
+	takes,
+	...more
+});
+const pile = (modules: PileModule[], controls: Take[]): Pile => ({
+	...EMPTY_PILE,
+	control: controls.length > 0 ? { model: '', label: LABEL, share: 1, takes: controls } : null,
+	modules
+});
+const evaluated = (modules: PileModule[], controls: Take[]) =>
+	evaluatePile(pile(modules, controls), 2026);
+
+describe('a pile', () => {
+	it('corrects the sun by the control in between, whatever the sun does', () => {
+		const controls = [take(0, 900, 45), take(20, 700, 40)];
+		const [first, second] = evaluated(
+			[module('1', [take(5, 850, 43.75, 1, 0.8)]), module('2', [take(15, 750, 41.25, 1, 0.8)])],
+			controls
+		);
+		expect(first!.share!).toBeCloseTo(0.8, 2);
+		expect(second!.share!).toBeCloseTo(0.8, 2);
+		expect(first!.light).toBe('control');
+		expect(first!.againstControl!).toBeCloseTo(0.8, 2);
+		expect(first!.watts!).toBeCloseTo(180, 0);
+	});
+
+	it('takes a control that has aged for what it is', () => {
+		const aged = pile([module('1', [take(1, 800, 40, 1, 0.9)])], [take(0, 800, 40, 1, 0.9)]);
+		const [result] = evaluatePile({ ...aged, control: { ...aged.control!, share: 0.9 } }, 2026);
+		expect(result!.share!).toBeCloseTo(0.9, 2);
+		expect(result!.againstControl!).toBeCloseTo(1, 2);
+	});
+
+	it('goes by the stated light where there is no control, and says nothing without either', () => {
+		const stated = { ...pile([module('1', [take(1, 800, 40)])], []) };
+		const sky = { irradiance: 800, cellTemperature: 40, lightDoubt: 0.03 };
+		const [result] = evaluatePile({ ...stated, sky }, 2026);
+		expect(result!.share!).toBeCloseTo(1, 3);
+		expect(result!.light).toBe('stated');
+		expect(evaluatePile(stated, 2026)[0]).toMatchObject({ share: null, light: null });
+		expect(evaluatePile(stated, 2026)[0]!.graded.grade).toBe('unknown');
+	});
+
+	it.each<[string, number, number, string]>([
+		['a third of the volts gone', 2 / 3, 1, 'section-gone'],
+		['volts right and amps low', 1, 0.6, 'current-low'],
+		['nothing at all', 0, 0, 'dead'],
+		['volts and no current', 1, 0, 'no-current'],
+		['current and no volts', 0, 1, 'no-volts'],
+		['polarity', -1, 1, 'reversed'],
+		['volts a little low', 0.87, 1, 'volts-low']
+	])('says what is odd: %s', (_, volts, amps, code) => {
+		const [result] = evaluated([module('1', [take(1, 800, 40, volts, amps)])], [take(0, 800, 40)]);
+		expect(result!.odd.map((odd) => odd.code)).toContain(code);
+	});
+
+	it('does not believe takes that differ, and tells dangerous looks once', () => {
+		const takes = [take(1, 800, 40), take(2, 800, 40, 1, 0.85)];
+		const [result] = evaluated(
+			[module('1', takes, { looks: ['cracked-glass', 'browned'] })],
+			[take(0, 800, 40)]
+		);
+		expect(result!.spread).toBeGreaterThan(0.1);
+		expect(result!.odd.map(({ code }) => code)).toEqual(['scatter', 'danger']);
+		expect(result!.odd[1]!.words).toContain('still kill');
+	});
+
+	it('grades by the band of its age, and by fixed limits', () => {
+		const grade = (amps: number, year: number | null, by: 'band' | 'limits') => {
+			const one = pile([module('1', [take(1, 800, 40, 1, amps)], { year })], [take(0, 800, 40)]);
+			const [result] = evaluatePile({ ...one, profile: { ...one.profile, by } }, 2026);
+			return result!.graded;
+		};
+		// Fourteen years take seven percent: usual for its age, fair by the limits.
+		expect(grade(0.83, 2012, 'band').grade).toBe('good');
+		expect(grade(0.83, 2012, 'limits')).toMatchObject({ grade: 'fair', near: true });
+		expect(grade(0.83, 2025, 'band').grade).toBe('fair');
+		expect(grade(0.6, 2012, 'limits').grade).toBe('weak');
+		expect(grade(0.35, 2012, 'band').grade).toBe('out');
+		expect(grade(0.35, null, 'band').grade).toBe('out');
+	});
+
+	it('estimates what has no label, and says that it is an estimate', () => {
+		const bare = module('1', [take(1, 800, 40, 1, 1)], {
+			label: NO_LABEL,
+			size: { length: 1650, width: 990 }
+		});
+		const [result] = evaluated([bare], [take(0, 800, 40)]);
+		expect(result!.estimate!.label.cellsInSeries).toBe(60);
+		expect(Math.abs(result!.estimate!.watts / 225 - 1)).toBeLessThan(0.1);
+		expect(result!.estimate!.words).toContain('W/m²');
+		// A share of an estimate made of the same readings would say nothing.
+		expect(result!.share).toBeNull();
+		const odd = evaluated([{ ...bare, size: { length: 800, width: 500 } }], [take(0, 800, 40)]);
+		expect(odd[0]!.estimate!.words).toContain('no usual module');
+	});
+
+	it('ranks by watts and counts by tenths', () => {
+		const results = evaluated(
+			[0.95, 0.5, 0.95].map((amps, i) => module(String(i + 1), [take(1, 800, 40, 1, amps)])),
+			[take(0, 800, 40)]
+		);
+		expect(ranked(results).at(-1)!.module.mark).toBe('2');
+		expect(histogramOf(results)[9]!.marks).toEqual(['1', '3']);
+	});
+});
+
+describe('the control', () => {
+	const now = Date.UTC(2026, 5, 1, 10, 30);
+	const due = (modules: PileModule[], controls: Take[]) => controlDue(pile(modules, controls), now);
+
+	it('is asked for first, and again once the sun had time to move', () => {
+		expect(due([], [])).toBeNull();
+		const bare = { ...pile([], [take(0, 800, 40)]), modules: [] };
+		expect(controlDue({ ...bare, control: { ...bare.control!, takes: [] } }, now)).toContain(
+			'first'
+		);
+		expect(due([module('1', [take(27, 800, 40)])], [take(25, 800, 40)])).toBeNull();
+		expect(due([module('1', [take(27, 800, 40)])], [take(5, 800, 40)])).toContain('25 min ago');
+		// Nothing was measured since: nothing is to be held against it yet.
+		expect(due([module('1', [take(1, 800, 40)])], [take(5, 800, 40)])).toBeNull();
+	});
+});
+
+describe('a label', () => {
+	it('is made whole by usual ratios, and says what was filled in', () => {
+		const { plate, filled } = plateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
+		expect(Math.abs(plate.pmax / 225 - 1)).toBeLessThan(0.05);
+		expect(plate).toMatchObject({ cellsInSeries: 60, sections: 3 });
+		expect(filled).toEqual(['Vmp', 'Imp', 'Pmax', 'technology', 'cells']);
+		expect(plateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.plate.imp).toBeCloseTo(6.67, 2);
+		expect(plateOf(LABEL)!.filled).toEqual([]);
+		expect(plateOf({ ...NO_LABEL, pmax: 200 })).toBeNull();
+		// Vmp above Voc is misread: nothing is made of it.
+		expect(plateOf({ ...LABEL, vmp: 40 })).toBeNull();
+		expect(labelFindings({ ...LABEL, vmp: 40 })[0]!.words).toContain('must be below Voc');
+		expect(labelFindings({ ...NO_LABEL, pmax: 200 })).toEqual([]);
+		const best = maximumPowerPoint(fitLabel(plate).reference);
+		expect(best.volts * best.amps).toBeCloseTo(plate.vmp * plate.imp, 0);
+	});
+});

@@ -1,0 +1,201 @@
+import type { Plate } from '../module/plate';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { median } from '../expectation/median';
+import { estimateType, type TypeEstimate } from './estimate-type';
+import { gradeOf, type Graded } from './grade';
+import { lightOf, type TakeLight } from './light';
+import { oddities, type Oddity, type Shares } from './odd';
+import type { Pile, PileLabel, PileModule, Take } from './pile';
+import { fitOf, plateOf } from './plate-of';
+
+/** One module of a pile with everything that its takes say. */
+export interface ModuleResult {
+	readonly module: PileModule;
+	/** The label made whole, or the estimate in its place; null where neither is there. */
+	readonly plate: Plate | null;
+	/** What of the label was filled in. */
+	readonly filled: readonly string[];
+	readonly estimate: TypeEstimate | null;
+	/** Medians of the takes over what the label gives in their light and heat. */
+	readonly shares: Shares;
+	/** Of label power, corrected to standard conditions; null where nothing tells. */
+	readonly share: number | null;
+	/** Standard uncertainty of the share. */
+	readonly doubt: number;
+	/** What it is worth now, W at standard conditions. */
+	readonly watts: number | null;
+	/** Its power as read over its label, uncorrected; null where no watts were read. */
+	readonly asRead: number | null;
+	/** Its share over that of the control in the same light; null without a control. */
+	readonly againstControl: number | null;
+	/** Largest relative difference between its takes. */
+	readonly spread: number;
+	readonly odd: readonly Oddity[];
+	readonly graded: Graded;
+	/** Where the light of its takes comes from. */
+	readonly light: TakeLight['from'] | null;
+	/** How the share was come by. */
+	readonly how: string;
+}
+
+/** Standard uncertainties of a usual meter and clamp, of a label, and of volts times amps for watts; judgement. */
+const DOUBT = { volts: 0.006, amps: 0.015, watts: 0.02, label: 0.015, fillFactor: 0.03 };
+/** Relative change of power a kelvin, for the doubt about heat. */
+const PER_KELVIN = 0.004;
+
+/** Every module of a pile, in its order. */
+export function evaluatePile(pile: Pile, year: number): ModuleResult[] {
+	const light = lightOf(pile);
+	return pile.modules.map((module) => evaluateModule(module, pile, light, year));
+}
+
+interface Corrected {
+	readonly take: Take;
+	readonly light: TakeLight;
+	/** What the label gives in that light and heat: V, A, W. */
+	readonly volts: number;
+	readonly amps: number;
+	readonly watts: number;
+}
+
+function evaluateModule(
+	module: PileModule,
+	pile: Pile,
+	lightAt: (at: string) => TakeLight | null,
+	year: number
+): ModuleResult {
+	const known = plateOf(module.label);
+	const estimate = known ? null : estimateOf(module, lightAt);
+	const filled = known ?? (estimate && plateOf(estimate.label));
+	const plate = filled?.plate ?? null;
+	const corrected = plate ? module.takes.flatMap((take) => correct(take, plate, lightAt)) : [];
+	const ratio = (of: 'volts' | 'amps' | 'watts') => {
+		const values = corrected.flatMap(({ take, [of]: whole }) => {
+			const read = take[of];
+			return read === null ? [] : [read / whole];
+		});
+		return values.length === 0
+			? null
+			: { middle: median(values), spread: spreadOf(values), values };
+	};
+	const [volts, amps, watts] = [ratio('volts'), ratio('amps'), ratio('watts')];
+	const shares: Shares = {
+		volts: volts?.middle ?? null,
+		amps: amps?.middle ?? null,
+		watts: watts?.middle ?? null
+	};
+	const spread = Math.max(0, ...[volts, amps, watts].map((one) => one?.spread ?? 0));
+	const byProduct = shares.volts !== null && shares.amps !== null;
+	const share =
+		shares.watts ?? (byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
+	const takes = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
+	const lights = corrected.map(({ light }) => light);
+	const doubt =
+		share === null
+			? 0
+			: share *
+				Math.hypot(
+					shares.watts === null
+						? Math.hypot(DOUBT.volts, DOUBT.amps, DOUBT.fillFactor)
+						: DOUBT.watts,
+					DOUBT.label,
+					Math.max(0, ...lights.map(({ lightDoubt }) => lightDoubt)),
+					PER_KELVIN * Math.max(0, ...lights.map(({ heatDoubt }) => heatDoubt)),
+					spread / (2 * Math.sqrt(takes)),
+					filled && filled.filled.length > 0 ? 0.02 : 0
+				);
+	// An estimate is made of the very readings: a share of it says nothing.
+	const ofLabel = known ? share : null;
+	const years = module.year === null ? null : Math.max(0, year - module.year);
+	return {
+		module,
+		plate,
+		filled: known?.filled ?? [],
+		estimate,
+		shares,
+		share: ofLabel,
+		doubt,
+		watts: plate && share !== null ? plate.pmax * share : (estimate?.watts ?? null),
+		asRead: asReadOf(module),
+		againstControl:
+			ofLabel !== null && pile.control !== null && lights.some(({ from }) => from === 'control')
+				? ofLabel / pile.control.share
+				: null,
+		spread,
+		odd: oddities(
+			known ? shares : { volts: null, amps: null, watts: null },
+			plate?.sections ?? 3,
+			spread,
+			module
+		),
+		graded: gradeOf(ofLabel, doubt, years, pile.profile),
+		light: lights[0]?.from ?? null,
+		how: howOf(shares, lights, known === null)
+	};
+}
+
+/** The label of the last take in standard conditions, read off the figures alone. */
+function estimateOf(
+	module: PileModule,
+	lightAt: (at: string) => TakeLight | null
+): TypeEstimate | null {
+	const standard = module.takes.flatMap((take) => {
+		const light = lightAt(take.at);
+		if (!light || take.volts === null || take.amps === null) return [];
+		const warm = light.cellTemperature - 25;
+		return [
+			{
+				// 0.3 %/K and a little for weak light: usual silicon.
+				voc: Math.abs(take.volts) / (1 - 0.003 * warm + 0.04 * Math.log10(light.irradiance / 1000)),
+				isc: take.amps / (light.irradiance / 1000) / (1 + 0.0005 * warm)
+			}
+		];
+	});
+	if (standard.length === 0) return null;
+	return estimateType(
+		median(standard.map(({ voc }) => voc)),
+		median(standard.map(({ isc }) => isc)),
+		module.size
+	);
+}
+
+function correct(take: Take, plate: Plate, lightAt: (at: string) => TakeLight | null): Corrected[] {
+	const light = lightAt(take.at);
+	if (!light || light.irradiance <= 0) return [];
+	const here = translate(fitOf(plate), light.irradiance, light.cellTemperature);
+	const best = maximumPowerPoint(here);
+	return [
+		{
+			take,
+			light,
+			volts: openCircuitVoltage(here),
+			amps: shortCircuitCurrent(here),
+			watts: best.volts * best.amps
+		}
+	];
+}
+
+function spreadOf(values: readonly number[]): number {
+	const most = Math.max(...values);
+	const least = Math.min(...values);
+	const middle = Math.abs(median(values));
+	return middle > 0 ? (most - least) / middle : 0;
+}
+
+function asReadOf({ label, takes }: { label: PileLabel; takes: readonly Take[] }): number | null {
+	const read = takes.flatMap(({ watts }) => (watts === null ? [] : [watts]));
+	return read.length > 0 && label.pmax !== null ? median(read) / label.pmax : null;
+}
+
+function howOf(shares: Shares, lights: readonly TakeLight[], unlabelled: boolean): string {
+	const [light] = lights;
+	if (!light) return 'No light is known at its takes: measure the control, or state the light.';
+	const by =
+		light.from === 'control'
+			? 'the control measured in between'
+			: `the stated ${light.irradiance.toFixed(0)} W/m²`;
+	if (unlabelled) return `Brought to standard conditions by ${by}.`;
+	if (shares.watts !== null) return `Watts over what its label gives in this light, by ${by}.`;
+	return `Volts and amps over what its label gives in this light, by ${by}; the fill factor is not tested.`;
+}

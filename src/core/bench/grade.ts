@@ -1,0 +1,80 @@
+import { AGEING_DOUBT, POWER_AGEING_PER_YEAR } from '../expectation/allowances';
+import type { GradeProfile } from './pile';
+
+export type Grade = 'good' | 'fair' | 'weak' | 'out' | 'unknown';
+
+/** A grade with its reason. */
+export interface Graded {
+	readonly grade: Grade;
+	readonly words: string;
+	/** The band reaches over the limit of a grade: another take may move it. */
+	readonly near: boolean;
+}
+
+/** Of a module whose year nobody knows. */
+const UNKNOWN_YEARS = { usual: 10, doubt: 6 };
+/** What labels promise and modules differ by, relative standard uncertainty; judgement. */
+const TOLERANCE = 0.02;
+/** Below so much of what its age leaves a module is out, by band. */
+const OUT_SHARE = 0.5;
+
+const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+
+/**
+ * The grade of a share of label power.
+ *
+ * @param share corrected to standard conditions
+ * @param doubt standard uncertainty of the share
+ * @param years since it was made; null where unknown
+ */
+export function gradeOf(
+	share: number | null,
+	doubt: number,
+	years: number | null,
+	profile: GradeProfile
+): Graded {
+	if (share === null)
+		return { grade: 'unknown', words: 'Nothing to judge it by yet.', near: false };
+	return profile.by === 'limits'
+		? byLimits(share, doubt, profile)
+		: byBand(share, doubt, years, profile);
+}
+
+function byLimits(share: number, doubt: number, { limits }: GradeProfile): Graded {
+	const steps = [
+		['good', limits.good],
+		['fair', limits.fair],
+		['weak', limits.weak]
+	] as const;
+	const grade = steps.find(([, least]) => share >= least)?.[0] ?? 'out';
+	const near = steps.find(([, least]) => Math.abs(share - least) < 2 * doubt);
+	return {
+		grade,
+		near: near !== undefined,
+		words: `${percent(share)} of its label; good from ${percent(limits.good)}, fair from ${percent(limits.fair)}, out below ${percent(limits.weak)}.${near ? ` The band reaches over ${percent(near[1])}: another take may move it.` : ''}`
+	};
+}
+
+/** What a module of its age should still give, and whether this one surely gives less. */
+function byBand(
+	share: number,
+	doubt: number,
+	years: number | null,
+	{ limits }: GradeProfile
+): Graded {
+	const age = years ?? UNKNOWN_YEARS.usual;
+	const expected = 1 - POWER_AGEING_PER_YEAR * age;
+	const ageing =
+		POWER_AGEING_PER_YEAR * (years === null ? UNKNOWN_YEARS.doubt : AGEING_DOUBT * age);
+	const band = 2 * Math.hypot(doubt, ageing, TOLERANCE);
+	const least = expected - band;
+	const near = Math.abs(share - least) < doubt;
+	const words = `${percent(share)} of its label; ${years === null ? 'of unknown age' : `after ${age} years`} ${percent(expected)} ± ${percent(band)} is usual.`;
+	if (share >= least) return { grade: 'good', words, near };
+	const kept = share / expected;
+	if (kept + 2 * doubt < OUT_SHARE) {
+		return { grade: 'out', words: `${words} It surely gives less than half of that.`, near };
+	}
+	const grade = kept >= limits.fair ? 'fair' : 'weak';
+	return { grade, words: `${words} It gives ${percent(kept)} of that.`, near };
+}

@@ -1,0 +1,111 @@
+import { fromControlModule, irradianceFromIsc } from '../conditions/control-module';
+import { fitLabel } from '../module/fit';
+import { millisOf } from '../units/instant';
+import { STC_IRRADIANCE } from '../units/constants';
+import type { Control, Pile, Take } from './pile';
+import { plateOf } from './plate-of';
+
+/** Light and heat at the moment of a take. */
+export interface TakeLight {
+	/** W/m2 */
+	readonly irradiance: number;
+	/** degC */
+	readonly cellTemperature: number;
+	/** Standard uncertainty, relative. */
+	readonly lightDoubt: number;
+	/** Standard uncertainty, K. */
+	readonly heatDoubt: number;
+	readonly from: 'control' | 'stated';
+}
+
+/** A control's own figures say the light this well, relative; its share of its label is less sure. Judgement. */
+const BY_CONTROL = { light: 0.02, heat: 3 };
+/** Beyond so many minutes from a control's take the sun has moved on: the doubt grows by so much a minute. */
+const DRIFT = { minutes: 10, perMinute: 0.002 };
+/** Where no one knows the cells' heat. */
+const UNKNOWN_HEAT = { above: 0.03, air: 20, doubt: 8 };
+const STATED_HEAT = 2.5;
+
+/** What the control saw at its takes, in their order. */
+interface Seen {
+	readonly at: number;
+	readonly irradiance: number;
+	readonly cellTemperature: number | null;
+}
+
+/** Light and heat of every take that a control gives, by its takes before and after. */
+export function lightOf(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => TakeLight | null {
+	const seen = pile.control === null ? [] : seenBy(pile.control, pile.sky.cellTemperature);
+	const { irradiance, cellTemperature, lightDoubt } = pile.sky;
+	return (at) => {
+		if (seen.length > 0) return between(seen, millisOf(at), cellTemperature);
+		if (irradiance === null) return null;
+		return {
+			irradiance,
+			cellTemperature: cellTemperature ?? usualHeat(irradiance),
+			lightDoubt,
+			heatDoubt: cellTemperature === null ? UNKNOWN_HEAT.doubt : STATED_HEAT,
+			from: 'stated'
+		};
+	};
+}
+
+const usualHeat = (irradiance: number) => UNKNOWN_HEAT.air + UNKNOWN_HEAT.above * irradiance;
+
+function seenBy({ label, share, takes }: Control, stated: number | null): Seen[] {
+	const filled = plateOf(label);
+	if (!filled) return [];
+	const model = fitLabel(filled.plate);
+	return takes
+		.flatMap((take): Seen[] => {
+			const seen = sunIn(model, filled.plate.pmax, share, take, stated);
+			return seen ? [{ at: millisOf(take.at), ...seen }] : [];
+		})
+		.sort((a, b) => a.at - b.at);
+}
+
+/** What one take of the control says; its current best, else its power. */
+function sunIn(
+	model: ReturnType<typeof fitLabel>,
+	pmax: number,
+	share: number,
+	{ amps, volts, watts }: Take,
+	stated: number | null
+): Omit<Seen, 'at'> | null {
+	if (amps !== null && amps > 0) {
+		// A control that has aged gives less current than its label in the same light.
+		const fresh = amps / share;
+		if (stated !== null || volts === null) {
+			const heat = stated ?? usualHeat(irradianceFromIsc(model, fresh, 25));
+			return { irradiance: irradianceFromIsc(model, fresh, heat), cellTemperature: stated };
+		}
+		const both = fromControlModule(model, fresh, volts);
+		return both.ok ? both.value : null;
+	}
+	return watts !== null && watts > 0
+		? { irradiance: (STC_IRRADIANCE * watts) / (share * pmax), cellTemperature: stated }
+		: null;
+}
+
+/** Between two takes of the control the light is taken to move evenly. */
+function between(seen: readonly Seen[], at: number, stated: number | null): TakeLight {
+	const after = seen.findIndex((one) => one.at >= at);
+	const right = seen[after === -1 ? seen.length - 1 : after]!;
+	const left = seen[after <= 0 ? (after === -1 ? seen.length - 1 : 0) : after - 1]!;
+	const span = right.at - left.at;
+	const share = span > 0 ? Math.min(1, Math.max(0, (at - left.at) / span)) : 0;
+	const mixed = (of: (one: Seen) => number) => of(left) + share * (of(right) - of(left));
+	const irradiance = mixed((one) => one.irradiance);
+	const heats = left.cellTemperature !== null && right.cellTemperature !== null;
+	const away = Math.min(Math.abs(at - left.at), Math.abs(right.at - at)) / 60_000;
+	const drift = DRIFT.perMinute * Math.max(0, away - DRIFT.minutes);
+	// The two takes about it disagree by what the light moved in between.
+	const moved = Math.abs(right.irradiance - left.irradiance) / (4 * irradiance);
+	return {
+		irradiance,
+		cellTemperature: heats ? mixed((one) => one.cellTemperature!) : usualHeat(irradiance),
+		lightDoubt: Math.hypot(BY_CONTROL.light, drift, moved),
+		heatDoubt: stated !== null ? STATED_HEAT : heats ? BY_CONTROL.heat : UNKNOWN_HEAT.doubt,
+		from: 'control'
+	};
+}

@@ -1,0 +1,147 @@
+import type { Technology } from '../module/technology';
+
+/** What is on a module's back, as far as it can be read. */
+export interface PileLabel {
+	readonly technology: Technology | null;
+	/** Cells in series; a half-cut module of 120 has 60. */
+	readonly cellsInSeries: number | null;
+	/** W */
+	readonly pmax: number | null;
+	/** V */
+	readonly vmp: number | null;
+	/** A */
+	readonly imp: number | null;
+	/** V */
+	readonly voc: number | null;
+	/** A */
+	readonly isc: number | null;
+	/** Maximum series fuse, A. */
+	readonly seriesFuse: number | null;
+}
+
+export const NO_LABEL: PileLabel = {
+	technology: null,
+	cellsInSeries: null,
+	pmax: null,
+	vmp: null,
+	imp: null,
+	voc: null,
+	isc: null,
+	seriesFuse: null
+};
+
+/** What an eye sees of a module. */
+export const LOOKS = [
+	'cracked-glass',
+	'browned',
+	'snail-trails',
+	'delaminated',
+	'burnt-spot',
+	'box-damaged',
+	'connector-damaged',
+	'frame-bent'
+] as const;
+export type Look = (typeof LOOKS)[number];
+
+export const LOOK_WORDS: Readonly<Record<Look, string>> = {
+	'cracked-glass': 'glass cracked',
+	browned: 'browned',
+	'snail-trails': 'snail trails',
+	delaminated: 'delaminated',
+	'burnt-spot': 'burnt spot',
+	'box-damaged': 'junction box damaged',
+	'connector-damaged': 'connector damaged',
+	'frame-bent': 'frame bent'
+};
+
+/** Looks with which a module is a danger to whoever touches it, whatever power it makes. */
+export const DANGEROUS_LOOKS: readonly Look[] = [
+	'cracked-glass',
+	'burnt-spot',
+	'box-damaged',
+	'delaminated'
+];
+
+/** One measurement of one module in the sun. Amps are at short circuit through a rated switch or tester. */
+export interface Take {
+	readonly id: string;
+	/** Instant, ISO 8601 in UTC. */
+	readonly at: string;
+	/** Open circuit, V; negative where the leads are the other way. */
+	readonly volts: number | null;
+	/** Short circuit, A. */
+	readonly amps: number | null;
+	/** On a load at its maximum, W. */
+	readonly watts: number | null;
+}
+
+export interface PileModule {
+	readonly id: string;
+	/** As chalked on it: "7". */
+	readonly mark: string;
+	/** Maker's name for it, as far as it can be read; empty where not. */
+	readonly model: string;
+	readonly label: PileLabel;
+	/** Length and width, mm; null where nobody measured. */
+	readonly size: { readonly length: number; readonly width: number } | null;
+	/** Year of make; null where unknown. */
+	readonly year: number | null;
+	/** Make of its connectors; empty where nobody looked. */
+	readonly connector: string;
+	readonly looks: readonly Look[];
+	readonly note: string;
+	/** In the order in which they were taken. */
+	readonly takes: readonly Take[];
+}
+
+/** The known good module that is measured in between. */
+export interface Control {
+	readonly model: string;
+	readonly label: PileLabel;
+	/** What it is known to give of its label, share; 1 for a new one. */
+	readonly share: number;
+	readonly takes: readonly Take[];
+}
+
+/** Light and heat as stated; null where unknown. */
+interface PileSky {
+	/** W/m2 */
+	readonly irradiance: number | null;
+	/** degC */
+	readonly cellTemperature: number | null;
+	/** Standard uncertainty of the light, relative. */
+	readonly lightDoubt: number;
+}
+
+/** Shares of power at which a grade begins; anything below `weak` is out. */
+export interface GradeLimits {
+	readonly good: number;
+	readonly fair: number;
+	readonly weak: number;
+}
+
+/** Below 50 % out, 70 to 85 % fair: common practice, no source. */
+export const USUAL_LIMITS: GradeLimits = { good: 0.85, fair: 0.7, weak: 0.5 };
+
+export interface GradeProfile {
+	/** By the band about what a module of its age should give, or by fixed limits. */
+	readonly by: 'band' | 'limits';
+	readonly limits: GradeLimits;
+}
+
+/** A heap of modules that are tested one after the other. */
+export interface Pile {
+	readonly name: string;
+	readonly control: Control | null;
+	readonly sky: PileSky;
+	readonly profile: GradeProfile;
+	readonly modules: readonly PileModule[];
+}
+
+export const EMPTY_PILE: Pile = {
+	name: '',
+	control: null,
+	sky: { irradiance: null, cellTemperature: null, lightDoubt: 0.05 },
+	profile: { by: 'band', limits: USUAL_LIMITS },
+	modules: []
+};

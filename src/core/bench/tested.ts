@@ -1,0 +1,109 @@
+import type { ModuleRun, StringCircuit } from '../circuit/description';
+import { WHOLE_SECTION } from '../circuit/description';
+import type { Plate } from '../module/plate';
+import { maximumPowerPoint, type SingleDiode } from '../module/single-diode';
+import { translate } from '../module/translate';
+import type { SiteRules } from '../record/record';
+import { coldFactor } from '../rules/cold-volts';
+import type { ModuleResult } from './evaluate';
+import { fitOf } from './plate-of';
+
+/** A module with what it gives by its test, or by its label where it is new. */
+export interface TestedModule {
+	readonly id: string;
+	readonly mark: string;
+	readonly model: string;
+	/** As it is now, at standard conditions. */
+	readonly plate: Plate;
+	/** As its label has it, W. */
+	readonly labelWatts: number;
+	/** Maximum series fuse, A; null where unknown. */
+	readonly seriesFuse: number | null;
+}
+
+/** Light and heat for which modules are put together. */
+export interface Sky {
+	/** W/m2 */
+	readonly irradiance: number;
+	/** degC */
+	readonly cellTemperature: number;
+}
+
+/** Full sun on a warm day: where most of a year's energy is made. */
+export const WARM_SUN: Sky = { irradiance: 1000, cellTemperature: 45 };
+
+/**
+ * A module of the pile as it tested: volts and amps of its label by their shares; the whole of the share
+ * on the current where power alone was read.
+ *
+ * @returns null where it makes nothing, or nothing is known of it
+ */
+export function asTested(result: ModuleResult): TestedModule | null {
+	const { module, plate, shares, share, estimate } = result;
+	if (!plate) return null;
+	const power = estimate ? 1 : share;
+	if (power === null || power < 0.02) return null;
+	const volts = estimate ? 1 : Math.min(1.1, Math.max(Math.abs(shares.volts ?? 1), 0.05));
+	// What watts say beyond volts and amps is fill factor; on the current it limits a string as it should.
+	const amps = power / volts;
+	return {
+		id: module.id,
+		mark: module.mark,
+		model: module.model,
+		labelWatts: plate.pmax,
+		seriesFuse: module.label.seriesFuse,
+		plate: {
+			...plate,
+			voc: plate.voc * volts,
+			vmp: plate.vmp * volts,
+			isc: plate.isc * amps,
+			imp: plate.imp * amps,
+			pmax: plate.pmax * power
+		}
+	};
+}
+
+/** A module in light and heat. */
+export function moduleIn({ plate }: Pick<TestedModule, 'plate'>, sky: Sky): SingleDiode {
+	return translate(fitOf(plate), sky.irradiance, sky.cellTemperature);
+}
+
+/** The most a module gives by itself there, W. */
+export function wattsAlone(module: Pick<TestedModule, 'plate'>, sky: Sky): number {
+	const { volts, amps } = maximumPowerPoint(moduleIn(module, sky));
+	return volts * amps;
+}
+
+/** Open-circuit volts of a module at the lowest temperature, V; its label's where that is not known. */
+export function coldVolts(
+	{ plate }: Pick<TestedModule, 'plate'>,
+	rules: Pick<SiteRules, 'profile' | 'lowest'>
+): number {
+	return plate.voc * (coldFactor(plate, rules)?.factor ?? 1);
+}
+
+/** A whole module as a run of a circuit. */
+function runOf(module: Pick<TestedModule, 'plate'>, sky: Sky): ModuleRun {
+	const { sections, cellsInSeries } = module.plate;
+	return {
+		count: 1,
+		params: moduleIn(module, sky),
+		sections: Array.from({ length: sections }, () => WHOLE_SECTION),
+		state: 'whole',
+		cellsInSeries
+	};
+}
+
+/** Modules in series as a circuit, from the negative end. */
+export function stringOf(
+	name: string,
+	modules: readonly Pick<TestedModule, 'plate'>[],
+	sky: Sky
+): StringCircuit {
+	return {
+		name,
+		modules: modules.map((module) => runOf(module, sky)),
+		sectionsPerModule: Math.max(1, ...modules.map(({ plate }) => plate.sections)),
+		cableResistance: 0
+	};
+}

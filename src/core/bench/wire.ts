@@ -1,0 +1,73 @@
+import { cableResistance } from '../circuit/cable';
+
+/** A run of cable between modules and what they feed. */
+export interface WireAsk {
+	/** One way, m. */
+	readonly length: number;
+	/** mm2 */
+	readonly size: number;
+	/** Conductor temperature, degC. */
+	readonly temperature: number;
+	/** At full power, A and V. */
+	readonly amps: number;
+	readonly volts: number;
+	/** Hours of full sun a year, kWh/m2. */
+	readonly sunHours: number;
+	/** Price of a kWh; null: not asked. */
+	readonly price: number | null;
+}
+
+export interface WireAnswer {
+	/** Both conductors, ohm. */
+	readonly ohms: number;
+	/** At full power, V and share of the volts. */
+	readonly drop: number;
+	readonly share: number;
+	/** Heat at full power, W. */
+	readonly watts: number;
+	readonly kWhAYear: number;
+	readonly costAYear: number | null;
+	/** What is usual. */
+	readonly usual: boolean;
+	/** The next sizes with what they would lose, mm2 and kWh a year. */
+	readonly sizes: readonly {
+		readonly size: number;
+		readonly share: number;
+		readonly kWh: number;
+	}[];
+}
+
+/** Sizes that solar cable is made in, mm2. */
+const SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35];
+/** A drop of one to two percent of the DC volts is usual: common practice, no source. */
+const USUAL_DROP = 0.02;
+/**
+ * Loss of a year over that of as many hours at full power: heat goes with the square of the current, and
+ * most hours are below full sun. For light spread as over a clear day's sine, mean square over mean is
+ * pi/4 of the peak.
+ */
+const SQUARE_OVER_MEAN = Math.PI / 4;
+
+/** Drop in volts, percent and kWh a year of a run of copper. */
+export function answerWire(ask: WireAsk): WireAnswer {
+	const of = (size: number) => {
+		const ohms = cableResistance({ ...ask, size });
+		const drop = ohms * ask.amps;
+		const watts = ohms * ask.amps ** 2;
+		const kWh = (watts * ask.sunHours * SQUARE_OVER_MEAN) / 1000;
+		return { size, ohms, drop, share: ask.volts > 0 ? drop / ask.volts : 0, watts, kWh };
+	};
+	const own = of(ask.size);
+	return {
+		ohms: own.ohms,
+		drop: own.drop,
+		share: own.share,
+		watts: own.watts,
+		kWhAYear: own.kWh,
+		costAYear: ask.price === null ? null : own.kWh * ask.price,
+		usual: own.share <= USUAL_DROP,
+		sizes: SIZES.filter((size) => size > ask.size / 2.2 && size < ask.size * 4).map((size) =>
+			of(size)
+		)
+	};
+}

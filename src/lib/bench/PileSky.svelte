@@ -1,0 +1,228 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { NO_LABEL, type Pile } from '$core/bench/pile';
+	import { readFigure } from '$core/document/figure';
+	import { PILE_LIMITS } from '$core/document/pile';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import { usePile } from '$lib/ui/pile-session.svelte';
+	import LabelForm from './LabelForm.svelte';
+
+	/* What the pile is judged by: the control, else the stated light; the band, or fixed limits. */
+
+	const session = usePile();
+	const pile = $derived(session.pile);
+	let errors = $state<Record<string, string>>({});
+	/** Open at first where nothing is known yet; then as the person leaves it. */
+	let open = $state(
+		untrack(() => session.pile.control === null && session.pile.sky.irradiance === null)
+	);
+
+	function figure(
+		key: string,
+		text: string,
+		limits: Parameters<typeof readFigure>[1],
+		change: (pile: Pile, value: number | null) => Pile,
+		optional = true
+	): void {
+		if (text.trim() === '' && optional) {
+			errors[key] = '';
+			return session.change((now) => change(now, null));
+		}
+		const read = readFigure(text, limits);
+		errors[key] = read.ok ? '' : read.problem;
+		if (read.ok) session.change((now) => change(now, read.value));
+	}
+	const of = (key: string) => (errors[key] ? [errors[key]] : []);
+	const LIMITS = [
+		['good', 'Good from'],
+		['fair', 'Fair from'],
+		['weak', 'Out below']
+	] as const;
+	function setLimit(key: 'good' | 'fair' | 'weak', text: string): void {
+		figure(
+			key,
+			text,
+			PILE_LIMITS.limitPct,
+			(now, value) => {
+				const limits = { ...now.profile.limits, [key]: value! / 100 };
+				if (!(limits.good > limits.fair && limits.fair > limits.weak)) {
+					errors[key] = 'The limits must fall from good over fair to out.';
+					return now;
+				}
+				return { ...now, profile: { ...now.profile, limits } };
+			},
+			false
+		);
+	}
+</script>
+
+<details class="panel" bind:open>
+	<summary>
+		Judged by: {pile.control
+			? `the control, ${pile.control.model || 'no name'}`
+			: pile.sky.irradiance !== null
+				? `stated light, ${pile.sky.irradiance} W/m²`
+				: 'nothing yet'}
+	</summary>
+	<div class="body">
+		<Field
+			label="Name of the pile"
+			name="pile-name"
+			value={pile.name}
+			maxlength={80}
+			required
+			onchange={(event) => {
+				const name = event.currentTarget.value.trim();
+				if (name !== '') session.change((now) => ({ ...now, name }));
+			}}
+		/>
+		<p class="soft">
+			The control is a module known to be good, measured in between: its drift is the sun’s. Without
+			one, state light and cell temperature.
+		</p>
+		{#if pile.control}
+			<div class="grid">
+				<Field
+					label="Control, model"
+					name="control-model"
+					value={pile.control.model}
+					maxlength={80}
+					onchange={(event) =>
+						session.change((now) => ({
+							...now,
+							control: now.control && { ...now.control, model: event.currentTarget.value.trim() }
+						}))}
+				/>
+				<Field
+					label="It gives of its label"
+					name="control-share"
+					unit="%"
+					figures
+					value={String(Number((100 * pile.control.share).toFixed(1)))}
+					errors={of('share')}
+					onchange={(event) =>
+						figure(
+							'share',
+							event.currentTarget.value,
+							PILE_LIMITS.sharePct,
+							(now, value) => ({
+								...now,
+								control: now.control && { ...now.control, share: value! / 100 }
+							}),
+							false
+						)}
+				/>
+			</div>
+			<LabelForm
+				label={pile.control.label}
+				onchange={(label) =>
+					session.change((now) => ({
+						...now,
+						control: now.control && { ...now.control, label }
+					}))}
+			/>
+			<button
+				type="button"
+				class="act-plain"
+				onclick={() => session.change((now) => ({ ...now, control: null }))}
+				>Go without a control</button
+			>
+		{:else}
+			<button
+				type="button"
+				class="act"
+				onclick={() =>
+					session.change((now) => ({
+						...now,
+						control: { model: '', label: NO_LABEL, share: 1, takes: [] }
+					}))}>There is a control module</button
+			>
+			<div class="grid">
+				<Field
+					label="Light in the plane"
+					name="irradiance"
+					unit="W/m²"
+					figures
+					value={String(pile.sky.irradiance ?? '')}
+					errors={of('irradiance')}
+					onchange={(event) =>
+						figure(
+							'irradiance',
+							event.currentTarget.value,
+							PILE_LIMITS.irradiance,
+							(now, irradiance) => ({ ...now, sky: { ...now.sky, irradiance } })
+						)}
+				/>
+				<Field
+					label="Cells"
+					name="cellTemperature"
+					unit="°C"
+					figures
+					value={String(pile.sky.cellTemperature ?? '')}
+					errors={of('cells')}
+					onchange={(event) =>
+						figure(
+							'cells',
+							event.currentTarget.value,
+							PILE_LIMITS.cellTemperature,
+							(now, cellTemperature) => ({ ...now, sky: { ...now.sky, cellTemperature } })
+						)}
+				/>
+			</div>
+		{/if}
+		<div class="grid">
+			<Choice
+				label="Grades"
+				name="by"
+				value={pile.profile.by}
+				options={[
+					{ value: 'band', words: 'by the band of its age' },
+					{ value: 'limits', words: 'by fixed limits' }
+				]}
+				onchange={(event) => {
+					const by = event.currentTarget.value as Pile['profile']['by'];
+					session.change((now) => ({ ...now, profile: { ...now.profile, by } }));
+				}}
+			/>
+			{#each LIMITS as [key, words] (key)}
+				<Field
+					label={words}
+					name="limit-{key}"
+					unit="%"
+					figures
+					value={String(Number((100 * pile.profile.limits[key]).toFixed(1)))}
+					errors={of(key)}
+					onchange={(event) => setLimit(key, event.currentTarget.value)}
+				/>
+			{/each}
+		</div>
+	</div>
+</details>
+
+<style>
+	summary {
+		min-height: 44px;
+		padding: 0.3rem 1rem;
+		align-content: center;
+		font-weight: 600;
+	}
+
+	.body {
+		display: grid;
+		gap: 0.8rem;
+		padding: 0.4rem 1rem 1rem;
+		justify-items: start;
+	}
+
+	.body > :global(*) {
+		max-width: 100%;
+	}
+
+	.grid {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
+		gap: 0.6rem;
+		width: 100%;
+	}
+</style>

@@ -1,0 +1,271 @@
+<script lang="ts">
+	import { v7 as uuid } from 'uuid';
+	import { tick } from 'svelte';
+	import { controlDue } from '$core/bench/control-due';
+	import type { Pile, PileModule, Take } from '$core/bench/pile';
+	import { NO_LABEL } from '$core/bench/pile';
+	import { readFigure } from '$core/document/figure';
+	import { PILE_LIMITS } from '$core/document/pile';
+	import Keypad, { afterKey, type KeypadKey } from '$lib/ui/Keypad.svelte';
+	import { markAfter } from './mark-after';
+	import { usePile } from '$lib/ui/pile-session.svelte';
+
+	interface Props {
+		/** Mark of the module that is measured; empty for the control. */
+		mark: string;
+		onstored: (mark: string) => void;
+	}
+	let { mark = $bindable(), onstored }: Props = $props();
+	const session = usePile();
+
+	const FIELDS = [
+		{ key: 'volts', words: 'Open circuit', unit: 'V' },
+		{ key: 'amps', words: 'Short circuit', unit: 'A' },
+		{ key: 'watts', words: 'On a load', unit: 'W' }
+	] as const;
+	type Key = (typeof FIELDS)[number]['key'];
+	const EMPTY = { volts: '', amps: '', watts: '' };
+
+	let typed = $state<Record<Key, string>>({ ...EMPTY });
+	let errors = $state<Partial<Record<Key | 'mark', string>>>({});
+	let onControl = $state(false);
+	let lit = $state<Key>('volts');
+	let form = $state<HTMLFormElement>();
+
+	const pile = $derived(session.pile);
+	const known = $derived(
+		pile.modules.find((one) => one.mark.toLowerCase() === mark.trim().toLowerCase())
+	);
+	const due = $derived(controlDue(pile, Date.now()));
+
+	function read(): Take | null {
+		errors = {};
+		const values: Record<Key, number | null> = { volts: null, amps: null, watts: null };
+		for (const { key } of FIELDS) {
+			if (typed[key].trim() === '') continue;
+			const answer = readFigure(typed[key], PILE_LIMITS[key]);
+			if (answer.ok) values[key] = answer.value;
+			else errors[key] = answer.problem;
+		}
+		if (!onControl && mark.trim() === '') errors.mark = 'Give it a mark, and chalk it on.';
+		if (Object.keys(errors).length > 0) return null;
+		if (Object.values(values).every((value) => value === null)) {
+			errors.volts = 'Type volts and amps, or watts.';
+			return null;
+		}
+		return { id: uuid(), at: new Date().toISOString(), ...values };
+	}
+
+	function withTake(pile: Pile, take: Take, at: string): Pile {
+		if (onControl) {
+			return pile.control
+				? { ...pile, control: { ...pile.control, takes: [...pile.control.takes, take] } }
+				: pile;
+		}
+		const there = pile.modules.find((one) => one.mark.toLowerCase() === at.toLowerCase());
+		if (there) {
+			return {
+				...pile,
+				modules: pile.modules.map((one) =>
+					one === there ? { ...one, takes: [...one.takes, take] } : one
+				)
+			};
+		}
+		// The next of a pile is mostly like the one before.
+		const before = pile.modules.at(-1);
+		const module: PileModule = {
+			id: uuid(),
+			mark: at,
+			model: before?.model ?? '',
+			label: before?.label ?? NO_LABEL,
+			size: before?.size ?? null,
+			year: before?.year ?? null,
+			connector: before?.connector ?? '',
+			looks: [],
+			note: '',
+			takes: [take]
+		};
+		return { ...pile, modules: [...pile.modules, module] };
+	}
+
+	async function store(): Promise<void> {
+		const take = read();
+		if (!take) return;
+		const at = mark.trim();
+		session.change((pile) => withTake(pile, take, at));
+		typed = { ...EMPTY };
+		onstored(onControl ? '' : at);
+		if (onControl) onControl = false;
+		else mark = nextMark(at);
+		await light('volts');
+	}
+
+	/** The module after this one in the pile, else the next number. */
+	function nextMark(at: string): string {
+		const index = session.pile.modules.findIndex((one) => one.mark === at);
+		const next = session.pile.modules[index + 1];
+		if (next) return next.mark;
+		return markAfter(at);
+	}
+
+	async function light(key: Key): Promise<void> {
+		lit = key;
+		await tick();
+		form?.querySelector<HTMLInputElement>(`input[name=${key}]`)?.focus();
+	}
+
+	/** Enter goes on to the next field while the present one is filled and the next is empty. */
+	async function enter(event: Event): Promise<void> {
+		event.preventDefault();
+		const order = FIELDS.findIndex(({ key }) => key === lit);
+		const next = FIELDS[order + 1];
+		const wantsMore = lit === 'volts' && typed.volts.trim() !== '' && typed.amps === '';
+		if (next && wantsMore) return light(next.key);
+		return store();
+	}
+
+	function press(key: KeypadKey): void {
+		typed[lit] = afterKey(typed[lit], key);
+	}
+</script>
+
+<form class="panel entry" bind:this={form} onsubmit={enter}>
+	<div class="who">
+		<label class="which">
+			<span>Module</span>
+			<input
+				name="mark"
+				class="figure"
+				bind:value={mark}
+				maxlength="20"
+				autocomplete="off"
+				disabled={onControl}
+				aria-invalid={errors.mark !== undefined}
+			/>
+		</label>
+		{#if pile.control}
+			<button
+				type="button"
+				class="act-plain"
+				aria-pressed={onControl}
+				onclick={() => {
+					onControl = !onControl;
+					void light('volts');
+				}}>The control</button
+			>
+		{/if}
+	</div>
+	<h2>
+		{#if onControl}The control, again{:else if mark.trim() === ''}Which module?{:else if known}Module
+			{known.mark}, take {known.takes.length + 1}{:else}Module {mark.trim()}, new{/if}
+	</h2>
+	{#if errors.mark}<p class="error" role="alert">{errors.mark}</p>{/if}
+	{#if due && !onControl}<p class="due" role="status">{due}</p>{/if}
+	<div class="fields">
+		{#each FIELDS as { key, words, unit } (key)}
+			<label>
+				<span>{words}, {unit}</span>
+				<input
+					name={key}
+					class="figure"
+					inputmode="decimal"
+					autocomplete="off"
+					bind:value={typed[key]}
+					onfocus={() => (lit = key)}
+					aria-invalid={errors[key] !== undefined}
+				/>
+				{#if errors[key]}<span class="error" role="alert">{errors[key]}</span>{/if}
+			</label>
+		{/each}
+	</div>
+	<Keypad onpress={press} onenter={() => form?.requestSubmit()} />
+	<p class="end">
+		<button class="act">Store this take</button>
+	</p>
+	<p class="soft">
+		Square to the sun, the glass clean, ten seconds of steady light. Short circuit only through a
+		DC-rated switch or a tester: a lead that is pulled apart under current burns. Covers on both
+		sides of the leads stay on until the meter is set.
+	</p>
+</form>
+
+<style>
+	.entry {
+		padding: 1rem;
+		display: grid;
+		gap: 0.6rem;
+		align-content: start;
+	}
+
+	.who {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: end;
+		gap: 0.6rem;
+	}
+
+	h2 {
+		font-size: 1.35rem;
+	}
+
+	label {
+		display: grid;
+		gap: 0.15rem;
+		font-weight: 600;
+	}
+
+	.which input {
+		width: 7rem;
+	}
+
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 0.6rem;
+	}
+
+	input {
+		width: 100%;
+		min-height: 52px;
+		padding: 0.2rem 0.5rem;
+		border: 0;
+		border-bottom: 3px solid var(--rule);
+		background: var(--sheet);
+		font-size: 1.5rem;
+		text-align: end;
+	}
+
+	input:focus {
+		border-color: var(--accent);
+	}
+
+	.which input {
+		text-align: start;
+	}
+
+	[aria-pressed='true'] {
+		background: var(--ink);
+		border-color: var(--ink);
+		color: var(--paper);
+	}
+
+	.due {
+		border-inline-start: 5px solid var(--look);
+		padding-inline-start: 0.7rem;
+		font-weight: 600;
+	}
+
+	.error {
+		color: var(--off);
+		font-weight: 600;
+	}
+
+	.end {
+		display: flex;
+		justify-content: end;
+	}
+
+	.soft {
+		font-size: 0.92rem;
+	}
+</style>

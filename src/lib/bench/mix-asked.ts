@@ -1,0 +1,19 @@
+import type { MixParts } from '$core/bench/mix/elements';
+import type { Mix, MixModule } from '$core/bench/mix/tree';
+
+/** A mix at rest with what it is solved with: what is asked beside its curve goes from this. */
+export interface MixAsked {
+	readonly mix: Mix;
+	readonly parts: MixParts;
+	/** Rating of the string fuses, A; null: none. */
+	readonly fuse: number | null;
+}
+
+/** A place for a module that is put in; the notation gives it its number. */
+export const placeFor = (of: string): MixModule => ({ kind: 'module', id: 'new', of, light: 1 });
+
+export const FUSE_DOES = {
+	holds: 'it never opens',
+	uncertain: 'it may open or not: nothing is certain between its holding and its melting',
+	opens: 'it opens'
+} as const;

@@ -1,0 +1,36 @@
+import { evaluatePile } from '$core/bench/evaluate';
+import type { Grade } from '$core/bench/grade';
+import { DANGEROUS_LOOKS, type Pile } from '$core/bench/pile';
+import { asTested, type TestedModule } from '$core/bench/tested';
+
+/** A module of the pile that can be put somewhere, with what speaks against it. */
+export interface Pooled {
+	readonly module: TestedModule;
+	/** As it was when its label was true. */
+	readonly fresh: TestedModule;
+	readonly grade: Grade;
+	readonly dangerous: boolean;
+	readonly estimated: boolean;
+	/** Make of its connectors; null where nobody looked. */
+	readonly connector: string | null;
+	readonly size: { readonly length: number; readonly width: number } | null;
+}
+
+/** The modules of a pile that make anything at all. */
+export function poolOf(pile: Pile, year: number): Pooled[] {
+	return evaluatePile(pile, year).flatMap((result): Pooled[] => {
+		const module = asTested(result);
+		if (!module) return [];
+		return [
+			{
+				module,
+				fresh: { ...module, plate: result.plate! },
+				grade: result.graded.grade,
+				dangerous: result.module.looks.some((look) => DANGEROUS_LOOKS.includes(look)),
+				estimated: result.estimate !== null,
+				connector: result.module.connector || null,
+				size: result.module.size
+			}
+		];
+	});
+}
