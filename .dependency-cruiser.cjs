@@ -11,7 +11,7 @@ const ROOMS = {
 	faults: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
 	rules: ['units', 'module', 'record', 'circuit', 'expectation', 'faults'],
 	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
-	bench: ['units', 'module', 'record', 'circuit', 'expectation', 'rules'],
+	bench: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'rules'],
 	production: ['units', 'module', 'record', 'circuit', 'expectation'],
 	drill: [
 		'units',
@@ -24,7 +24,17 @@ const ROOMS = {
 		'rules',
 		'trace'
 	],
-	document: ['rules', 'units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults']
+	document: [
+		'rules',
+		'units',
+		'module',
+		'record',
+		'circuit',
+		'conditions',
+		'expectation',
+		'faults',
+		'bench'
+	]
 };
 
 const TEST = '\\.test\\.ts$';

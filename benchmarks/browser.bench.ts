@@ -28,6 +28,31 @@ const VOLTS = meterCard().map(({ openCircuit }) => String(openCircuit));
 
 const server = await startServer({ demo: true });
 const driver = await openBrowser();
+
+/** Waits from a move of a slider to the picture of the chart that follows it, ms, shortest first. */
+function sliderWaits(css: string, count: number, at: (move: number) => number): Promise<number[]> {
+	return driver.executeAsyncScript<number[]>(
+		`
+		const [css, values, done] = arguments;
+		const slider = document.querySelector(css);
+		const chart = document.querySelector('[data-drawn]');
+		const waits = [];
+		const move = () => {
+			if (waits.length === values.length) return done(waits.sort((a, b) => a - b));
+			const start = performance.now();
+			new MutationObserver((_, observer) => {
+				observer.disconnect();
+				waits.push(performance.now() - start);
+				requestAnimationFrame(move);
+			}).observe(chart, { attributeFilter: ['data-drawn'] });
+			slider.value = String(values[waits.length]);
+			slider.dispatchEvent(new Event('input', { bubbles: true }));
+		};
+		move();`,
+		css,
+		Array.from({ length: count }, (_, n) => at(n))
+	);
+}
 try {
 	const person = new Person(driver, server);
 	await person.goTo('/');
@@ -80,25 +105,19 @@ try {
 		'/visits/019b8000-0000-7000-8000-000000000004/strings/019b8000-0000-7000-8000-000000000011'
 	);
 	await person.find('[data-drawn] canvas');
-	const moves = await driver.executeAsyncScript<number[]>(`
-		const done = arguments[arguments.length - 1];
-		const slider = document.querySelector('input[type=range]');
-		const chart = document.querySelector('[data-drawn]');
-		const waits = [];
-		const move = () => {
-			if (waits.length === 100) return done(waits.sort((a, b) => a - b));
-			const start = performance.now();
-			new MutationObserver((_, observer) => {
-				observer.disconnect();
-				waits.push(performance.now() - start);
-				requestAnimationFrame(move);
-			}).observe(chart, { attributeFilter: ['data-drawn'] });
-			slider.value = String(99 - waits.length);
-			slider.dispatchEvent(new Event('input', { bubbles: true }));
-		};
-		move();`);
+	const moves = await sliderWaits('input[type=range]', 100, (n) => 99 - n);
 	console.log(
 		`  slider to curve, 24 modules beside three strings: median ${moves[50]!.toFixed(1)}, nine of ten ${moves[90]!.toFixed(1)}, longest ${moves.at(-1)!.toFixed(1)} ms of ${moves.length}`
+	);
+	await person.goTo(
+		'/bench/piles/019a8002-0000-7000-8000-000000007fff/mix?of=1%2B2%2B3+%7C+6%2B7%2B9+%7C+10%2B11%2B5+%7C+12%2B15%2B16'
+	);
+	await person.find('[data-drawn] canvas');
+	await person.click('.circuit button');
+	// By the slider's own steps: any other value would change nothing.
+	const mixes = await sliderWaits('input[name=light]', 40, (n) => 95 - 5 * (n % 19));
+	console.log(
+		`  light on one of twelve modules to circuit and curve of the mix: median ${mixes[20]!.toFixed(1)}, nine of ten ${mixes[36]!.toFixed(1)}, longest ${mixes.at(-1)!.toFixed(1)} ms of ${mixes.length}`
 	);
 } finally {
 	await driver.quit();

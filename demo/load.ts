@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import { readVisitData } from '$core/document/file';
 import { openDatabase } from '$lib/server/database/open';
 import { importVisit } from '$lib/server/repositories/import';
+import { createPile } from '$lib/server/repositories/piles';
 import { insertPhotograph } from '$lib/server/repositories/photographs';
+import { cairnRiggPile, PILE_ID } from './pile';
 
 /** The demo's visits as open documents, in the order of their names. */
 const documents = import.meta.glob('./*.zembo-visit.json', { eager: true, import: 'default' });
@@ -41,4 +43,5 @@ for (const [file, data] of Object.entries(documents)) {
 		}
 	}
 }
+await createPile(db, PILE_ID, cairnRiggPile(), now);
 await db.destroy();

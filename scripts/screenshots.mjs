@@ -8,18 +8,13 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from 
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
+const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
 const STRING = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;
 const DESK = { width: 1280, height: 800, mobile: false };
 const PHONE = { width: 390, height: 844, mobile: true };
 const VIEWS = [
 	{ name: 'site', path: SITE, size: DESK },
 	{ name: 'take-over', path: `${SITE}/take-over`, size: DESK },
-	{
-		name: 'label',
-		path: `${SITE}/take-over/module-types/019a8000-0000-7000-8000-000000000001`,
-		size: DESK
-	},
-	{ name: 'survey', path: '/sites/019a8001-0000-7000-8000-000000000002/survey', size: DESK },
 	{ name: 'map', path: `${SITE}/map`, size: DESK },
 	{ name: 'diagram', path: `${SITE}/diagram`, size: DESK },
 	{ name: 'checks', path: `${SITE}/checks`, size: DESK },
@@ -45,12 +40,9 @@ const VIEWS = [
 		path: `${STRING}?light=3.all.30`,
 		size: DESK
 	},
-	{
-		name: 'string-phone',
-		path: `${STRING}?light=3.2.40&alone=yes&on=pwm&volts=48`,
-		size: PHONE,
-		mode: 'sunlight'
-	},
+	{ name: 'pile', path: PILE, size: DESK },
+	{ name: 'pile-phone', path: PILE, size: PHONE, mode: 'sunlight' },
+	{ name: 'mix', path: `${PILE}/mix?of=1%2B2%2B3+%7C+10%2B11%2B5&fuse=12`, size: DESK },
 	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK }
 ];
 
@@ -93,7 +85,7 @@ try {
 				),
 			10_000
 		);
-		if (path.startsWith(STRING)) {
+		if (path.startsWith(STRING) || path.startsWith(`${PILE}/mix`)) {
 			await driver.wait(until.elementLocated(By.css('[data-drawn] canvas')), 10_000);
 		}
 		if (why) await driver.findElement(By.css(`[data-string=${why}] button.place`)).click();

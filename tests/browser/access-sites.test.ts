@@ -22,6 +22,5 @@ canBeUsed([
 	'/library/new?kind=module',
 	'/library/new?kind=inverter',
 	`${SITE}/history`,
-	`${SITE}/rates`,
-	'/bench/module'
+	`${SITE}/rates`
 ]);

@@ -1,0 +1,15 @@
+import { canBeUsed } from './access';
+
+const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
+
+canBeUsed([
+	'/bench',
+	'/bench/module',
+	'/bench/battery',
+	'/bench/wire',
+	'/bench/worth',
+	PILE,
+	`${PILE}/group`,
+	`${PILE}/mix?of=1%2B2%2B5+%7C+10%2B11%4020&fuse=12`,
+	`${PILE}/stickers`
+]);

@@ -1,0 +1,26 @@
+import { NO_LABEL } from '$core/bench/pile';
+import { plateOf } from '$core/bench/plate-of';
+import type { TestedModule } from '$core/bench/tested';
+import { randomFrom } from '$core/drill/random';
+
+/** Used modules of three makes, each a little different. */
+export function usedModules(count: number, seed: number): TestedModule[] {
+	const random = randomFrom(seed);
+	return Array.from({ length: count }, (_, i) => {
+		const [vmp, imp] = random.pick([
+			[29.6, 7.6],
+			[30.8, 8.3],
+			[36.6, 8.2]
+		] as const);
+		const kept = random.between(0.62, 1);
+		const label = { ...NO_LABEL, vmp: vmp * random.between(0.97, 1.01), imp: imp * kept };
+		return {
+			id: `m${i}`,
+			mark: String(i + 1),
+			model: '',
+			plate: plateOf({ ...label, technology: 'poly', cellsInSeries: 60 })!.plate,
+			labelWatts: vmp * imp,
+			seriesFuse: 15
+		};
+	});
+}
