@@ -4,14 +4,34 @@ import type { VisitEvent } from '$core/document/visit-event';
 const emitter = new EventEmitter();
 // One listener for each open page: many people on one visit are no leak.
 emitter.setMaxListeners(0);
+const told = new Map<string, number>();
 
 /** Tells everybody who has a visit open what was stored in it. */
 export function tellVisit(visitId: string, event: VisitEvent): void {
+	told.set(visitId, toldOf(visitId) + 1);
 	emitter.emit(visitId, event);
 }
 
-/** Hears what is stored in a visit until the returned function is called. */
-export function hearVisit(visitId: string, hear: (event: VisitEvent) => void): () => void {
+/**
+ * How many events this server has told of a visit. Read it before the visit is read: whoever then
+ * listens and finds another number has missed something.
+ */
+export function toldOf(visitId: string): number {
+	return told.get(visitId) ?? 0;
+}
+
+/**
+ * Hears what is stored in a visit until the returned function is called.
+ *
+ * @param since what `toldOf` said before the listener read the visit; where more was told since, it
+ *   hears at once that something changed
+ */
+export function hearVisit(
+	visitId: string,
+	since: number,
+	hear: (event: VisitEvent) => void
+): () => void {
 	emitter.on(visitId, hear);
+	if (toldOf(visitId) !== since) hear({ kind: 'changed' });
 	return () => emitter.off(visitId, hear);
 }

@@ -129,10 +129,12 @@ export class VisitSession {
 	 * Hears what others store in this visit, until the returned function is called. After a line that
 	 * broke, everything is loaded anew.
 	 *
+	 * @param told how many events the server had told when it read this visit, so that it can say
+	 *   whether one was missed before the line stood
 	 * @param reload loads the visit from the server
 	 */
-	hear(reload: () => Promise<void>): () => void {
-		const line = new EventSource(`/visits/${this.document.visit.id}/events`);
+	hear(told: number, reload: () => Promise<void>): () => void {
+		const line = new EventSource(`/visits/${this.document.visit.id}/events?since=${told}`);
 		let broke = false;
 		line.onopen = () => {
 			this.hearing = true;
@@ -228,9 +230,15 @@ export class VisitSession {
 
 	/** Takes what the server sent anew; entries on their way are kept. */
 	replace(document: VisitDocument, assessment: Assessment): void {
-		if (this.storing.size > 0) return;
+		const sent = new Set(document.visit.readings.map(({ id }) => id));
+		const onTheWay = this.document.visit.readings.filter(
+			({ id }) => this.storing.has(id) && !sent.has(id)
+		);
 		this.document = document;
 		this.assessment = assessment;
+		if (onTheWay.length > 0) {
+			void this.#adopt({ readings: [...document.visit.readings, ...onTheWay] });
+		}
 	}
 
 	/**

@@ -175,7 +175,7 @@ describe('a figure that is entered', () => {
 describe('what others store', () => {
 	it('is taken in, once, and heard from again after a line that broke', async () => {
 		const reload = vi.fn(() => Promise.resolve());
-		const deaf = session.hear(reload);
+		const deaf = session.hear(0, reload);
 		FakeLine.last.onopen!();
 		expect(session.hearing).toBe(true);
 		expect(reload).not.toHaveBeenCalled();
@@ -198,8 +198,24 @@ describe('what others store', () => {
 		expect(FakeLine.last.closed).toBe(true);
 	});
 
+	it('comes with the whole visit, and what is on its way stays', async () => {
+		let answer = (_: Response) => {};
+		vi.stubGlobal('fetch', () => new Promise<Response>((resolve) => (answer = resolve)));
+		await session.enter(entry(470));
+		const own = session.standing(a1!.id, 'open-circuit-voltage')!;
+		const others = readDemo();
+		const said = { ...others.visit, inverterSays: 'Riso' };
+		session.replace({ ...others, visit: said }, assess(others.record, said));
+		await vi.waitFor(() =>
+			expect(session.standing(a1!.id, 'open-circuit-voltage')!.id).toBe(own.id)
+		);
+		expect(session.document.visit.inverterSays).toBe('Riso');
+		answer(new Response('{}', { status: 201 }));
+		await settled();
+	});
+
 	it('of one’s own does not come twice', async () => {
-		session.hear(() => Promise.resolve());
+		session.hear(0, () => Promise.resolve());
 		await session.enter(entry(476.2));
 		const own = session.standing(a1!.id, 'open-circuit-voltage')!;
 		const count = session.document.visit.readings.length;
@@ -209,7 +225,7 @@ describe('what others store', () => {
 	});
 
 	it('is conditions, withdrawals, curves and steps too', async () => {
-		session.hear(() => Promise.resolve());
+		session.hear(0, () => Promise.resolve());
 		const { visit } = session.document;
 		FakeLine.last.say({
 			kind: 'conditions',

@@ -2,9 +2,11 @@ import { error } from '@sveltejs/kit';
 import { assess } from '$core/trace/assess';
 import { database } from '$lib/server/database';
 import { findVisit } from '$lib/server/repositories/visits';
+import { toldOf } from '$lib/server/visit-events';
 import type { LayoutServerLoad } from './$types';
 
 export const load: LayoutServerLoad = async ({ params }) => {
+	const told = toldOf(params.visit);
 	const document = await findVisit(await database(), params.visit);
 	if (!document) {
 		error(404, {
@@ -12,5 +14,5 @@ export const load: LayoutServerLoad = async ({ params }) => {
 			mend: 'The address may be mistyped, or the visit lies in another Zembo: import its file there.'
 		});
 	}
-	return { document, assessment: assess(document.record, document.visit), now: Date.now() };
+	return { document, assessment: assess(document.record, document.visit), now: Date.now(), told };
 };

@@ -13,7 +13,7 @@
 	onMount(() => {
 		void session.warm();
 		const clock = setInterval(() => session.tick(), 1000);
-		const deaf = session.hear(() => invalidateAll());
+		const deaf = session.hear(data.told, () => invalidateAll());
 		return () => {
 			clearInterval(clock);
 			deaf();
