@@ -12,7 +12,7 @@ const ROOMS = {
 	rules: ['units', 'module', 'record', 'circuit', 'expectation', 'faults'],
 	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
 	bench: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'rules'],
-	production: ['units', 'module', 'record', 'circuit', 'expectation'],
+	production: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
 	drill: [
 		'units',
 		'module',
@@ -22,7 +22,8 @@ const ROOMS = {
 		'expectation',
 		'faults',
 		'rules',
-		'trace'
+		'trace',
+		'production'
 	],
 	document: [
 		'rules',
@@ -33,7 +34,8 @@ const ROOMS = {
 		'conditions',
 		'expectation',
 		'faults',
-		'bench'
+		'bench',
+		'production'
 	]
 };
 

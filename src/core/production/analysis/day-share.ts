@@ -1,0 +1,52 @@
+import type { Unit, WatchedYear } from '../series/year';
+import type { Peers } from './peers';
+
+/** Below this share of its label the middle unit says nothing of who lags. */
+const LEAST_LIGHT = 0.06;
+/** Light of a day, in hours at label power, below which it says nothing. */
+const LEAST_DAY = 0.25;
+
+export interface DayShares {
+	/** Output over that of its like, by day; NaN where the day says nothing. */
+	readonly shares: Float64Array;
+	/** Whether its like give while it says nothing at all. */
+	readonly silent: Uint8Array;
+	/** Energy its like would have given in its place, Wh by day. */
+	readonly due: Float64Array;
+}
+
+/** A unit against the middle of its like, day by day, at the samples that tell. */
+export function daySharesOf(
+	year: Pick<WatchedYear, 'times' | 'days'>,
+	unit: Unit,
+	{ share, atRating }: Peers,
+	leftOut: Uint8Array | null
+): DayShares {
+	const { times, days } = year;
+	const hours = times.step / 3_600_000;
+	const shares = new Float64Array(days.length).fill(Number.NaN);
+	const silent = new Uint8Array(days.length);
+	const due = new Float64Array(days.length);
+	days.forEach(({ from, to }, d) => {
+		let own = 0;
+		let middle = 0;
+		let light = 0;
+		let said = false;
+		for (let t = from; t < to; t++) {
+			if (!(share[t]! >= LEAST_LIGHT)) continue;
+			light += share[t]! * hours;
+			const watts = unit.power[t]!;
+			if (Number.isNaN(watts)) continue;
+			said = true;
+			if (atRating[t] || leftOut?.[t]) continue;
+			own += watts / unit.labelWatts;
+			middle += share[t]!;
+		}
+		due[d] = light * unit.labelWatts;
+		if (light < LEAST_DAY) return;
+		if (!said) silent[d] = 1;
+		// What is left after shade and rating must still be a fair part of the day.
+		else if (middle * hours >= 0.2 * light && middle > 0) shares[d] = own / middle;
+	});
+	return { shares, silent, due };
+}

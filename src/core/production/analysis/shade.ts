@@ -1,0 +1,169 @@
+import { HOUR, type Unit, type WatchedYear } from '../series/year';
+import type { Peers } from './peers';
+import { median, quantile } from './statistics';
+
+/** A shade that comes back at the same time of day. */
+export interface ReturningShade {
+	/** Dates between which it was seen. */
+	readonly first: string;
+	readonly last: string;
+	/** Time of day, hours after the site's midnight. */
+	readonly begins: number;
+	readonly ends: number;
+	/** Of what its like give then, the unit's share against its own at other hours. */
+	readonly share: number;
+	/** Whether it keeps up with its like at those hours under a dull sky; null where that was not seen. */
+	readonly keepsUpWhenDull: boolean | null;
+}
+
+/** Length of a block of days over which the sun's way is taken as the same. */
+const BLOCK = 20;
+/** Length of a slot of the day, hours. */
+const SLOT = 0.5;
+/** Direct light: at least so much of the brightest at that hour of those days. */
+const DIRECT = 0.62;
+const DULL = 0.22;
+/** Of its usual, what a unit keeps under a dull sky that is not behind. */
+const KEEPS_UP = 0.88;
+/** A day on which it gives less than this share of its like says nothing of shade: it is off. */
+const OFF = 0.05;
+/** A slot is shaded where it keeps less of the unit's usual than this ... */
+const SHADED = 0.87;
+/** ... on this share of its bright samples. */
+const RETURNS = 0.7;
+const FEWEST = 6;
+/** Below this share of its label the middle unit says nothing. */
+const LEAST_LIGHT = 0.06;
+
+export interface ShadeFound {
+	readonly shades: readonly ReturningShade[];
+	/** Samples at which the unit may be shaded. */
+	readonly shaded: Uint8Array;
+}
+
+/**
+ * Looks for hours at which one unit falls behind its like under a bright sky, again and again, while
+ * at other hours of the same days it does not.
+ */
+export function shadeOf(
+	year: Pick<WatchedYear, 'times' | 'days'>,
+	unit: Unit,
+	{ share, atRating }: Peers
+): ShadeFound {
+	const { times, days } = year;
+	const shaded = new Uint8Array(times.count);
+	const perHour = HOUR / times.step;
+	const slots = Math.ceil(25 / SLOT);
+	const found: ReturningShade[] = [];
+	for (let block = 0; block * BLOCK < days.length; block++) {
+		const some = days.slice(block * BLOCK, (block + 1) * BLOCK);
+		const bright: number[][] = Array.from({ length: slots }, () => []);
+		const ratios: number[][] = Array.from({ length: slots }, () => []);
+		for (const { from, to } of some) {
+			if (isOff(unit, share, from, to)) continue;
+			for (let t = from; t < to; t++) {
+				if (!(share[t]! > LEAST_LIGHT) || atRating[t] || Number.isNaN(unit.power[t]!)) continue;
+				const slot = Math.floor((t - from) / perHour / SLOT);
+				bright[slot]!.push(share[t]!);
+				ratios[slot]!.push(unit.power[t]! / unit.labelWatts / share[t]!);
+			}
+		}
+		const envelope = bright.map((values) => (values.length > 0 ? quantile(values, 0.9) : 0));
+		const direct = ratios.map((values, s) =>
+			values.filter((_, i) => bright[s]![i]! >= DIRECT * envelope[s]!)
+		);
+		const level = direct.map((values) => (values.length >= FEWEST ? median(values) : Number.NaN));
+		const usual = quantile(
+			level.filter((value) => !Number.isNaN(value)),
+			0.8
+		);
+		if (!(usual > 0.1)) continue;
+		const isShaded = level.map(
+			(value, s) =>
+				value < SHADED * usual &&
+				direct[s]!.filter((ratio) => ratio < (0.5 + SHADED / 2) * usual).length >=
+					RETURNS * direct[s]!.length
+		);
+		// A unit that lags all day long is not shaded, it lags.
+		const known = level.filter((value) => !Number.isNaN(value)).length;
+		const many = isShaded.filter(Boolean).length;
+		if (many === 0 || many > 0.6 * known) continue;
+		for (let s = 0; s < slots; s++) {
+			if (!isShaded[s]) continue;
+			let end = s;
+			while (isShaded[end + 1]) end++;
+			const within = Array.from({ length: end - s + 1 }, (_, i) => s + i);
+			const dull = within.flatMap((at) =>
+				ratios[at]!.filter((_, i) => bright[at]![i]! <= DULL * envelope[at]!)
+			);
+			found.push({
+				first: some[0]!.date,
+				last: some.at(-1)!.date,
+				begins: s * SLOT,
+				ends: (end + 1) * SLOT,
+				share: median(within.flatMap((at) => direct[at]!)) / usual,
+				keepsUpWhenDull: dull.length >= FEWEST ? median(dull) > KEEPS_UP * usual : null
+			});
+			s = end;
+		}
+	}
+	const shades = joined(found);
+	for (const { first, last, begins, ends } of shades) {
+		days.forEach(({ date, from, to }) => {
+			// The sun's way moves on within a block, so its neighbours' days are touched by it too.
+			if (daysApart(date, first) > BLOCK || daysApart(last, date) > BLOCK) return;
+			const begin = from + Math.round((begins - SLOT) * perHour);
+			const end = Math.min(to, from + Math.round((ends + SLOT) * perHour));
+			shaded.fill(1, Math.max(from, begin), end);
+		});
+	}
+	return { shades, shaded };
+}
+
+function isOff(unit: Unit, share: Float64Array, from: number, to: number): boolean {
+	let own = 0;
+	let middle = 0;
+	for (let t = from; t < to; t++) {
+		if (Number.isNaN(unit.power[t]!) || !(share[t]! > 0)) continue;
+		own += unit.power[t]! / unit.labelWatts;
+		middle += share[t]!;
+	}
+	return own < OFF * middle;
+}
+
+/** Shades of neighbouring blocks at about the same hour are one; one that shows in a single slot of a single block is chance. */
+function joined(found: readonly ReturningShade[]): ReturningShade[] {
+	const all: ReturningShade[] = [];
+	for (const one of found) {
+		const at = all.findIndex(
+			({ last, begins, ends }) =>
+				begins <= one.ends + 1 && one.begins <= ends + 1 && daysApart(last, one.first) <= BLOCK
+		);
+		if (at < 0) {
+			all.push(one);
+			continue;
+		}
+		const before = all[at]!;
+		all[at] = {
+			first: before.first,
+			last: one.last,
+			begins: Math.min(before.begins, one.begins),
+			ends: Math.max(before.ends, one.ends),
+			share: Math.min(before.share, one.share),
+			keepsUpWhenDull: before.keepsUpWhenDull ?? one.keepsUpWhenDull
+		};
+	}
+	return all.filter(
+		({ begins, ends, first, last }) => ends - begins > SLOT || daysApart(first, last) >= BLOCK
+	);
+}
+
+/** Dates as in 2026-03-12. */
+export function daysApart(a: string, b: string): number {
+	return dayNumber(b) - dayNumber(a);
+}
+
+function dayNumber(date: string): number {
+	const [year, month, day] = date.split('-').map(Number) as [number, number, number];
+	return Date.UTC(year, month - 1, day) / 86_400_000;
+}

@@ -1,0 +1,136 @@
+import type { Day } from '../series/year';
+import type { ArrayEvent } from './event';
+import { segmentsOf } from './segments';
+import { daysApart } from './shade';
+import { median, robustSlope } from './statistics';
+
+/** Smallest fall of all alike that is told from the weather's own; judgement. */
+const LEAST_FALL = 0.035;
+const SHORTEST_DIRT = 14;
+/** Rain must give back so much of what dirt took, within so many days. */
+const WASHED = 0.5;
+const WASH_DAYS = 12;
+/** Smallest drift of a sensor over the whole time that is said. */
+const LEAST_DRIFT = 0.03;
+/** Fewest days, and days between the first and the last, for a drift. */
+const DRIFT = { days: 20, span: 120 };
+
+export interface DayValue {
+	readonly day: number;
+	readonly value: number;
+}
+
+/** What a clear day says: of the array, and of the sensor where there is one. */
+export interface DayIndex {
+	readonly day: number;
+	/** Array over clear sky, corrected for heat. */
+	readonly array: number;
+	/** Sensor over clear sky; NaN where there is none. */
+	readonly sensor: number;
+}
+
+/**
+ * Slow falls of the whole array that rain took back: against the sensor day by day, and against the
+ * clear sky for what the sensor does not show because it got as dirty.
+ *
+ * @param beside array over sensor by day
+ */
+export function dirtOf(
+	days: readonly Day[],
+	clear: readonly DayIndex[],
+	beside: readonly DayValue[]
+): ArrayEvent[] {
+	const found = falls(days, beside);
+	const alone = falls(
+		days,
+		clear.map(({ day, array }) => ({ day, value: array }))
+	);
+	return [
+		...found,
+		...alone.filter(
+			(one) => !found.some(({ since, until }) => since <= one.until! && one.since <= until!)
+		)
+	];
+}
+
+function falls(days: readonly Day[], index: readonly DayValue[]): ArrayEvent[] {
+	const { x, y, dates } = series(days, index);
+	const segments = segmentsOf(x, y);
+	const events: ArrayEvent[] = [];
+	segments.forEach((segment, s) => {
+		const fall = (segment.begins - segment.ends) / segment.begins;
+		if (fall < LEAST_FALL || x[segment.to]! - x[segment.from]! < SHORTEST_DIRT) return;
+		const after = segments[s + 1];
+		if (!after || x[after.from]! - x[segment.to]! > WASH_DAYS) return;
+		if (after.begins - segment.ends < WASHED * (segment.begins - segment.ends)) return;
+		events.push({
+			kind: 'dirt',
+			since: dates[segment.from]!,
+			until: dates[segment.to]!,
+			change: -fall,
+			washed: dates[after.from]!
+		});
+	});
+	return events;
+}
+
+/**
+ * Whether the sensor and the array drift apart over the whole time. Haze and season touch both alike;
+ * arrays do not get better by themselves, so where the sensor falls behind, it is the sensor.
+ */
+export function driftOf(
+	days: readonly Day[],
+	clear: readonly DayIndex[],
+	dirt: readonly ArrayEvent[]
+): ArrayEvent[] {
+	const clean = clear.filter(
+		({ day, sensor }) =>
+			!Number.isNaN(sensor) &&
+			!dirt.some(
+				({ since, washed }) =>
+					days[day]!.date >= since && washed !== null && days[day]!.date < washed
+			)
+	);
+	const { x, y, dates } = series(
+		days,
+		clean.map(({ day, sensor, array }) => ({ day, value: Math.log(sensor / array) }))
+	);
+	const span = (x.at(-1) ?? 0) - (x[0] ?? 0);
+	if (x.length < DRIFT.days || span < DRIFT.span) return [];
+	const slope = robustSlope(x, y);
+	if (!slope) return [];
+	const change = slope.slope * span;
+	if (Math.abs(change) < LEAST_DRIFT || slope.low * slope.high <= 0) return [];
+	const known = { since: dates[0]!, until: null, washed: null };
+	if (change < 0) return [{ kind: 'sensor-drift', change: Math.expm1(change), ...known }];
+	// The array falls behind the sensor: by itself, or because the sensor reads more and more.
+	const own = robustSlope(
+		x,
+		clean.map(({ array }) => Math.log(array))
+	);
+	const isArray = own !== null && own.high < 0 && own.slope * span <= -0.5 * change;
+	return isArray
+		? [{ kind: 'fall', change: Math.expm1(own.slope * span), ...known }]
+		: [{ kind: 'sensor-drift', change: Math.expm1(change), ...known }];
+}
+
+function series(days: readonly Day[], index: readonly DayValue[]) {
+	const first = days[0]?.date ?? '';
+	const dates = index.map(({ day }) => days[day]!.date);
+	return {
+		dates,
+		x: dates.map((date) => daysApart(first, date)),
+		y: index.map(({ value }) => value)
+	};
+}
+
+/** Middle of a day's samples, NaN of none. */
+export function middleOfDay(
+	values: Float64Array,
+	{ from, to }: Day,
+	counts: (t: number) => boolean
+): number {
+	const some: number[] = [];
+	for (let t = from; t < to; t++) if (counts(t) && !Number.isNaN(values[t]!)) some.push(values[t]!);
+	return median(some);
+}

@@ -1,0 +1,133 @@
+import { fixedZone, UnitClock, type ClockTally, type Zone } from './clock';
+import { readCell } from './figure';
+import type { FigureColumn, Layout } from './layout';
+import { readStamp, type Stamp } from './stamp';
+import { readHeading, WATCHED_FACTS, type Watched } from './watched';
+
+/** Takes one sample: a value in base units at an instant, ms since 1970-01-01 UTC. */
+export type TakeSample = (unit: string, watched: Watched, at: number, value: number) => void;
+
+/**
+ * Reads the lines of an export in their order. A line is refused with a sentence that says why; the
+ * others go on. A second line of headings in the middle takes over from there.
+ */
+export class SampleReader {
+	readonly tally: ClockTally = { doubled: 0, missing: 0, back: 0 };
+	#figures: readonly FigureColumn[];
+	readonly #zone: Zone;
+	readonly #clocks = new Map<string, UnitClock>();
+	/** Times repeat in lists of units; reading one anew costs more than all else of a line. */
+	#lastText = '';
+	#lastStamp: Stamp | null = null;
+	readonly #named = new Map<string, { watched: Watched; factor: number } | null>();
+
+	constructor(
+		readonly layout: Layout,
+		readonly headings: readonly string[],
+		zone: Zone
+	) {
+		this.#figures = layout.figures;
+		this.#zone = layout.fixedOffset === null ? zone : fixedZone(layout.fixedOffset);
+	}
+
+	/** @returns why the line is refused, or null */
+	read(cells: readonly string[], take: TakeSample): string | null {
+		const { layout } = this;
+		const [dateAt = 0, timeAt] = layout.time;
+		const text =
+			timeAt === undefined
+				? (cells[dateAt] ?? '')
+				: `${cells[dateAt] ?? ''} ${cells[timeAt] ?? ''}`;
+		if (text !== this.#lastText) {
+			this.#lastText = text;
+			this.#lastStamp = readStamp(text, layout.form);
+		}
+		const stamp = this.#lastStamp;
+		if (!stamp) {
+			if (this.#isHeadings(cells)) return null;
+			return text.trim() === '' && cells.every((cell) => cell.trim() === '')
+				? null
+				: `“${text.trim()}” is not a time as in the lines above.`;
+		}
+		const unit = layout.unitColumn === null ? '' : (cells[layout.unitColumn] ?? '').trim();
+		const instant = this.#clockOf(unit).instantOf(stamp);
+		if (instant === null) {
+			return `“${text.trim()}” does not exist at the site: summer time begins in that hour. If the export keeps winter time all year, choose its offset.`;
+		}
+		return this.#figuresOf(cells, unit, instant, take);
+	}
+
+	#figuresOf(
+		cells: readonly string[],
+		unit: string,
+		instant: number,
+		take: TakeSample
+	): string | null {
+		const { layout } = this;
+		let why: string | null = null;
+		for (const figure of this.#figures) {
+			const cell = cells[figure.column];
+			if (cell === undefined || cell === '') continue;
+			const read = readCell(cell, layout.mark);
+			if (read === null) continue;
+			const named =
+				figure.watched === null
+					? this.#quantity(cells[layout.quantityColumn!] ?? '')
+					: { watched: figure.watched, factor: figure.factor };
+			if (!named) {
+				why ??= `“${cells[layout.quantityColumn!] ?? ''}” is no quantity that can be read.`;
+				continue;
+			}
+			const { words, unit: base, least, most } = WATCHED_FACTS[named.watched];
+			const value = read * named.factor;
+			if (Number.isNaN(value)) {
+				why ??= `“${cell.trim()}” in column ${figure.column + 1} is not a number.`;
+			} else if (value < least || value > most) {
+				why ??= `${words} of ${cell.trim()} in column ${figure.column + 1} cannot be: ${least} to ${most} ${base}. Check what the column holds, and its unit.`;
+			} else take(figure.unit ?? unit, named.watched, instant, value);
+		}
+		return why;
+	}
+
+	#clockOf(unit: string): UnitClock {
+		let clock = this.#clocks.get(unit);
+		if (!clock) {
+			clock = new UnitClock(this.#zone, this.tally);
+			this.#clocks.set(unit, clock);
+		}
+		return clock;
+	}
+
+	#quantity(name: string): { watched: Watched; factor: number } | null {
+		let named = this.#named.get(name);
+		if (named === undefined) {
+			named = readHeading(name);
+			this.#named.set(name, named);
+		}
+		return named;
+	}
+
+	/** Whether a line repeats the headings; units that were renamed are read under their new names. */
+	#isHeadings(cells: readonly string[]): boolean {
+		const { time } = this.layout;
+		const [at = 0] = time;
+		const heading = this.headings[at];
+		if (heading === undefined || heading === '' || (cells[at] ?? '').trim() !== heading) {
+			return false;
+		}
+		if (this.layout.unitColumn === null && this.layout.quantityColumn === null) {
+			this.#figures = this.layout.figures.map((figure) => {
+				const renamed = (cells[figure.column] ?? '').trim();
+				if (renamed === '' || renamed === this.headings[figure.column]) return figure;
+				const named = readHeading(renamed);
+				return {
+					column: figure.column,
+					unit: named ? named.rest : renamed,
+					watched: named?.watched ?? figure.watched,
+					factor: named?.factor ?? figure.factor
+				};
+			});
+		}
+		return true;
+	}
+}

@@ -1,0 +1,187 @@
+/** What a monitoring export states of a unit, as it is stored, in base units. */
+export const WATCHED = [
+	'power',
+	'energy',
+	'energy-total',
+	'dc-voltage',
+	'dc-current',
+	'ac-voltage',
+	'ac-current',
+	'irradiance',
+	'cell-temperature',
+	'air-temperature'
+] as const;
+export type Watched = (typeof WATCHED)[number];
+
+interface WatchedFacts {
+	readonly words: string;
+	/** Base unit. */
+	readonly unit: string;
+	/** Units it comes in, as written, and what one of them is in base units. */
+	readonly units: Readonly<Record<string, number>>;
+	/** Smallest and largest figure that can be meant, in base units. */
+	readonly least: number;
+	readonly most: number;
+	/** Words in a heading that name it, best first. */
+	readonly named: RegExp;
+}
+
+const WATTS = { W: 1, kW: 1e3, MW: 1e6, mW: 1e-3 };
+const WATT_HOURS = { Wh: 1, kWh: 1e3, MWh: 1e6 };
+const VOLTS = { V: 1, mV: 1e-3 };
+const AMPS = { A: 1, mA: 1e-3 };
+const CELSIUS = { '°C': 1, C: 1, degC: 1 };
+
+/** Limits are judgement: wide enough for a whole plant, narrow enough for a column that is not what it is said to be. */
+export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
+	'energy-total': {
+		words: 'Energy, counted up',
+		unit: 'Wh',
+		units: WATT_HOURS,
+		least: 0,
+		most: 1e14,
+		named: /\b(total|lifetime|cumulative|counter|meter reading|sum|gesamt)\b/
+	},
+	energy: {
+		words: 'Energy in the interval',
+		unit: 'Wh',
+		units: WATT_HOURS,
+		least: 0,
+		most: 1e9,
+		named: /\b(energy|yield|production|generation|energie|ertrag)\b/
+	},
+	'dc-voltage': {
+		words: 'DC volts',
+		unit: 'V',
+		units: VOLTS,
+		least: -50,
+		most: 2000,
+		named: /\b(u ?dc|v ?dc|dc (volt\w*|u|v)|pv volt\w*|mppt volt\w*|u|v|volts?|voltage|spannung)\b/
+	},
+	'dc-current': {
+		words: 'DC amps',
+		unit: 'A',
+		units: AMPS,
+		least: -50,
+		most: 5000,
+		named: /\b(i ?dc|dc (curr\w*|amp\w*|i|a)|pv curr\w*|mppt curr\w*|i|amps?|current|strom)\b/
+	},
+	'ac-voltage': {
+		words: 'AC volts',
+		unit: 'V',
+		units: VOLTS,
+		least: 0,
+		most: 50_000,
+		named: /\b(u ?ac|v ?ac|ac (volt\w*|u|v)|grid volt\w*)\b/
+	},
+	'ac-current': {
+		words: 'AC amps',
+		unit: 'A',
+		units: AMPS,
+		least: -5000,
+		most: 5000,
+		named: /\b(i ?ac|ac (curr\w*|amp\w*|i|a)|grid curr\w*)\b/
+	},
+	irradiance: {
+		words: 'Irradiance in the plane',
+		unit: 'W/m²',
+		units: { 'W/m²': 1, 'W/m2': 1, 'kW/m²': 1e3 },
+		least: -20,
+		most: 1700,
+		named: /\b(irradiance|poa|insolation|sun sensor|pyranometer|einstrahlung)\b/
+	},
+	'cell-temperature': {
+		words: 'Cell temperature',
+		unit: '°C',
+		units: CELSIUS,
+		least: -60,
+		most: 130,
+		named: /\b((cell|module|panel|back) ?temp\w*|t ?cell|t ?mod)\b/
+	},
+	'air-temperature': {
+		words: 'Air temperature',
+		unit: '°C',
+		units: CELSIUS,
+		least: -60,
+		most: 70,
+		named: /\b((air|ambient|outdoor) ?temp\w*|t ?amb|t ?air|temperature|temp)\b/
+	},
+	power: {
+		words: 'Power',
+		unit: 'W',
+		units: WATTS,
+		least: -1e6,
+		most: 1e9,
+		named: /\b(power|p ?ac|p ?dc|p|leistung|watts?|output)\b/
+	}
+};
+
+/** What a heading says of its column. */
+export interface NamedColumn {
+	readonly watched: Watched;
+	/** What one of its figures is in base units. */
+	readonly factor: number;
+	/** The heading without the words for the quantity and its unit: the unit's own name. */
+	readonly rest: string;
+}
+
+const UNIT_AT_END =
+	/[\s_[(/-]*\b(MWh|kWh|Wh|MW|kW|mW|W\/m²|W\/m2|kW\/m²|W|mV|V|mA|A|°C|degC|C)\b[²\])\s]*$/;
+const UNIT_IN_BRACKETS = /[[(]\s*([a-zA-Z°/²2]{1,7})\s*[\])]/;
+
+/**
+ * Reads a heading as the quantity it names: by its unit, by its words, or by both.
+ *
+ * @returns null where neither says anything
+ */
+export function readHeading(heading: string): NamedColumn | null {
+	const text = heading.replace(/_/g, ' ').trim();
+	const bracketed = UNIT_IN_BRACKETS.exec(text);
+	const atEnd = UNIT_AT_END.exec(text);
+	const symbol = bracketed?.[1] ?? atEnd?.[1] ?? null;
+	const bare = bracketed
+		? text.replace(bracketed[0], ' ')
+		: atEnd
+			? text.slice(0, atEnd.index)
+			: text;
+	const plain = bare.toLowerCase();
+	const fits = WATCHED.filter(
+		(watched) => symbol === null || WATCHED_FACTS[watched].units[symbol] !== undefined
+	);
+	const byWords = ORDER.find(
+		(watched) => fits.includes(watched) && WATCHED_FACTS[watched].named.test(plain)
+	);
+	const byUnit = symbol === null ? undefined : USUAL.find((watched) => fits.includes(watched));
+	const watched = byWords ?? byUnit;
+	if (!watched) return null;
+	const { named, units } = WATCHED_FACTS[watched];
+	const rest = bare
+		.replace(new RegExp(named.source, 'i'), ' ')
+		.replace(/\b(dc|ac|mean|avg|average)\b/gi, ' ')
+		.replace(/[\s:;,|/]+/g, ' ')
+		.replace(/^[\s-]+|[\s-]+$/g, '');
+	return { watched, factor: symbol === null ? 1 : units[symbol]!, rest };
+}
+
+/** The narrower names first: "AC voltage" is no DC volts, "lifetime energy" no energy of an interval. */
+const ORDER: readonly Watched[] = [
+	'ac-voltage',
+	'ac-current',
+	'energy-total',
+	'energy',
+	'irradiance',
+	'cell-temperature',
+	'air-temperature',
+	'dc-voltage',
+	'dc-current',
+	'power'
+];
+/** What a unit alone means, the usual first. */
+const USUAL: readonly Watched[] = [
+	'power',
+	'energy',
+	'dc-voltage',
+	'dc-current',
+	'irradiance',
+	'cell-temperature'
+];
