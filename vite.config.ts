@@ -58,6 +58,7 @@ export default defineConfig({
 					name: 'browser',
 					environment: 'node',
 					include: ['tests/browser/**/*.test.ts'],
+					globalSetup: ['tests/browser/demo-template.ts'],
 					testTimeout: CEILING,
 					hookTimeout: CEILING
 				}

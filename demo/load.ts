@@ -5,6 +5,7 @@ import { openDatabase } from '$lib/server/database/open';
 import { importVisit } from '$lib/server/repositories/import';
 import { createPile } from '$lib/server/repositories/piles';
 import { insertPhotograph } from '$lib/server/repositories/photographs';
+import { loadKilnLaneExport } from './load-export';
 import { cairnRiggPile, PILE_ID } from './pile';
 
 /** The demo's visits as open documents, in the order of their names. */
@@ -44,4 +45,5 @@ for (const [file, data] of Object.entries(documents)) {
 	}
 }
 await createPile(db, PILE_ID, cairnRiggPile(), now);
+await loadKilnLaneExport(db, now);
 await db.destroy();

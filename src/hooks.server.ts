@@ -1,6 +1,7 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { database } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
+import { tidyImports } from '$lib/server/watch/imports';
 
 const MODES = ['light', 'dark', 'sunlight'];
 
@@ -14,9 +15,9 @@ const SECURITY_HEADERS = {
 	'permissions-policy': 'camera=(self), geolocation=(), microphone=()'
 };
 
-/** Migrations run when the server starts, not at the first visitor; one that fails ends the start. */
+/** Migrations run when the server starts, not at the first visitor; one that fails ends the start. What was left half imported goes. */
 export const init: ServerInit = async () => {
-	await database();
+	await tidyImports(await database());
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

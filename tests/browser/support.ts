@@ -1,5 +1,5 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,6 +13,7 @@ import {
 	type WebElement
 } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
+import { inject } from 'vitest';
 import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs';
 
 /** Every command starts in the project's folder. */
@@ -41,14 +42,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 		PORT: String(await freePort()),
 		ZEMBO_DATABASE: join(folder, 'zembo.db')
 	};
-	if (demo) {
-		const loaded = spawnSync(process.execPath, ['build-tools/load-demo.js'], {
-			cwd: ROOT,
-			env,
-			encoding: 'utf8'
-		});
-		if (loaded.status !== 0) throw new Error(loaded.stderr);
-	}
+	if (demo) copyFileSync(inject('demoTemplate'), env.ZEMBO_DATABASE);
 	let running = await listen(env);
 	const { address } = running;
 	const kill = () =>

@@ -6,7 +6,7 @@ import type { Times } from '../production/series/grid';
 import type { Day, WatchedYear } from '../production/series/year';
 import type { ModuleType } from '../record/record';
 import { randomFrom, type Random } from './random';
-import { DrawnSky } from './sky';
+import { DrawnSky, type SkyNow } from './sky';
 
 /** Something that happens in a generated year; days are counted from its first, 0. */
 export type Planted =
@@ -94,9 +94,13 @@ export function productionYear(wishes: YearWishes): WatchedYear {
 	const cell = empty();
 	const air = empty();
 	const silent = Array.from({ length: days }, () => random.chance(SILENT_DAYS));
+	const skies = Array.from({ length: times.count }, (_, t) => sky.at(start + t * step));
+	const scale = Array.from({ length: days }, (_, day) =>
+		scaleOf(skies.slice(day * perDay, (day + 1) * perDay), day, wishes, table)
+	);
 	for (let t = 0; t < times.count; t++) {
 		const day = Math.floor(t / perDay);
-		const now = sky.at(start + t * step);
+		const now = skies[t]!;
 		if (silent[day]) continue;
 		const drift = 1 + (driftOf(planted) * t) / (365.25 * perDay);
 		sensor[t] = Math.max((now.beam + now.diffuse) * drift * (1 + 0.008 * random.normal()), 0);
@@ -106,8 +110,7 @@ export function productionYear(wishes: YearWishes): WatchedYear {
 			if (random.chance(LOST)) continue;
 			const { left, beam } = stateOf(planted, u, day, now.azimuth);
 			const light = (now.beam * beam + now.diffuse) * dirtOn(planted, u, day);
-			const dim = wishes.bright ? dimmed(light, now.cell, wishes.bright, day, table) : light;
-			const { watts, volts } = table(dim, now.cell);
+			const { watts, volts } = table(light * scale[day]!, now.cell);
 			const drawn = random.normal();
 			const dc = watts * left * spread[u]! * (1 + NOISE * drawn);
 			const ac = Math.min(EFFICIENCY * dc, rated);
@@ -178,17 +181,19 @@ function dirtOn(planted: readonly Planted[], unit: number, day: number): number 
 	return through;
 }
 
-/** Keeps ordinary days below what would reach the rating, by a little haze at their brightest. */
-function dimmed(
-	light: number,
-	heat: number,
-	{ days, mostElsewhere }: NonNullable<YearWishes['bright']>,
+/** Haze that keeps the best of an ordinary day below what is wished; the wished days are brighter. */
+function scaleOf(
+	skies: readonly SkyNow[],
 	day: number,
+	{ bright }: Pick<YearWishes, 'bright'>,
 	table: ReturnType<typeof powerTable>
 ): number {
-	if (days.includes(day)) return light * 1.06;
-	const { watts } = table(light, heat);
-	return watts > mostElsewhere ? (light * mostElsewhere) / watts : light;
+	if (!bright) return 1;
+	if (bright.days.includes(day)) return 1.06;
+	const most = Math.max(
+		...skies.map(({ beam, diffuse, cell }) => table(beam + diffuse, cell).watts)
+	);
+	return Math.min(1, bright.mostElsewhere / most);
 }
 
 /** Watts and volts at the maximum power point over light and heat, drawn straight between points of the model. */

@@ -137,6 +137,74 @@ interface PileTable {
 	changed_at: string;
 }
 
+interface WatchImportTable {
+	id: string;
+	site_id: string;
+	file: string;
+	added_at: string;
+	/** 'running' until all of it is there; nothing of a running one is shown. */
+	state: 'running' | 'done';
+	samples: number;
+	/** s since 1970-01-01 UTC */
+	first_at: number | null;
+	last_at: number | null;
+	/** ImportReport as JSON. */
+	report: string;
+}
+
+/** A unit as an export names it. */
+interface WatchUnitTable {
+	id: Generated<number>;
+	site_id: string;
+	name: string;
+	/** Target as JSON, or "null". */
+	target: string;
+}
+
+interface WatchSeriesTable {
+	id: Generated<number>;
+	unit_id: number;
+	quantity: string;
+}
+
+interface WatchBlockTable {
+	id: Generated<number>;
+	series_id: number;
+	/** Since 1970-01-01 UTC. */
+	day: number;
+	import_id: string;
+	/** Of the day, as 32-bit whole numbers, rising. */
+	seconds: Buffer;
+	/** As 64-bit floating-point numbers. */
+	figures: Buffer;
+}
+
+interface WatchDayTable {
+	series_id: number;
+	day: number;
+	block_id: number;
+	import_id: string;
+	count: number;
+	least: number;
+	most: number;
+	sum: number;
+}
+
+interface WatchSettingTable {
+	site_id: string;
+	/** WatchSettings as JSON. */
+	settings: string;
+}
+
+/** Append-only. */
+interface BenchmarkEntryTable {
+	seq: Generated<number>;
+	id: string;
+	site_id: string;
+	/** BenchmarkEntry as JSON. */
+	entry: string;
+}
+
 export interface Tables {
 	site: SiteTable;
 	site_revision: SiteRevisionTable;
@@ -151,4 +219,11 @@ export interface Tables {
 	inspection_entry: InspectionEntryTable;
 	library_entry: LibraryEntryTable;
 	pile: PileTable;
+	watch_import: WatchImportTable;
+	watch_unit: WatchUnitTable;
+	watch_series: WatchSeriesTable;
+	watch_block: WatchBlockTable;
+	watch_day: WatchDayTable;
+	watch_setting: WatchSettingTable;
+	benchmark_entry: BenchmarkEntryTable;
 }

@@ -1,0 +1,69 @@
+import {
+	benchmarkEntrySchema,
+	NO_SETTINGS,
+	watchSettingsSchema,
+	type BenchmarkEntry,
+	type WatchSettings
+} from '$core/document/monitoring';
+import type { DbOrTransaction } from '../database/open';
+
+export async function watchSettings(db: DbOrTransaction, siteId: string): Promise<WatchSettings> {
+	const row = await db
+		.selectFrom('watch_setting')
+		.select('settings')
+		.where('site_id', '=', siteId)
+		.executeTakeFirst();
+	return row ? watchSettingsSchema.parse(JSON.parse(row.settings)) : NO_SETTINGS;
+}
+
+export async function saveWatchSettings(
+	db: DbOrTransaction,
+	siteId: string,
+	settings: WatchSettings
+): Promise<void> {
+	const text = JSON.stringify(settings);
+	await db
+		.insertInto('watch_setting')
+		.values({ site_id: siteId, settings: text })
+		.onConflict((conflict) => conflict.column('site_id').doUpdateSet({ settings: text }))
+		.execute();
+}
+
+/** Measurements on benchmark days, in the order of entry. */
+export async function benchmarkEntries(
+	db: DbOrTransaction,
+	siteId: string
+): Promise<BenchmarkEntry[]> {
+	const rows = await db
+		.selectFrom('benchmark_entry')
+		.select('entry')
+		.where('site_id', '=', siteId)
+		.orderBy('seq')
+		.execute();
+	return rows.map(({ entry }) => benchmarkEntrySchema.parse(JSON.parse(entry)));
+}
+
+/** Puts a measurement in; one that is there under its id stays as it is. */
+export async function addBenchmarkEntry(
+	db: DbOrTransaction,
+	siteId: string,
+	entry: BenchmarkEntry
+): Promise<void> {
+	await db
+		.insertInto('benchmark_entry')
+		.values({ id: entry.id, site_id: siteId, entry: JSON.stringify(entry) })
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.execute();
+}
+
+export async function removeBenchmarkEntry(
+	db: DbOrTransaction,
+	siteId: string,
+	id: string
+): Promise<void> {
+	await db
+		.deleteFrom('benchmark_entry')
+		.where('site_id', '=', siteId)
+		.where('id', '=', id)
+		.execute();
+}
