@@ -1,8 +1,9 @@
-import { NO_SETTINGS } from '$core/document/monitoring';
+import { writeFileSync } from 'node:fs';
+import { NO_SETTINGS, type BenchmarkEntry } from '$core/document/monitoring';
 import { guessLayout } from '$core/production/import/guess';
 import type { Db } from '$lib/server/database/open';
 import { findSite } from '$lib/server/repositories/sites';
-import { saveWatchSettings } from '$lib/server/repositories/watch-settings';
+import { addBenchmarkEntry, saveWatchSettings } from '$lib/server/repositories/watch-settings';
 import { startImport, takePiece } from '$lib/server/watch/imports';
 import { PieceReader } from '$lib/server/watch/piece-reader';
 import { kilnLaneExport, KILN_PLACE } from './kiln-lane-export';
@@ -12,8 +13,35 @@ const id = idsOf(3);
 export const KILN_IMPORT = id(0x8001);
 const PIECE = 512 * 1024;
 
-/** Takes the ticket office's export in, the way the screen does; once. */
-export async function loadKilnLaneExport(db: Db, now: string): Promise<void> {
+/** DC watts of the array on its solstices and equinoxes, W/m2 and degC, as Tamsin Orrell read them. */
+const KILN_BENCHMARKS: readonly BenchmarkEntry[] = (
+	[
+		['2022-06-21', 7720, 962, 47],
+		['2022-09-23', 6930, 848, 41],
+		['2023-06-21', 7480, 948, 51],
+		['2023-09-23', 6640, 822, 42],
+		['2024-06-20', 7610, 957, 46],
+		['2024-09-22', 6390, 801, 44],
+		['2025-06-21', 7390, 944, 50],
+		['2025-09-22', 6510, 815, 42]
+	] as const
+).map(([date, watts, irradiance, cellTemperature], i) => ({
+	id: id(0x8100 + i),
+	date,
+	target: { kind: 'array' },
+	watts,
+	side: 'dc',
+	irradiance,
+	cellTemperature,
+	by: 'Tamsin Orrell'
+}));
+
+/**
+ * Takes the ticket office's export in, the way the screen does; once.
+ *
+ * @param file where it is left too, to be taken in by hand somewhere else
+ */
+export async function loadKilnLaneExport(db: Db, now: string, file: string): Promise<void> {
 	const here = await db
 		.selectFrom('watch_import')
 		.select('id')
@@ -21,7 +49,9 @@ export async function loadKilnLaneExport(db: Db, now: string): Promise<void> {
 		.executeTakeFirst();
 	const site = await findSite(db, id(2));
 	if (here || !site) return;
-	const bytes = new TextEncoder().encode(kilnLaneExport());
+	const text = kilnLaneExport();
+	writeFileSync(file, text);
+	const bytes = new TextEncoder().encode(text);
 	const head = new PieceReader(';').read(bytes.slice(0, PIECE), false);
 	if (typeof head === 'string') throw new Error(head);
 	const guess = guessLayout(head.slice(0, 300), ';');
@@ -40,6 +70,7 @@ export async function loadKilnLaneExport(db: Db, now: string): Promise<void> {
 		const taken = await takePiece(db, KILN_IMPORT, from, piece, from + PIECE >= bytes.length);
 		if (!taken.ok) throw new Error(taken.problem);
 	}
+	for (const entry of KILN_BENCHMARKS) await addBenchmarkEntry(db, site.id, entry);
 	await saveWatchSettings(db, site.id, {
 		...NO_SETTINGS,
 		...KILN_PLACE,

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { readVisitData } from '$core/document/file';
 import { openDatabase } from '$lib/server/database/open';
 import { importVisit } from '$lib/server/repositories/import';
@@ -13,7 +13,8 @@ const documents = import.meta.glob('./*.zembo-visit.json', { eager: true, import
 /** Size of the drawn photographs, px. */
 const PICTURE = { width: 960, height: 720 };
 
-const db = await openDatabase(process.env.ZEMBO_DATABASE ?? 'data/demo.db');
+const path = process.env.ZEMBO_DATABASE ?? 'data/demo.db';
+const db = await openDatabase(path);
 const now = new Date().toISOString();
 for (const [file, data] of Object.entries(documents)) {
 	const document = readVisitData(data);
@@ -45,5 +46,5 @@ for (const [file, data] of Object.entries(documents)) {
 	}
 }
 await createPile(db, PILE_ID, cairnRiggPile(), now);
-await loadKilnLaneExport(db, now);
+await loadKilnLaneExport(db, now, join(dirname(path), 'kiln-lane-2026.csv'));
 await db.destroy();

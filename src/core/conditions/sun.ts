@@ -74,6 +74,12 @@ export function sunPosition(instant: number, observer: Observer, deltaT = DELTA_
 	};
 }
 
+/** Apparent longitude of the sun from the March equinox of date, degrees, 0 to 360; by the same chapters. */
+export function solarLongitude(instant: number): number {
+	const julianDay = instant / MS_PER_DAY + JULIAN_DAY_OF_EPOCH;
+	return wrapDegrees(apparentSun((julianDay + DELTA_T / 86_400 - J2000) / 36_525).longitude);
+}
+
 /** Apparent geocentric longitude, distance, true obliquity and nutation in longitude; degrees and au. */
 function apparentSun(t: number) {
 	const meanLongitude = 280.46646 + t * (36_000.76983 + t * 0.0003032);

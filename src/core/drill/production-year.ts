@@ -1,7 +1,6 @@
 import type { Plane } from '../conditions/plane';
 import type { Observer } from '../conditions/sun';
-import { agedModel, moduleHere } from '../expectation/predict';
-import { maximumPowerPoint } from '../module/single-diode';
+import { powerTable, type PowerTable } from '../production/expected/power-table';
 import type { Times } from '../production/series/grid';
 import type { Day, WatchedYear } from '../production/series/year';
 import type { ModuleType } from '../record/record';
@@ -186,7 +185,7 @@ function scaleOf(
 	skies: readonly SkyNow[],
 	day: number,
 	{ bright }: Pick<YearWishes, 'bright'>,
-	table: ReturnType<typeof powerTable>
+	table: PowerTable
 ): number {
 	if (!bright) return 1;
 	if (bright.days.includes(day)) return 1.06;
@@ -194,33 +193,6 @@ function scaleOf(
 		...skies.map(({ beam, diffuse, cell }) => table(beam + diffuse, cell).watts)
 	);
 	return Math.min(1, bright.mostElsewhere / most);
-}
-
-/** Watts and volts at the maximum power point over light and heat, drawn straight between points of the model. */
-function powerTable(type: ModuleType, age: number) {
-	const model = agedModel(type, age);
-	const [lightStep, heatStep, coldest] = [50, 10, -30];
-	const rows = Array.from({ length: 30 }, (_, g) =>
-		Array.from({ length: 15 }, (_unused, h) => {
-			if (g === 0) return { watts: 0, volts: 0 };
-			const { volts, amps } = maximumPowerPoint(
-				moduleHere(model, g * lightStep, coldest + h * heatStep)
-			);
-			return { watts: volts * amps, volts };
-		})
-	);
-	return (light: number, heat: number) => {
-		const g = Math.min(Math.max(light, 0) / lightStep, rows.length - 1.001);
-		const h = Math.min(Math.max(heat - coldest, 0) / heatStep, 13.999);
-		const [i, j] = [Math.floor(g), Math.floor(h)];
-		const between = (of: 'watts' | 'volts') => {
-			const at = (a: number, b: number) => rows[i + a]![j + b]![of];
-			const low = at(0, 0) + (at(0, 1) - at(0, 0)) * (h - j);
-			const high = at(1, 0) + (at(1, 1) - at(1, 0)) * (h - j);
-			return low + (high - low) * (g - i);
-		};
-		return { watts: between('watts'), volts: between('volts') };
-	};
 }
 
 /** Planted events of a year that has one of each, for units from a random choice. */

@@ -9,8 +9,12 @@
 		option: (look: Ink) => EChartsCoreOption;
 		/** What the picture shows, for one who does not see it. */
 		words: string;
+		/** Which parts of the library are wanted. */
+		parts?: 'curves' | 'watch';
+		/** Called once with the chart, for one who listens to it. */
+		onready?: (chart: EChartsType) => void;
 	}
-	let { option, words }: Props = $props();
+	let { option, words, parts = 'curves', onready }: Props = $props();
 
 	let box: HTMLElement;
 	/** Counted on the element, so that one who waits for a picture can see it come. */
@@ -18,9 +22,18 @@
 	let chart = $state.raw<EChartsType | null>(null);
 	let look = $state.raw<Ink | null>(null);
 
+	/** The library blends colours itself, and knows red, green and blue alone. */
+	function rgbOf(colour: string): string {
+		const pen = document.createElement('canvas').getContext('2d', { willReadFrequently: true })!;
+		pen.fillStyle = colour;
+		pen.fillRect(0, 0, 1, 1);
+		const [red, green, blue, alpha] = pen.getImageData(0, 0, 1, 1).data;
+		return `rgba(${red},${green},${blue},${(alpha! / 255).toFixed(3)})`;
+	}
+
 	function inkOf(element: HTMLElement): Ink {
 		const style = getComputedStyle(element);
-		const token = (name: string) => style.getPropertyValue(name).trim();
+		const token = (name: string) => rgbOf(style.getPropertyValue(name).trim());
 		return {
 			ink: token('--ink'),
 			soft: token('--soft'),
@@ -29,7 +42,7 @@
 			sheet: token('--sheet'),
 			off: token('--off'),
 			font: style.fontFamily,
-			stroke: Number.parseFloat(token('--stroke'))
+			stroke: Number.parseFloat(style.getPropertyValue('--stroke'))
 		};
 	}
 
@@ -38,10 +51,12 @@
 		const sized = new ResizeObserver(() => chart?.resize());
 		const modes = new MutationObserver(() => (look = inkOf(box)));
 		modes.observe(document.documentElement, { attributeFilter: ['data-mode'] });
-		void import('./echarts').then(({ init }) => {
+		const library = parts === 'watch' ? import('./echarts-watch') : import('./echarts');
+		void library.then(({ init }) => {
 			if (!alive) return;
 			look = inkOf(box);
 			chart = init(box, null, { renderer: 'canvas' });
+			onready?.(chart);
 			sized.observe(box);
 		});
 		return () => {

@@ -11,7 +11,7 @@ export function roundStep(span: number): number {
 export const above = (value: number, step: number) => Math.ceil(value / step) * step;
 
 /** What every axis looks like. */
-function axisOf(look: Ink) {
+export function axisOf(look: Ink) {
 	return {
 		nameLocation: 'end',
 		nameTextStyle: { color: look.soft, fontFamily: look.font, fontSize: 15 },

@@ -28,6 +28,17 @@ export function zoneOf(timeZone: string): Zone {
 	};
 }
 
+/** What the clock of a time zone shows at an instant, as if it were UTC; both ms since 1970-01-01. */
+export function clockIn(timeZone: string): (instant: number) => number {
+	const known = new Map<number, number>();
+	return (instant) => {
+		const quarter = Math.floor(instant / (HOUR / 4));
+		let offset = known.get(quarter);
+		if (offset === undefined) known.set(quarter, (offset = fromAbsolute(instant, timeZone).offset));
+		return instant + offset;
+	};
+}
+
 /** The days of a site between two instants, by its own midnights, as ranges of samples. */
 export function daysOf({ start, step, count }: Times, timeZone: string): Day[] {
 	const days: Day[] = [];

@@ -14,6 +14,7 @@
 		{ words: 'Map', href: resolve('/sites/[site]/map', { site: site.id }) },
 		{ words: 'Diagram', href: resolve('/sites/[site]/diagram', { site: site.id }) },
 		{ words: 'Checks', href: resolve('/sites/[site]/checks', { site: site.id }) },
+		{ words: 'Watch', href: resolve('/sites/[site]/watch', { site: site.id }) },
 		{ words: 'History', href: resolve('/sites/[site]/history', { site: site.id }) },
 		{ words: 'Revisions', href: resolve('/sites/[site]/revisions', { site: site.id }) }
 	]);

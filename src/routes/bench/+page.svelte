@@ -26,6 +26,11 @@
 			path: resolve('/bench/worth'),
 			title: 'What it is worth',
 			words: 'Price a watt as tested, against new, and by the years that are left.'
+		},
+		{
+			path: resolve('/bench/logger'),
+			title: 'Logger arithmetic',
+			words: 'Shunt and divider to amps and volts, and how far they may be off.'
 		}
 	] as const;
 </script>

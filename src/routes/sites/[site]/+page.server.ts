@@ -6,6 +6,8 @@ import { assess } from '$core/trace/assess';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
 import { newestRevision } from '$lib/server/repositories/sites';
+import { watchSettings } from '$lib/server/repositories/watch-settings';
+import { nextBenchmarkDay } from '$lib/watch/benchmark-days';
 import { findVisit, insertVisit, listVisits } from '$lib/server/repositories/visits';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -13,13 +15,15 @@ import type { Actions, PageServerLoad } from './$types';
 const VISITS_SHOWN = 30;
 
 export const load: PageServerLoad = async ({ parent, params }) => {
-	const { revision } = await parent();
+	const { site, revision } = await parent();
 	const db = await database();
 	const visits = await listVisits(db, params.site, VISITS_SHOWN);
 	const read = visits.find((visit) => visit.readings > 0);
 	const last = read ? await findVisit(db, read.id) : null;
+	const settings = await watchSettings(db, params.site);
 	return {
 		visits,
+		benchmark: nextBenchmarkDay(Date.now(), site.timeZone, settings.benchmarkDays),
 		form: await superValidate(zod4(visitFormSchema)),
 		/** The newest visit with readings, if it saw the record as it is now. */
 		last:

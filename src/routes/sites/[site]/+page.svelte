@@ -14,6 +14,8 @@
 	import { count, kilowatts } from '$lib/ui/words';
 
 	let { data } = $props();
+	/** A benchmark day is announced so many days before it. */
+	const BENCHMARK_SOON = 30;
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 	const record = $derived(data.revision.record);
@@ -129,6 +131,17 @@
 		</section>
 	{/if}
 
+	{#if data.benchmark && data.benchmark.inDays <= BENCHMARK_SOON}
+		<p class="notice reminder" data-benchmark>
+			{data.benchmark.inDays === 0
+				? 'Today is a benchmark day'
+				: `Benchmark day in ${count(data.benchmark.inDays, 'day')}`}: {data.benchmark.words},
+			{day(data.benchmark.date, 'UTC')}. The same measurement on the same day of each year shows
+			ageing.
+			<a href={resolve('/sites/[site]/watch/benchmark', { site: data.site.id })}>What to measure</a>
+		</p>
+	{/if}
+
 	<section class="visits">
 		<h2>Visits</h2>
 		{#if data.visits.length === 0}
@@ -223,7 +236,8 @@
 		color: var(--off);
 	}
 
-	.visits {
+	.visits,
+	.reminder {
 		margin-top: 2rem;
 	}
 

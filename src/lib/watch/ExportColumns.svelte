@@ -1,0 +1,160 @@
+<script lang="ts">
+	import type { FigureColumn } from '$core/production/import/layout';
+	import { WATCHED, WATCHED_FACTS, type Watched } from '$core/production/import/watched';
+	import type { ImportSession } from './import-session.svelte';
+
+	let { session }: { session: ImportSession } = $props();
+	const head = $derived(session.head!);
+	const layout = $derived(session.layout!);
+	const width = $derived(Math.max(...head.rows.map((row) => row.length)));
+	const special = $derived([...layout.time, layout.unitColumn, layout.quantityColumn]);
+	const columns = $derived(
+		Array.from({ length: width }, (_, column) => column).filter(
+			(column) => !special.includes(column)
+		)
+	);
+	/** Quantities that stand in other columns are read from there. */
+	const named = $derived(layout.quantityColumn !== null);
+
+	const of = (column: number) => layout.figures.find((figure) => figure.column === column);
+	const example = (column: number) =>
+		head.rows.slice(layout.headingLine).find((row) => (row[column] ?? '').trim() !== '')?.[
+			column
+		] ?? '';
+
+	function put(column: number, change: Partial<FigureColumn> | null): void {
+		const before = of(column);
+		const rest = layout.figures.filter((figure) => figure.column !== column);
+		if (change === null) return session.change({ figures: rest });
+		const figure: FigureColumn = {
+			column,
+			unit:
+				layout.unitColumn === null ? head.guess.headings[column] || `Column ${column + 1}` : null,
+			watched: named ? null : 'power',
+			factor: 1,
+			...before,
+			...change
+		};
+		session.change({ figures: [...rest, figure].sort((a, b) => a.column - b.column) });
+	}
+
+	function setQuantity(column: number, value: string): void {
+		if (value === '') return put(column, null);
+		put(column, { watched: value as Watched, factor: 1 });
+	}
+</script>
+
+<div class="scroll">
+	<table>
+		<thead>
+			<tr>
+				<th>Column</th>
+				<th>Says, for example</th>
+				{#if layout.unitColumn === null}<th>Unit</th>{/if}
+				<th>Holds</th>
+				<th>In</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each columns as column (column)}
+				{@const figure = of(column)}
+				{@const heading = head.guess.headings[column] || `column ${column + 1}`}
+				<tr class:out={!figure}>
+					<th scope="row">{heading}</th>
+					<td class="figure">{example(column)}</td>
+					{#if layout.unitColumn === null}
+						<td>
+							{#if figure}
+								<input
+									aria-label="Unit of {heading}"
+									value={figure.unit ?? ''}
+									placeholder="the whole site"
+									onchange={(event) => put(column, { unit: event.currentTarget.value.trim() })}
+								/>
+							{/if}
+						</td>
+					{/if}
+					<td>
+						{#if named}
+							<label class="tick">
+								<input
+									type="checkbox"
+									checked={figure !== undefined}
+									onchange={(event) => put(column, event.currentTarget.checked ? {} : null)}
+								/> figures
+							</label>
+						{:else}
+							<select
+								class="bare"
+								aria-label="What {heading} holds"
+								value={figure?.watched ?? ''}
+								onchange={(event) => setQuantity(column, event.currentTarget.value)}
+							>
+								<option value="">leave it out</option>
+								{#each WATCHED as watched (watched)}
+									<option value={watched}>{WATCHED_FACTS[watched].words}</option>
+								{/each}
+							</select>
+						{/if}
+					</td>
+					<td>
+						{#if figure?.watched}
+							<select
+								class="bare"
+								aria-label="Unit of measure of {heading}"
+								value={String(figure.factor)}
+								onchange={(event) => put(column, { factor: Number(event.currentTarget.value) })}
+							>
+								{#each Object.entries(WATCHED_FACTS[figure.watched].units).filter(([, factor], i, all) => all.findIndex(([, other]) => other === factor) === i) as [symbol, factor] (symbol)}
+									<option value={String(factor)}>{symbol}</option>
+								{/each}
+							</select>
+						{/if}
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
+
+<style>
+	.scroll {
+		max-height: 24rem;
+		overflow: auto;
+		border: 1px solid var(--line);
+	}
+
+	table {
+		width: 100%;
+	}
+
+	th,
+	td {
+		text-align: start;
+		padding: 0.25rem 0.7rem;
+		border-bottom: 1px solid var(--line);
+		white-space: nowrap;
+	}
+
+	thead th {
+		position: sticky;
+		top: 0;
+		background: var(--well);
+		z-index: 1;
+	}
+
+	.out th,
+	.out .figure {
+		color: var(--soft);
+		font-weight: 400;
+	}
+
+	input:not([type='checkbox']) {
+		width: 9rem;
+		min-height: 44px;
+		padding: 0.25rem 0.5rem;
+		background: var(--sheet);
+		border: var(--stroke) solid var(--rule);
+		border-radius: 3px;
+	}
+</style>

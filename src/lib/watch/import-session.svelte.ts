@@ -1,0 +1,173 @@
+import { v7 as uuid } from 'uuid';
+import { importDoubts, type PreviewPeak } from '$core/production/doubts';
+import { layoutTrouble, type Layout } from '$core/production/import/layout';
+import { SampleReader } from '$core/production/import/reader';
+import { matchUnits } from '$core/production/match';
+import type { Watched } from '$core/production/import/watched';
+import type { ArrayRecord } from '$core/record/record';
+import { zoneOf } from '$lib/time/zone';
+import { send, sendJson } from '$lib/ui/send-json';
+import { openExport, readHead, type ExportHead } from './export-head';
+
+/** Bytes of a file that go to the server at once. */
+const PIECE = 512 * 1024;
+/** Samples shown before anything is taken in. */
+const SHOWN = 8;
+
+export interface PreviewSample {
+	readonly unit: string;
+	readonly watched: Watched;
+	readonly at: number;
+	readonly value: number;
+}
+
+/** What the beginning of a file says when it is read as described. */
+export interface Preview {
+	readonly samples: readonly PreviewSample[];
+	readonly count: number;
+	readonly names: readonly string[];
+	/** Names that are found in the record. */
+	readonly matched: number;
+	readonly refused: readonly { readonly line: number; readonly why: string }[];
+	readonly doubts: readonly string[];
+}
+
+interface Standing {
+	readonly received: number;
+	readonly samples: number;
+	readonly done: boolean;
+}
+
+/** An export on its way from the person's file into the site: looked at first, then sent piece by piece. */
+export class ImportSession {
+	head = $state.raw<ExportHead | null>(null);
+	layout = $state.raw<Layout | null>(null);
+	trouble = $state('');
+	/** Bytes and samples that are in so far; null while nothing runs. */
+	running = $state.raw<{ readonly bytes: number; readonly samples: number } | null>(null);
+	done = $state.raw<{ readonly file: string; readonly samples: number } | null>(null);
+	#stop = false;
+
+	constructor(
+		readonly siteId: string,
+		readonly timeZone: string
+	) {}
+
+	/** What is wrong with the columns as they are chosen. */
+	get layoutTrouble(): string | null {
+		return this.layout ? layoutTrouble(this.layout) : null;
+	}
+
+	async choose(file: File): Promise<void> {
+		this.trouble = '';
+		this.done = null;
+		this.head = null;
+		const head = await openExport(file);
+		if (!head.ok) return void (this.trouble = `${file.name}: ${head.problem}`);
+		this.head = head.value;
+		this.layout = head.value.guess.layout;
+	}
+
+	cutAt(delimiter: string): void {
+		if (!this.head) return;
+		const head = readHead(this.head.file, this.head.text, delimiter);
+		if (!head.ok) return void (this.trouble = head.problem);
+		this.trouble = '';
+		this.head = head.value;
+		this.layout = head.value.guess.layout;
+	}
+
+	change(change: Partial<Layout>): void {
+		if (this.layout) this.layout = { ...this.layout, ...change };
+	}
+
+	leave(): void {
+		this.head = null;
+		this.layout = null;
+	}
+
+	/** Reads the beginning as it is described. */
+	preview(record: ArrayRecord): Preview | null {
+		const { head, layout } = this;
+		if (!head || !layout || layoutTrouble(layout) !== null) return null;
+		const reader = new SampleReader(layout, head.guess.headings, zoneOf(this.timeZone));
+		const samples: PreviewSample[] = [];
+		const refused: { line: number; why: string }[] = [];
+		const peaks = new Map<string, PreviewPeak>();
+		let count = 0;
+		head.rows.slice(layout.headingLine).forEach((cells, i) => {
+			const why = reader.read(cells, (unit, watched, at, value) => {
+				count++;
+				if (samples.length < SHOWN && value !== 0) samples.push({ unit, watched, at, value });
+				const key = `${watched} ${unit}`;
+				const most = Math.max(peaks.get(key)?.most ?? 0, value);
+				peaks.set(key, { name: unit, watched, most });
+			});
+			if (why !== null) refused.push({ line: layout.headingLine + i + 1, why });
+		});
+		const names = [...new Set([...peaks.values()].map(({ name }) => name))];
+		const targets = matchUnits(names, record);
+		return {
+			samples,
+			count,
+			names,
+			matched: targets.size,
+			refused,
+			doubts: importDoubts(record, targets, [...peaks.values()])
+		};
+	}
+
+	/** Sends the file. Nothing of it is shown to anybody before all of it is in. */
+	async run(): Promise<boolean> {
+		const { head, layout } = this;
+		if (!head || !layout) return false;
+		const { file } = head;
+		const id = uuid();
+		const path = `/sites/${this.siteId}/watch/imports`;
+		this.#stop = false;
+		this.trouble = '';
+		this.running = { bytes: 0, samples: 0 };
+		const begun = await sendJson(path, {
+			id,
+			file: file.name,
+			delimiter: head.delimiter,
+			layout,
+			headings: head.guess.headings.map((heading) => heading.slice(0, 500))
+		});
+		if (!begun.ok) return this.#end(begun.words);
+		for (let from = 0; ;) {
+			if (this.#stop) {
+				await send(`${path}/${id}`, { method: 'DELETE' });
+				return this.#end('Stopped. Nothing of it was kept.');
+			}
+			const piece = file.slice(from, from + PIECE);
+			const last = from + piece.size >= file.size;
+			const answer = await send<Standing>(`${path}/${id}?from=${from}${last ? '&last=yes' : ''}`, {
+				method: 'PUT',
+				body: piece
+			});
+			if (!answer.ok) {
+				if (answer.again) await send(`${path}/${id}`, { method: 'DELETE' });
+				return this.#end(`${file.name}: ${answer.words} Nothing of it was kept.`);
+			}
+			const { samples, done } = answer.body;
+			from += piece.size;
+			this.running = { bytes: from, samples };
+			if (!done) continue;
+			this.done = { file: file.name, samples };
+			this.running = null;
+			this.leave();
+			return true;
+		}
+	}
+
+	stop(): void {
+		this.#stop = true;
+	}
+
+	#end(words: string): false {
+		this.trouble = words;
+		this.running = null;
+		return false;
+	}
+}

@@ -1,0 +1,339 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import Chart from '$lib/charts/Chart.svelte';
+	import { heatOption } from '$lib/charts/heat-option';
+	import EventMark from '$lib/watch/EventMark.svelte';
+	import {
+		arrayEventWords,
+		dateWords,
+		eventWords,
+		FLAT_KIND_WORDS,
+		flatGroups,
+		flatWords,
+		lasts
+	} from '$lib/watch/event-words';
+	import LookThrough from '$lib/watch/LookThrough.svelte';
+	import SpecificYield from '$lib/watch/SpecificYield.svelte';
+	import { useWatch } from '$lib/watch/watch-session.svelte';
+	import type { EChartsType } from 'echarts/core';
+
+	let { data } = $props();
+	const session = useWatch();
+	const found = $derived(session.found);
+	const now = $derived(found?.events.filter(lasts) ?? []);
+	const over = $derived(found?.events.filter((event) => !lasts(event)) ?? []);
+	const flat = $derived(found ? flatGroups(found.clipping) : []);
+	const compared = $derived(session.year?.units.filter(({ key }) => found?.shares.has(key)) ?? []);
+	const total = $derived(found?.energy.reduce((sum, { energy }) => sum + energy, 0) ?? 0);
+	const labels = $derived(session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0);
+	const complete = $derived(
+		found && found.energy.length > 0
+			? found.energy.reduce((sum, one) => sum + one.complete, 0) / found.energy.length
+			: 1
+	);
+	const unitPage = (unit: string) =>
+		resolve('/sites/[site]/watch/units/[unit]', {
+			site: data.site.id,
+			unit: encodeURIComponent(unit)
+		});
+
+	/** A press on a row of days leads to its unit. */
+	function listen(chart: EChartsType): void {
+		chart.on('click', ({ value }) => {
+			const unit = Array.isArray(value) ? compared[value[1] as number] : undefined;
+			// eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above
+			if (unit) void goto(unitPage(unit.key));
+		});
+	}
+</script>
+
+<svelte:head><title>Watch · {data.site.name} · Zembo</title></svelte:head>
+
+<LookThrough some={data.span !== null}>
+	{#if found && session.year}
+		<header>
+			<div>
+				<h1>
+					{#if now.length === 0}Nothing lags{:else if now.length === 1}One unit lags{:else}{now.length}
+						units lag{/if}
+				</h1>
+				<p class="soft">
+					{dateWords(found.dates[0]!)} to {dateWords(found.dates.at(-1)!)}, {found.energy.length} units
+					every {session.year.times.step / 60_000} minutes
+				</p>
+			</div>
+			<dl>
+				<div>
+					<dt>made</dt>
+					<dd class="figure">{total.toFixed(0)} kWh</dd>
+				</div>
+				<div>
+					<dt>for each kW of label</dt>
+					<dd class="figure">{labels > 0 ? ((1000 * total) / labels).toFixed(0) : '?'} kWh</dd>
+				</div>
+				<div>
+					<dt>of the samples are there</dt>
+					<dd class="figure">{(100 * complete).toFixed(1)} %</dd>
+				</div>
+			</dl>
+		</header>
+
+		{#if now.length > 0}
+			<ul class="events" aria-label="What lags now">
+				{#each now as event (`${event.unit} ${event.kind} ${event.since}`)}
+					{@const cause = found.causes.get(event.unit)}
+					<li data-event={event.kind}>
+						<EventMark kind={event.kind} />
+						<div>
+							<p class="what">
+								<strong>{session.labelOf(event.unit)}</strong>
+								{eventWords(event)}.
+							</p>
+							{#if cause}<p>{cause.words}</p>{/if}
+							<p class="soft">
+								About {event.lost.toFixed(0)} kWh not made{data.settings.price === null
+									? ''
+									: `, ${(event.lost * data.settings.price).toFixed(0)} ${data.settings.currency}`}.
+							</p>
+						</div>
+						<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
+						<a class="act" href={unitPage(event.unit)}>Look, and plan a visit</a>
+					</li>
+				{/each}
+			</ul>
+		{:else if compared.length > 0}
+			<p class="notice" data-kind="done">
+				{compared.length} units keep up with their like. A fault that all of them share does not show
+				in such a comparison: see Expected.
+			</p>
+		{/if}
+
+		{#if flat.length > 0}
+			<ul class="events quiet" aria-label="Flat tops">
+				{#each flat as group (`${group.kind} ${group.level}`)}
+					<li data-flat={group.kind}>
+						<svg viewBox="0 0 26 20" width="39" height="30" aria-hidden="true">
+							<path d="M1 17 L8 5 H18 L25 17" />
+						</svg>
+						<div>
+							<p class="what">{flatWords(group, (key) => session.labelOf(key))}.</p>
+							<p>
+								<strong>{FLAT_KIND_WORDS[group.kind].name}.</strong>
+								{FLAT_KIND_WORDS[group.kind].means}
+							</p>
+							<p class="soft">
+								About {group.lost.value.toFixed(1)} kWh not made ({group.lost.low.toFixed(1)} to
+								{group.lost.high.toFixed(1)}).
+								<a href={resolve('/sites/[site]/watch/clipping', { site: data.site.id })}
+									>What that costs</a
+								>
+							</p>
+						</div>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+
+		{#if found.arrayEvents.length > 0}
+			<section>
+				<h2>All together</h2>
+				<ul class="lines">
+					{#each found.arrayEvents as event (`${event.kind} ${event.since}`)}
+						<li data-array-event={event.kind}>{arrayEventWords(event)}.</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
+
+		{#if compared.length > 0}
+			<section>
+				<div class="line">
+					<h2>Day by day against its like</h2>
+					<p class="scale" aria-hidden="true">
+						<span>half or less</span><span class="shades"></span><span>as its like</span>
+					</p>
+				</div>
+				<div class="heat" style:height="{Math.max(9, 1.35 * compared.length + 2)}rem">
+					<Chart
+						parts="watch"
+						onready={listen}
+						words="Share of what its like give, by unit and day. The list of specific yields below leads to each unit."
+						option={(look) =>
+							heatOption(
+								{
+									dates: found.dates,
+									labels: compared.map(({ label }) => label),
+									shares: compared.map(({ key }) => found.shares.get(key)!)
+								},
+								look
+							)}
+					/>
+				</div>
+			</section>
+		{/if}
+
+		<section>
+			<h2>Specific yield</h2>
+			<p class="soft">
+				kWh for each kW of label, the lowest first; and the most of its label at once.
+			</p>
+			<SpecificYield energy={found.energy} />
+		</section>
+
+		{#if over.length > 0}
+			<section>
+				<h2>Over, or taken off again</h2>
+				<ul class="lines">
+					{#each over as event (`${event.unit} ${event.kind} ${event.since}`)}
+						<li data-event={event.kind}>
+							<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
+							<a href={unitPage(event.unit)}>{session.labelOf(event.unit)}</a>
+							{eventWords(event)}.
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
+		{#if found.notes.length > 0}
+			<section>
+				<h2>Not looked at</h2>
+				<ul class="lines soft">
+					{#each found.notes as note (note)}<li>{note}</li>{/each}
+				</ul>
+			</section>
+		{/if}
+	{/if}
+</LookThrough>
+
+<style>
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		align-items: end;
+		gap: 0.8rem 2rem;
+		margin: 1.2rem 0;
+	}
+
+	h1 {
+		font-size: 2rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+	}
+
+	dl {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.3rem 1.8rem;
+	}
+
+	dl div {
+		display: flex;
+		flex-direction: column-reverse;
+	}
+
+	dt {
+		font-size: 0.88rem;
+		color: var(--soft);
+	}
+
+	dd {
+		font-size: 1.35rem;
+		font-weight: 600;
+		line-height: 1.15;
+	}
+
+	.events {
+		display: grid;
+		gap: 0.6rem;
+		margin-bottom: 0.8rem;
+	}
+
+	.events li {
+		display: flex;
+		gap: 1rem;
+		align-items: center;
+		padding: 0.8rem 1.2rem;
+		background: var(--sheet);
+		border: 1px solid var(--line);
+		border-inline-start: 6px solid var(--off);
+	}
+
+	.events div {
+		flex: 1;
+	}
+
+	.quiet li {
+		border-inline-start: 6px solid var(--line);
+	}
+
+	.quiet svg {
+		flex: none;
+	}
+
+	.quiet path {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+
+	.what {
+		font-size: 1.15rem;
+	}
+
+	.what strong {
+		margin-inline-end: 0.3rem;
+	}
+
+	section {
+		margin-top: 1.8rem;
+		display: grid;
+		gap: 0.5rem;
+	}
+
+	.line {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		align-items: baseline;
+		gap: 0 1rem;
+	}
+
+	.scale {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		font-size: 0.92rem;
+		color: var(--soft);
+	}
+
+	.shades {
+		width: 7rem;
+		height: 12px;
+		border: 1px solid var(--line);
+		background: linear-gradient(to right, var(--off), var(--sheet));
+	}
+
+	.heat {
+		background: var(--well);
+		border: 1px solid var(--line);
+		padding: 0.4rem;
+	}
+
+	@media (max-width: 700px) {
+		.events li {
+			flex-wrap: wrap;
+		}
+
+		.events div {
+			flex: 1 1 12rem;
+		}
+
+		.events .act {
+			width: 100%;
+		}
+	}
+</style>

@@ -1,0 +1,27 @@
+import { json } from '@sveltejs/kit';
+import { z } from 'zod';
+import { problemOf } from '$core/document/file';
+import { benchmarkEntrySchema } from '$core/document/monitoring';
+import { database } from '$lib/server/database';
+import { readJson } from '$lib/server/read-json';
+import { addBenchmarkEntry, removeBenchmarkEntry } from '$lib/server/repositories/watch-settings';
+import type { RequestHandler } from './$types';
+
+/** Stores a measurement of a benchmark day. */
+export const POST: RequestHandler = async ({ params, request }) => {
+	const entry = benchmarkEntrySchema.safeParse(await readJson(request));
+	if (!entry.success) {
+		const { what, where } = problemOf(entry.error);
+		return json({ words: what, where }, { status: 400 });
+	}
+	await addBenchmarkEntry(await database(), params.site, entry.data);
+	return json({}, { status: 201 });
+};
+
+/** Takes a measurement out that was entered by mistake. */
+export const DELETE: RequestHandler = async ({ params, url }) => {
+	const id = z.uuid().safeParse(url.searchParams.get('entry'));
+	if (!id.success) return json({ words: 'The address does not say which entry.' }, { status: 400 });
+	await removeBenchmarkEntry(await database(), params.site, id.data);
+	return json({});
+};

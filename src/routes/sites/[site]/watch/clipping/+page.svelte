@@ -1,0 +1,205 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { clippingPrice } from '$core/production/clipping-price';
+	import FigureFields from '$lib/bench/FigureFields.svelte';
+	import { FigureForm } from '$lib/bench/figure-form.svelte';
+	import CourseChart from '$lib/watch/CourseChart.svelte';
+	import { dateWords, FLAT_KIND_WORDS, flatGroups } from '$lib/watch/event-words';
+	import LookThrough from '$lib/watch/LookThrough.svelte';
+	import { useWatch } from '$lib/watch/watch-session.svelte';
+
+	let { data } = $props();
+	const session = useWatch();
+	const groups = $derived(session.found ? flatGroups(session.found.clipping) : []);
+	const clipped = $derived(groups.filter(({ kind }) => kind === 'clipping'));
+	const lost = $derived({
+		value: clipped.reduce((sum, group) => sum + group.lost.value, 0),
+		low: clipped.reduce((sum, group) => sum + group.lost.low, 0),
+		high: clipped.reduce((sum, group) => sum + group.lost.high, 0)
+	});
+	const made = $derived(session.found?.energy.reduce((sum, { energy }) => sum + energy, 0) ?? 0);
+	const form = new FigureForm({
+		price: {
+			min: 0,
+			max: 1000,
+			unit: '',
+			words: 'Price of a kWh',
+			// svelte-ignore state_referenced_locally
+			first: String(data.settings.price ?? '')
+		},
+		dearer: { min: 0, max: 1e7, unit: '', words: 'It is dearer by', first: '400' }
+	});
+	const price = $derived.by(() => {
+		const f = form.figures;
+		if (!f || !session.found) return null;
+		return clippingPrice(lost.value, session.found.dates.length, f.price, f.dearer);
+	});
+
+	let chosenDay = $state<string | null>(null);
+	const allDays = $derived([...new Set(groups.flatMap(({ days }) => days))].sort());
+	const day = $derived(chosenDay ?? allDays[0] ?? null);
+	const ofDay = $derived.by(() => {
+		const { year } = session;
+		const at = year?.days.find(({ date }) => date === day);
+		if (!year || !at) return null;
+		const { start, step } = year.times;
+		return { from: start + at.from * step, to: start + at.to * step };
+	});
+	const shown = $derived.by(() => {
+		const group = groups.find(({ days }) => day !== null && days.includes(day));
+		const keys = group ? group.units.slice(0, 2) : [];
+		return keys.map((key) => ({ key, label: session.labelOf(key) }));
+	});
+	const kWh = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0));
+</script>
+
+<svelte:head><title>Clipping · {data.site.name} · Zembo</title></svelte:head>
+
+<LookThrough some={data.span !== null}>
+	<h1>{groups.length === 0 ? 'No flat tops' : 'Flat tops'}</h1>
+	<p class="soft lead">
+		An array larger than its device is cut at the device’s rating on its best days. That is what it
+		was bought for: money, not a fault.
+	</p>
+	{#if groups.length === 0}
+		<p>No unit stood flat while its shoulders pointed higher.</p>
+	{:else}
+		<div class="split">
+			<div>
+				{#each groups as group (`${group.kind} ${group.level}`)}
+					<section data-flat={group.kind}>
+						<h2>{FLAT_KIND_WORDS[group.kind].name} at {group.level.toFixed(0)} W</h2>
+						<p>{FLAT_KIND_WORDS[group.kind].means}</p>
+						<dl class="facts">
+							<dt>Units</dt>
+							<dd class="figure">{group.units.length}</dd>
+							<dt>Days</dt>
+							<dd class="figure">{group.days.length}</dd>
+							<dt>Hours, all units together</dt>
+							<dd class="figure">{group.hours.toFixed(1)}</dd>
+							<dt>Not made</dt>
+							<dd class="figure">
+								{kWh(group.lost.value)} kWh, {kWh(group.lost.low)} to {kWh(group.lost.high)}
+							</dd>
+						</dl>
+						<ul class="days">
+							{#each group.days.slice(0, 40) as date (date)}
+								<li>
+									<button
+										class="act-plain"
+										aria-pressed={date === day}
+										onclick={() => (chosenDay = date)}>{dateWords(date)}</button
+									>
+								</li>
+							{/each}
+						</ul>
+					</section>
+				{/each}
+				<details>
+					<summary>How the loss is estimated</summary>
+					<p class="soft">
+						The course of a clear sky in the plane (or a parabola, where the place or the plane is
+						not known) is laid on the shoulders before and after the flat top; what it shows above
+						the top is not made. The band is how far the shoulders differ from it and from one
+						another. Clouds that came while it was flat make the true loss less. Fewer than three
+						samples in a row are not counted.
+					</p>
+				</details>
+			</div>
+			<aside>
+				<h2>Would a larger device pay?</h2>
+				<FigureFields {form} keys={['price', 'dearer']} />
+				{#if price}
+					<dl class="facts">
+						<dt>Clipped a year</dt>
+						<dd class="figure">{kWh(price.aYear)} kWh</dd>
+						<dt>Of all that was made</dt>
+						<dd class="figure">{made > 0 ? ((100 * lost.value) / made).toFixed(2) : '?'} %</dd>
+						<dt>It costs a year</dt>
+						<dd class="figure">{price.costAYear.toFixed(2)} {data.settings.currency}</dd>
+					</dl>
+					<p class="notice" data-kind="done" data-pays>
+						{#if price.paysAfter === null}Nothing was clipped, so a larger device gains nothing.
+						{:else if price.paysAfter > 40}A larger device would not pay for itself in 40 years:
+							leave it.
+						{:else}A larger device would have paid for itself after about {price.paysAfter.toFixed(
+								0
+							)} years.{/if}
+					</p>
+				{:else}
+					<p class="soft">
+						Type the price of a kWh, or store it under
+						<a href={resolve('/sites/[site]/watch/settings', { site: data.site.id })}>Settings</a>.
+					</p>
+				{/if}
+			</aside>
+		</div>
+		{#if day && ofDay && data.span && shown.length > 0}
+			<h2 class="above">{dateWords(day)}</h2>
+			<CourseChart
+				siteId={data.site.id}
+				timeZone={data.site.timeZone}
+				units={shown}
+				quantity="power"
+				whole={data.span}
+				first={ofDay}
+			/>
+		{/if}
+	{/if}
+</LookThrough>
+
+<style>
+	h1 {
+		font-size: 1.8rem;
+		margin: 1.2rem 0 0.2rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+	}
+
+	.lead {
+		max-width: 60ch;
+		margin-bottom: 1rem;
+	}
+
+	.split {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 22rem;
+		gap: 1rem 2.5rem;
+		align-items: start;
+	}
+
+	section,
+	aside {
+		display: grid;
+		gap: 0.6rem;
+		margin-bottom: 1rem;
+	}
+
+	.days {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+	}
+
+	[aria-pressed='true'] {
+		background: var(--accent);
+		color: var(--on-accent);
+	}
+
+	.above {
+		margin-top: 1.2rem;
+	}
+
+	summary {
+		min-height: 44px;
+		align-content: center;
+	}
+
+	@media (max-width: 800px) {
+		.split {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

@@ -1,0 +1,270 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { generatorsOf } from '$core/production/expected/generators';
+	import { monthsOf } from '$core/production/expected/months';
+	import { clearHours, expectedFrom, performanceRatio } from '$core/production/expected/production';
+	import type { Weather } from '$core/production/expected/weather';
+	import { HOUR } from '$core/production/series/year';
+	import Chart from '$lib/charts/Chart.svelte';
+	import { monthsOption } from '$lib/charts/months-option';
+	import FigureFields from '$lib/bench/FigureFields.svelte';
+	import { FigureForm } from '$lib/bench/figure-form.svelte';
+	import { zoneOf } from '$lib/time/zone';
+	import LookThrough from '$lib/watch/LookThrough.svelte';
+	import { useWatch } from '$lib/watch/watch-session.svelte';
+	import { readWeather } from '$lib/watch/weather-file';
+
+	let { data } = $props();
+	const session = useWatch();
+	const record = $derived(data.revision.record);
+	const { latitude, longitude } = $derived(data.settings);
+	/** Air of a clear sky where no weather is known, degC. */
+	const USUAL_AIR = 12;
+
+	let weather = $state.raw<{ name: string; weather: Weather } | null>(null);
+	let trouble = $state('');
+	const form = new FigureForm({
+		losses: { min: 0, max: 60, unit: '%', words: 'Lost in wires, dirt, devices', first: '8' }
+	});
+	async function choose(event: Event): Promise<void> {
+		const input = event.currentTarget as HTMLInputElement;
+		const file = input.files?.[0];
+		input.value = '';
+		if (!file) return;
+		const read = await readWeather(file);
+		trouble = read.ok ? '' : `${file.name}: ${read.problem}`;
+		if (read.ok) weather = { name: file.name, weather: read.value };
+	}
+
+	const observer = $derived(
+		weather?.weather.observer ??
+			(latitude === null || longitude === null ? null : { latitude, longitude })
+	);
+	const parts = $derived(
+		session.year ? generatorsOf(record, new Date(session.year.times.start).getUTCFullYear()) : null
+	);
+	/** Of the units that are modules of the record: what was not watched is not expected either. */
+	const watchedShare = $derived.by(() => {
+		const labels = session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0;
+		const all =
+			parts?.generators.reduce((sum, { type, modules }) => sum + modules * type.plate.pmax, 0) ?? 0;
+		return all > 0 ? Math.min(labels / all, 1) : 1;
+	});
+	const expected = $derived.by(() => {
+		const { year, found } = session;
+		const losses = form.one('losses');
+		if (!year || !found || !observer || !parts || losses === null) return null;
+		const { start, step, count } = year.times;
+		const hours =
+			weather?.weather.hours ?? clearHours(start, start + count * step, observer, USUAL_AIR);
+		const each = parts.generators.map((one) => expectedFrom(hours, observer, one, losses / 100));
+		const all = hours.map((hour, i) => ({
+			at: hour.at,
+			irradiance: each[0]?.[i]?.irradiance ?? 0,
+			watts: watchedShare * each.reduce((sum, list) => sum + list[i]!.watts, 0)
+		}));
+		const days = found.dates.map((date, d) => {
+			const some = found.energy.map(({ byDay }) => byDay[d]!).filter((kWh) => !Number.isNaN(kWh));
+			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
+		});
+		const [offset = 0] = zoneOf(data.site.timeZone).offsetsAt(start);
+		return monthsOf(all, days, offset);
+	});
+	const sums = $derived.by(() => {
+		if (!expected) return null;
+		const some = expected.filter(({ made }) => made !== null);
+		return {
+			made: some.reduce((sum, { made }) => sum + made!, 0),
+			expected: some.reduce((sum, one) => sum + one.expected, 0),
+			irradiation: some.reduce((sum, { irradiation }) => sum + irradiation, 0)
+		};
+	});
+	const labelWatts = $derived(
+		session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0
+	);
+	/** From the export's own sensor, over the samples that have both. */
+	const measured = $derived.by(() => {
+		const { year } = session;
+		if (!year?.irradiance || labelWatts === 0) return null;
+		let [energy, light] = [0, 0];
+		const hours = year.times.step / HOUR;
+		for (let t = 0; t < year.times.count; t++) {
+			const sun = year.irradiance[t]!;
+			const watts = year.units.reduce((sum, { power }) => sum + power[t]!, 0);
+			if (Number.isNaN(sun) || Number.isNaN(watts)) continue;
+			energy += watts * hours;
+			light += sun * hours;
+		}
+		return light > 0 ? performanceRatio(energy, labelWatts, light) : null;
+	});
+	const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+</script>
+
+<svelte:head><title>Expected · {data.site.name} · Zembo</title></svelte:head>
+
+<LookThrough some={data.span !== null}>
+	<h1>Expected, and made</h1>
+	<p class="soft lead">
+		What all units share does not show in a comparison of one with another. This does: the record in
+		the weather.
+	</p>
+	<div class="split">
+		<div class="left">
+			{#if expected && sums}
+				<div class="picture">
+					<Chart
+						parts="watch"
+						words="Made and expected by month"
+						option={(look) => monthsOption(expected, look)}
+					/>
+				</div>
+				<p class="key">
+					<span class="bar"></span> made
+					<span class="mark"></span> expected {weather
+						? `in the weather of ${weather.name}`
+						: 'under a clear sky all the time'}, on the days that were watched
+				</p>
+				{#if !weather}
+					<p class="notice">
+						A clear sky is the most that could be: the weather takes its share. With an hourly
+						weather file this becomes a comparison.
+					</p>
+				{/if}
+			{:else if !observer}
+				<p class="notice">
+					Where is the array? Store it under
+					<a href={resolve('/sites/[site]/watch/settings', { site: data.site.id })}>Settings</a>, or
+					choose an EPW file, which says it.
+				</p>
+			{:else if parts && parts.generators.length === 0}
+				<p class="notice">
+					The record has no roof with tilt and direction on which modules lie: place them on the
+					<a href={resolve('/sites/[site]/map', { site: data.site.id })}>Map</a>.
+				</p>
+			{/if}
+			{#if parts && parts.unplaced > 0}
+				<p class="notice">
+					{parts.unplaced} modules lie on no roof with tilt and direction, so they are not expected.
+				</p>
+			{/if}
+		</div>
+		<aside>
+			{#if sums}
+				<dl class="facts">
+					<dt>Made</dt>
+					<dd class="figure">{sums.made.toFixed(0)} kWh</dd>
+					<dt>{weather ? 'Expected' : 'Under a clear sky'}</dt>
+					<dd class="figure">{sums.expected.toFixed(0)} kWh</dd>
+					<dt>Made of it</dt>
+					<dd class="figure" data-ratio>
+						{sums.expected > 0 ? percent(sums.made / sums.expected) : '?'}
+					</dd>
+					{#if weather && labelWatts > 0 && sums.irradiation > 0}
+						<dt>Performance ratio by this weather</dt>
+						<dd class="figure">
+							{percent(performanceRatio(1000 * sums.made, labelWatts, 1000 * sums.irradiation))}
+						</dd>
+					{/if}
+					{#if measured !== null}
+						<dt>Performance ratio by the export’s sensor</dt>
+						<dd class="figure">{percent(measured)}</dd>
+					{/if}
+				</dl>
+			{/if}
+			<h2>Weather</h2>
+			<p>
+				<label class="act-plain">
+					Choose a weather file
+					<input type="file" class="sr-only" name="weather" onchange={choose} />
+				</label>
+			</p>
+			{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+			{#if weather}
+				<p data-weather>
+					{weather.name}{weather.weather.place ? `, ${weather.weather.place}` : ''}:
+					{weather.weather.hours.length} hours.
+					<button class="act-plain" onclick={() => (weather = null)}>Clear sky again</button>
+				</p>
+			{/if}
+			<p class="soft">
+				EPW, or CSV with time (UTC, the hour’s beginning), ghi, temp_air, and dni, dhi, wind where
+				there are any. It is read here and stays on this machine.
+			</p>
+			<FigureFields {form} keys={['losses']} />
+			<details>
+				<summary>How it is worked out</summary>
+				<p class="soft">
+					Each hour’s light is put on the plane (Hay and Davies), split into beam and sky after Erbs
+					where the file does not say; cell temperature by Faiman; power by the single-diode model
+					of the label, aged by its years; the losses; cut at the rating. A typical year is no year
+					that was: months off by a tenth are its weather. Performance ratio as in IEC 61724-1.
+				</p>
+			</details>
+		</aside>
+	</div>
+</LookThrough>
+
+<style>
+	h1 {
+		font-size: 1.8rem;
+		margin: 1.2rem 0 0.2rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+	}
+
+	.lead {
+		max-width: 60ch;
+		margin-bottom: 1rem;
+	}
+
+	.split {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 22rem;
+		gap: 1.2rem 2.5rem;
+		align-items: start;
+	}
+
+	.left,
+	aside {
+		display: grid;
+		gap: 0.8rem;
+		min-width: 0;
+	}
+
+	.picture {
+		height: 24rem;
+	}
+
+	.key {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.3rem 0.6rem;
+	}
+
+	.bar {
+		width: 14px;
+		height: 18px;
+		background: var(--accent);
+	}
+
+	.mark {
+		width: 26px;
+		height: 4px;
+		background: var(--ink);
+		margin-inline-start: 0.8rem;
+	}
+
+	summary {
+		min-height: 44px;
+		align-content: center;
+	}
+
+	@media (max-width: 800px) {
+		.split {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
