@@ -9,7 +9,7 @@ const benches = readdirSync(at('./benchmarks'))
 
 /** The benchmarks as plain Node.js scripts, so that they measure the core and not a test runner. */
 export default defineConfig({
-	resolve: { alias: { $core: at('./src/core') } },
+	resolve: { alias: { $core: at('./src/core'), $lib: at('./src/lib') } },
 	publicDir: false,
 	build: {
 		ssr: true,

@@ -3,6 +3,7 @@ import { circuitCommand } from './circuit';
 import { conditionsCommand } from './conditions';
 import { plateSchema } from './plate';
 import { traceCommand } from './trace';
+import { watchCommand } from './watch';
 import { readVisitData } from '$core/document/file';
 import { fitLabel, type LabelFit } from '$core/module/fit';
 import {
@@ -55,6 +56,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 			};
 		}),
 	trace: traceCommand,
+	watch: watchCommand,
 	circuit: circuitCommand,
 	conditions: conditionsCommand,
 	assess: (input) => {

@@ -58,4 +58,22 @@
 		background: var(--ink);
 		color: var(--paper);
 	}
+	@media (max-width: 700px) {
+		nav {
+			flex-wrap: nowrap;
+			align-items: stretch;
+			flex-direction: column;
+		}
+
+		ul {
+			flex-wrap: nowrap;
+			overflow-x: auto;
+			scrollbar-width: none;
+			padding-inline-start: 1px;
+		}
+
+		li a {
+			white-space: nowrap;
+		}
+	}
 </style>

@@ -4,6 +4,7 @@
 	import { WATCHED_FACTS, type Watched } from '$core/production/import/watched';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { courseOption, type CourseOfUnit, type Stretch } from '$lib/charts/course-option';
+	import type { PartWith } from './parts';
 	import { clockIn } from '$lib/time/zone';
 	import { clockWords } from './clock-words';
 
@@ -11,13 +12,15 @@
 		siteId: string;
 		timeZone: string;
 		/** Which units, in the order of their lines. */
-		units: readonly { readonly key: string; readonly label: string }[];
+		units: readonly PartWith[];
 		quantity: Watched;
+		/** Power in percent of the label. */
+		ofLabel?: boolean;
 		whole: Stretch;
 		/** What is shown at first. */
 		first: Stretch;
 	}
-	let { siteId, timeZone, units, quantity, whole, first }: Props = $props();
+	let { siteId, timeZone, units, quantity, ofLabel = false, whole, first }: Props = $props();
 
 	/** Points of a line: about one a pixel of a wide screen. */
 	const POINTS = 900;
@@ -76,6 +79,12 @@
 		}
 	}
 
+	/** Percent of the label in the place of W. */
+	function asShare(line: CourseOfUnit): CourseOfUnit {
+		const watts = units.find(({ label }) => label === line.label)?.labelWatts ?? 0;
+		return watts > 0 ? { ...line, mean: line.mean.map((mean) => (100 * mean) / watts) } : line;
+	}
+
 	function listen(chart: EChartsType): void {
 		chart.on('datazoom', () => {
 			const [zoom] = chart.getOption()['dataZoom'] as { startValue: number; endValue: number }[];
@@ -129,8 +138,8 @@
 			.join(', ')} over time"
 		option={(look) =>
 			courseOption(
-				lines,
-				WATCHED_FACTS[quantity].unit,
+				ofLabel ? lines.map(asShare) : lines,
+				ofLabel ? '%' : WATCHED_FACTS[quantity].unit,
 				onClock(whole),
 				onClock(shown),
 				clockWords,

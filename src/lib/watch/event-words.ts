@@ -1,4 +1,5 @@
 import type { ArrayEvent, UnitEvent } from '$core/production/analysis/event';
+import type { ReturningShade } from '$core/production/analysis/shade';
 import type { Clipping } from '$core/production/analysis/clipping';
 
 /** "12 March 2026" of 2026-03-12. */
@@ -53,8 +54,15 @@ export function eventWords(event: UnitEvent): string {
 		case 'dirt':
 			return `fell by ${percent(1 - level)} from ${dateWords(since)} and was back at once on ${dateWords(event.washed)}: dirt that came off`;
 		case 'shade':
-			return `stands in shade from about ${clock(event.shade.begins)} to ${clock(event.shade.ends)} under a bright sky, seen from ${dateWords(since)} to ${dateWords(event.shade.last)}`;
+			return `stands in shade from about ${clock(event.shade.begins)} to ${clock(event.shade.ends)} under a bright sky${sunWords(event.shade)}, seen from ${dateWords(since)} to ${dateWords(event.shade.last)}`;
 	}
+}
+
+/** ", the sun at 115° to 150° and 21° to 38° high": the place of what stands in the way. */
+function sunWords({ sun }: ReturningShade): string {
+	if (!sun) return '';
+	const range = ([a, b]: readonly [number, number]) => `${a.toFixed(0)}° to ${b.toFixed(0)}°`;
+	return `, the sun at ${range(sun.azimuths)} from north and ${range(sun.heights)} high`;
 }
 
 /** Whether it wants somebody to go there. */

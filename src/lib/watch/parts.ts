@@ -1,4 +1,5 @@
-import { factsOf, targetKey, type Target } from '$core/production/target';
+import { unitKey } from '$core/production/series/build';
+import { factsOf, type Target } from '$core/production/target';
 import type { ArrayRecord } from '$core/record/record';
 
 interface NamedUnit {
@@ -7,18 +8,27 @@ interface NamedUnit {
 	readonly quantities: readonly string[];
 }
 
+/** A unit that a chart may show. */
+export interface PartWith {
+	readonly key: string;
+	readonly label: string;
+	/** W; 0 where not known */
+	readonly labelWatts: number;
+}
+
 /** Units of a quantity as the charts ask for them: by part, or by name where nobody has matched them. */
 export function partsWith(
 	units: readonly NamedUnit[],
 	quantity: string,
 	record: ArrayRecord
-): { key: string; label: string }[] {
-	const parts = new Map<string, string>();
+): PartWith[] {
+	const parts = new Map<string, PartWith>();
 	for (const { name, target, quantities } of units) {
 		if (!quantities.includes(quantity)) continue;
-		const key = target ? targetKey(target) : `name:${name}`;
-		const label = (target && factsOf(record, target)?.label) ?? (name || 'the whole export');
-		if (!parts.has(key)) parts.set(key, label);
+		const key = unitKey(name, target);
+		const facts = target && factsOf(record, target);
+		const label = facts?.label ?? (name || 'the whole export');
+		if (!parts.has(key)) parts.set(key, { key, label, labelWatts: facts?.labelWatts ?? 0 });
 	}
-	return [...parts].map(([key, label]) => ({ key, label }));
+	return [...parts.values()];
 }

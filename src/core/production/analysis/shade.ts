@@ -1,4 +1,5 @@
-import { HOUR, type Unit, type WatchedYear } from '../series/year';
+import { sunPosition, type SunPosition } from '../../conditions/sun';
+import { HOUR, type Day, type Unit, type WatchedYear } from '../series/year';
 import type { Peers } from './peers';
 import { median, quantile } from './statistics';
 
@@ -14,6 +15,11 @@ export interface ReturningShade {
 	readonly share: number;
 	/** Whether it keeps up with its like at those hours under a dull sky; null where that was not seen. */
 	readonly keepsUpWhenDull: boolean | null;
+	/** Where the sun stands when it begins and when it ends, in the middle of that time, degrees; null where the site's place is not known. */
+	readonly sun: {
+		readonly azimuths: readonly [number, number];
+		readonly heights: readonly [number, number];
+	} | null;
 }
 
 /** Length of a block of days over which the sun's way is taken as the same. */
@@ -25,8 +31,14 @@ const DIRECT = 0.62;
 const DULL = 0.22;
 /** Of its usual, what a unit keeps under a dull sky that is not behind. */
 const KEEPS_UP = 0.88;
-/** A day on which it gives less than this share of its like says nothing of shade: it is off. */
+/** A day on which its usual is less than this share of its like says nothing of shade: it is off. */
 const OFF = 0.05;
+/** What a unit usually gives on a day, as a quantile of its samples: above a shade of some hours. */
+const USUAL = 0.75;
+/** A shade that takes more of the day than this share is none. */
+const MOST_OF_DAY = 0.6;
+/** Days without it between two stretches of one shade. */
+const BETWEEN = 45;
 /** A slot is shaded where it keeps less of the unit's usual than this ... */
 const SHADED = 0.87;
 /** ... on this share of its bright samples. */
@@ -34,6 +46,8 @@ const RETURNS = 0.7;
 const FEWEST = 6;
 /** Below this share of its label the middle unit says nothing. */
 const LEAST_LIGHT = 0.06;
+
+type SeenShade = Omit<ReturningShade, 'sun'>;
 
 export interface ShadeFound {
 	readonly shades: readonly ReturningShade[];
@@ -46,7 +60,7 @@ export interface ShadeFound {
  * at other hours of the same days it does not.
  */
 export function shadeOf(
-	year: Pick<WatchedYear, 'times' | 'days'>,
+	year: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
 	unit: Unit,
 	{ share, atRating }: Peers
 ): ShadeFound {
@@ -54,60 +68,26 @@ export function shadeOf(
 	const shaded = new Uint8Array(times.count);
 	const perHour = HOUR / times.step;
 	const slots = Math.ceil(25 / SLOT);
-	const found: ReturningShade[] = [];
+	const found: SeenShade[] = [];
 	for (let block = 0; block * BLOCK < days.length; block++) {
 		const some = days.slice(block * BLOCK, (block + 1) * BLOCK);
 		const bright: number[][] = Array.from({ length: slots }, () => []);
 		const ratios: number[][] = Array.from({ length: slots }, () => []);
-		for (const { from, to } of some) {
-			if (isOff(unit, share, from, to)) continue;
-			for (let t = from; t < to; t++) {
-				if (!(share[t]! > LEAST_LIGHT) || atRating[t] || Number.isNaN(unit.power[t]!)) continue;
-				const slot = Math.floor((t - from) / perHour / SLOT);
+		for (const day of some) {
+			const tells = samplesThatTell(unit, share, atRating, day);
+			const ratioAt = (t: number) => unit.power[t]! / unit.labelWatts / share[t]!;
+			// Against its own usual of the same day, so that a step between two days is no shade.
+			const usual = quantile(tells.map(ratioAt), USUAL);
+			if (!(usual > OFF)) continue;
+			for (const t of tells) {
+				const slot = Math.floor((t - day.from) / perHour / SLOT);
 				bright[slot]!.push(share[t]!);
-				ratios[slot]!.push(unit.power[t]! / unit.labelWatts / share[t]!);
+				ratios[slot]!.push(ratioAt(t) / usual);
 			}
 		}
-		const envelope = bright.map((values) => (values.length > 0 ? quantile(values, 0.9) : 0));
-		const direct = ratios.map((values, s) =>
-			values.filter((_, i) => bright[s]![i]! >= DIRECT * envelope[s]!)
-		);
-		const level = direct.map((values) => (values.length >= FEWEST ? median(values) : Number.NaN));
-		const usual = quantile(
-			level.filter((value) => !Number.isNaN(value)),
-			0.8
-		);
-		if (!(usual > 0.1)) continue;
-		const isShaded = level.map(
-			(value, s) =>
-				value < SHADED * usual &&
-				direct[s]!.filter((ratio) => ratio < (0.5 + SHADED / 2) * usual).length >=
-					RETURNS * direct[s]!.length
-		);
-		// A unit that lags all day long is not shaded, it lags.
-		const known = level.filter((value) => !Number.isNaN(value)).length;
-		const many = isShaded.filter(Boolean).length;
-		if (many === 0 || many > 0.6 * known) continue;
-		for (let s = 0; s < slots; s++) {
-			if (!isShaded[s]) continue;
-			let end = s;
-			while (isShaded[end + 1]) end++;
-			const within = Array.from({ length: end - s + 1 }, (_, i) => s + i);
-			const dull = within.flatMap((at) =>
-				ratios[at]!.filter((_, i) => bright[at]![i]! <= DULL * envelope[at]!)
-			);
-			found.push({
-				first: some[0]!.date,
-				last: some.at(-1)!.date,
-				begins: s * SLOT,
-				ends: (end + 1) * SLOT,
-				share: median(within.flatMap((at) => direct[at]!)) / usual,
-				keepsUpWhenDull: dull.length >= FEWEST ? median(dull) > KEEPS_UP * usual : null
-			});
-			s = end;
-		}
+		found.push(...shadesOfBlock(some, bright, ratios));
 	}
-	const shades = joined(found);
+	const shades = joined(found).map((shade) => ({ ...shade, sun: sunAt(year, shade) }));
 	for (const { first, last, begins, ends } of shades) {
 		days.forEach(({ date, from, to }) => {
 			// The sun's way moves on within a block, so its neighbours' days are touched by it too.
@@ -120,24 +100,84 @@ export function shadeOf(
 	return { shades, shaded };
 }
 
-function isOff(unit: Unit, share: Float64Array, from: number, to: number): boolean {
-	let own = 0;
-	let middle = 0;
+/** The sun at both ends of a shade, on the day in the middle of those on which it was seen. */
+function sunAt(
+	{ times, days, observer }: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
+	{ first, last, begins, ends }: SeenShade
+): ReturningShade['sun'] {
+	if (!observer) return null;
+	const seen = days.filter(({ date }) => date >= first && date <= last);
+	const midnight = times.start + seen[seen.length >> 1]!.from * times.step;
+	const [a, b] = [begins, ends].map((hours) => sunPosition(midnight + hours * HOUR, observer)) as [
+		SunPosition,
+		SunPosition
+	];
+	return { azimuths: [a.azimuth, b.azimuth], heights: [90 - a.zenith, 90 - b.zenith] };
+}
+
+/** Samples of a day at which the unit can be compared; none where it is off. */
+function samplesThatTell(
+	unit: Unit,
+	share: Float64Array,
+	atRating: Uint8Array,
+	{ from, to }: Day
+): number[] {
+	const tells: number[] = [];
 	for (let t = from; t < to; t++) {
-		if (Number.isNaN(unit.power[t]!) || !(share[t]! > 0)) continue;
-		own += unit.power[t]! / unit.labelWatts;
-		middle += share[t]!;
+		if (share[t]! > LEAST_LIGHT && !atRating[t] && !Number.isNaN(unit.power[t]!)) tells.push(t);
 	}
-	return own < OFF * middle;
+	return tells;
+}
+
+/** Slots of the day at which the unit is behind under a bright sky, on most of a block's days. */
+function shadesOfBlock(
+	some: readonly Day[],
+	bright: readonly (readonly number[])[],
+	ratios: readonly (readonly number[])[]
+): SeenShade[] {
+	const envelope = bright.map((values) => (values.length > 0 ? quantile(values, 0.9) : 0));
+	const direct = ratios.map((values, s) =>
+		values.filter((_, i) => bright[s]![i]! >= DIRECT * envelope[s]!)
+	);
+	const level = direct.map((values) => (values.length >= FEWEST ? median(values) : Number.NaN));
+	const isShaded = level.map(
+		(value, s) =>
+			value < SHADED &&
+			direct[s]!.filter((ratio) => ratio < 0.5 + SHADED / 2).length >= RETURNS * direct[s]!.length
+	);
+	// A unit that lags all day long is not shaded, it lags.
+	const known = level.filter((value) => !Number.isNaN(value)).length;
+	const many = isShaded.filter(Boolean).length;
+	if (many === 0 || many > MOST_OF_DAY * known) return [];
+	const found: SeenShade[] = [];
+	for (let s = 0; s < isShaded.length; s++) {
+		if (!isShaded[s]) continue;
+		let end = s;
+		while (isShaded[end + 1]) end++;
+		const within = Array.from({ length: end - s + 1 }, (_, i) => s + i);
+		const dull = within.flatMap((at) =>
+			ratios[at]!.filter((_, i) => bright[at]![i]! <= DULL * envelope[at]!)
+		);
+		found.push({
+			first: some[0]!.date,
+			last: some.at(-1)!.date,
+			begins: s * SLOT,
+			ends: (end + 1) * SLOT,
+			share: median(within.flatMap((at) => direct[at]!)),
+			keepsUpWhenDull: dull.length >= FEWEST ? median(dull) > KEEPS_UP : null
+		});
+		s = end;
+	}
+	return found;
 }
 
 /** Shades of neighbouring blocks at about the same hour are one; one that shows in a single slot of a single block is chance. */
-function joined(found: readonly ReturningShade[]): ReturningShade[] {
-	const all: ReturningShade[] = [];
+function joined(found: readonly SeenShade[]): SeenShade[] {
+	const all: SeenShade[] = [];
 	for (const one of found) {
 		const at = all.findIndex(
 			({ last, begins, ends }) =>
-				begins <= one.ends + 1 && one.begins <= ends + 1 && daysApart(last, one.first) <= BLOCK
+				begins <= one.ends + 1 && one.begins <= ends + 1 && daysApart(last, one.first) <= BETWEEN
 		);
 		if (at < 0) {
 			all.push(one);

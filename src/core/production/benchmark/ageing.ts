@@ -30,7 +30,7 @@ const DOUBT = { irradiance: 0.03, watts: 0.01, heat: 2.5 };
 /** The same of what differs from one reading to the next with the same instruments. */
 const REPEATED = { irradiance: 0.01, watts: 0.005, heat: 1.5 };
 /** Power of usual silicon over heat, 1/K (common practice). */
-const USUAL_HEAT = -0.0038;
+export const USUAL_OVER_HEAT = -0.0038;
 const DIM = 600;
 
 /**
@@ -43,7 +43,7 @@ const DIM = 600;
 export function corrected(
 	{ date, watts, irradiance, cellTemperature }: BenchmarkReading,
 	labelWatts: number,
-	heat = USUAL_HEAT
+	heat = USUAL_OVER_HEAT
 ): Corrected {
 	const warm = 1 + heat * (cellTemperature - 25);
 	const share = (watts * 1000) / irradiance / warm / labelWatts;

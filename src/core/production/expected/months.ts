@@ -1,4 +1,4 @@
-import type { ExpectedHour } from './production';
+import { coolLight, type ExpectedHour } from './production';
 
 /** One month: what was expected and what was made. */
 export interface MonthOfYield {
@@ -10,6 +10,8 @@ export interface MonthOfYield {
 	readonly made: number | null;
 	/** kWh/m2 in the plane */
 	readonly irradiation: number;
+	/** The same, less by what its heat costs. */
+	readonly cool: number;
 }
 
 /** Energy made by day, as an export says. */
@@ -25,20 +27,23 @@ export interface DayOfYield {
  * year have dates of their own, so month and day decide, not the year.
  *
  * @param offset of the site's standard time, ms ahead of UTC
+ * @param overHeat power over the heat of the cells, 1/K
  */
 export function monthsOf(
 	hours: readonly ExpectedHour[],
 	days: readonly DayOfYield[],
-	offset: number
+	offset: number,
+	overHeat: number
 ): MonthOfYield[] {
-	const expected = new Map<string, { watts: number; light: number; hours: number }>();
-	for (const { at, watts, irradiance } of hours) {
+	const expected = new Map<string, { watts: number; light: number; cool: number; hours: number }>();
+	for (const { at, watts, irradiance, heat } of hours) {
 		// eslint-disable-next-line no-restricted-globals -- writing an instant asks no clock
 		const key = new Date(at + offset).toISOString().slice(5, 10);
-		const sum = expected.get(key) ?? { watts: 0, light: 0, hours: 0 };
+		const sum = expected.get(key) ?? { watts: 0, light: 0, cool: 0, hours: 0 };
 		expected.set(key, {
 			watts: sum.watts + watts,
 			light: sum.light + irradiance,
+			cool: sum.cool + coolLight(irradiance, heat, overHeat),
 			hours: sum.hours + 1
 		});
 	}
@@ -46,7 +51,7 @@ export function monthsOf(
 		const watched = days.filter(
 			({ date, made }) => Number(date.slice(5, 7)) === month + 1 && !Number.isNaN(made)
 		);
-		let [kWh, light] = [0, 0];
+		let [kWh, light, cool] = [0, 0, 0];
 		for (const { date } of watched) {
 			const key = date.slice(5);
 			// The 29th of February takes after the day before it.
@@ -55,12 +60,14 @@ export function monthsOf(
 			const years = Math.max(day ? day.hours / 24 : 1, 1);
 			kWh += (day?.watts ?? 0) / years / 1000;
 			light += (day?.light ?? 0) / years / 1000;
+			cool += (day?.cool ?? 0) / years / 1000;
 		}
 		return {
 			month,
 			expected: kWh,
 			made: watched.length > 0 ? watched.reduce((sum, { made }) => sum + made, 0) : null,
-			irradiation: light
+			irradiation: light,
+			cool
 		};
 	});
 }

@@ -26,6 +26,8 @@ export interface ExpectedHour {
 	readonly at: number;
 	/** In the plane, W/m2. */
 	readonly irradiance: number;
+	/** Of the cells, degC. */
+	readonly heat: number;
 	/** After the stated losses, cut at the rating, W. */
 	readonly watts: number;
 }
@@ -62,6 +64,7 @@ export function expectedFrom(
 		return {
 			at: hour.at,
 			irradiance: light.total,
+			heat,
 			watts: ratedWatts === null ? watts : Math.min(watts, ratedWatts)
 		};
 	});
@@ -88,6 +91,17 @@ export function clearHours(
 		});
 	}
 	return hours;
+}
+
+/**
+ * Light as it counts for a ratio corrected for the weather: less by what its heat costs.
+ * Dierauf et al., Weather-Corrected Performance Ratio, NREL/TP-5200-57991 (2013), with 25 degC in the
+ * place of the year's mean.
+ *
+ * @param irradiance W/m2, @param heat of the cells, degC, @param overHeat power over heat, 1/K
+ */
+export function coolLight(irradiance: number, heat: number, overHeat: number): number {
+	return irradiance * (1 + overHeat * (heat - 25));
 }
 
 /**

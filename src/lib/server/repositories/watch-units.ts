@@ -19,35 +19,57 @@ export async function listUnits(db: DbOrTransaction, siteId: string): Promise<Wa
 	const rows = await db
 		.selectFrom('watch_unit as unit')
 		.innerJoin('watch_series as series', 'series.unit_id', 'unit.id')
-		.innerJoin('watch_day as day', 'day.series_id', 'series.id')
-		.innerJoin('watch_import as import', 'import.id', 'day.import_id')
-		.select((eb) => [
-			'unit.id',
-			'unit.name',
-			'unit.target',
-			'series.quantity',
-			eb.fn.min('day.day').as('first'),
-			eb.fn.max('day.day').as('last')
-		])
+		.select(['unit.id', 'unit.name', 'unit.target', 'series.quantity'])
+		.select((eb) =>
+			(['asc', 'desc'] as const).map((order) =>
+				eb
+					.selectFrom('watch_day as day')
+					.innerJoin('watch_import as import', 'import.id', 'day.import_id')
+					.select('day.day')
+					.whereRef('day.series_id', '=', 'series.id')
+					.where('import.state', '=', 'done')
+					.orderBy('day.day', order)
+					.limit(1)
+					.as(order === 'asc' ? 'first' : 'last')
+			)
+		)
 		.where('unit.site_id', '=', siteId)
-		.where('import.state', '=', 'done')
-		.groupBy('series.id')
 		.orderBy('unit.id')
 		.orderBy('series.id')
 		.execute();
 	const units = new Map<number, WatchUnit>();
 	for (const { id, name, target, quantity, first, last } of rows) {
+		// Nothing of an import that still runs is shown.
+		if (first === null || last === null) continue;
 		const before = units.get(id);
 		units.set(id, {
 			id,
 			name,
-			target: targetSchema.nullable().parse(JSON.parse(target)),
+			target: readTarget(target),
 			quantities: [...(before?.quantities ?? []), quantity],
 			first: Math.min(before?.first ?? first, first),
 			last: Math.max(before?.last ?? last, last)
 		});
 	}
 	return [...units.values()];
+}
+
+/** Units of a site with their parts alone: what a chart asks for again and again. */
+export async function unitTargets(
+	db: DbOrTransaction,
+	siteId: string
+): Promise<Pick<WatchUnit, 'id' | 'name' | 'target'>[]> {
+	const rows = await db
+		.selectFrom('watch_unit')
+		.select(['id', 'name', 'target'])
+		.where('site_id', '=', siteId)
+		.orderBy('id')
+		.execute();
+	return rows.map(({ id, name, target }) => ({ id, name, target: readTarget(target) }));
+}
+
+function readTarget(text: string): Target | null {
+	return targetSchema.nullable().parse(JSON.parse(text));
 }
 
 /** Id of the series of a unit and a quantity; both are put in where they are new. */

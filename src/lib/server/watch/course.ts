@@ -1,7 +1,7 @@
 import type { DbOrTransaction } from '../database/open';
 import { countSamples, readDays, readSamples, seriesOf } from '../repositories/watch-samples';
-import { listUnits } from '../repositories/watch-units';
-import { partsOfUnits } from './year';
+import { unitTargets } from '../repositories/watch-units';
+import { unitKey } from '$core/production/series/build';
 
 /** Samples that are read for one picture; beyond, the summaries of days stand for them. */
 const MOST_READ = 900_000;
@@ -30,10 +30,10 @@ export async function courseOf(
 	to: number,
 	points: number
 ): Promise<CourseLine[]> {
-	const parts = partsOfUnits(await listUnits(db, siteId));
+	const units = await unitTargets(db, siteId);
 	const ids = await seriesOf(db, siteId);
 	const asked = keys.flatMap((key) => {
-		const names = parts.find((part) => part.key === key)?.names ?? [];
+		const names = units.filter(({ name, target }) => unitKey(name, target) === key);
 		const series = names.flatMap(({ id }) =>
 			ids.filter((one) => one.unit === id && one.quantity === quantity).map((one) => one.id)
 		);

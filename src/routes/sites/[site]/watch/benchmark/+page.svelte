@@ -179,6 +179,10 @@
 		align-items: start;
 	}
 
+	section h2::first-letter {
+		text-transform: uppercase;
+	}
+
 	.even {
 		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 	}

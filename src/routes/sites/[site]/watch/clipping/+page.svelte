@@ -48,7 +48,7 @@
 	const shown = $derived.by(() => {
 		const group = groups.find(({ days }) => day !== null && days.includes(day));
 		const keys = group ? group.units.slice(0, 2) : [];
-		return keys.map((key) => ({ key, label: session.labelOf(key) }));
+		return keys.flatMap((key) => session.unit(key) ?? []);
 	});
 	const kWh = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0));
 </script>

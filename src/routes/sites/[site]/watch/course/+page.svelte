@@ -26,6 +26,10 @@
 		const some = parts.filter(({ key }) => taken.has(key));
 		return some.length > 0 ? some : parts.slice(0, 2);
 	});
+	let wanted = $state(false);
+	const ofLabel = $derived(
+		wanted && quantity === 'power' && shown.every(({ labelWatts }) => labelWatts > 0)
+	);
 	const end = $derived(Number(page.url.searchParams.get('until')) || data.span?.to || 0);
 	const first = $derived({ from: Math.max(data.span?.from ?? 0, end - WEEK), to: end });
 </script>
@@ -35,12 +39,20 @@
 <h1>Course over time</h1>
 {#if data.span}
 	<div class="asked">
-		<Choice
-			label="Quantity"
-			name="quantity"
-			bind:value={() => quantity as string, (value) => (chosen = value as Watched)}
-			options={there.map((value) => ({ value, words: WATCHED_FACTS[value].words }))}
-		/>
+		<div>
+			<Choice
+				label="Quantity"
+				name="quantity"
+				bind:value={() => quantity as string, (value) => (chosen = value as Watched)}
+				options={there.map((value) => ({ value, words: WATCHED_FACTS[value].words }))}
+			/>
+			{#if quantity === 'power'}
+				<label class="tick">
+					<input type="checkbox" name="of-label" bind:checked={wanted} />
+					in % of the label
+				</label>
+			{/if}
+		</div>
 		<fieldset>
 			<legend>Units, up to {MOST}</legend>
 			<div class="units">
@@ -67,6 +79,7 @@
 		timeZone={data.site.timeZone}
 		units={shown}
 		{quantity}
+		{ofLabel}
 		whole={data.span}
 		{first}
 	/>

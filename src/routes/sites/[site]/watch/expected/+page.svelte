@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
+	import { USUAL_OVER_HEAT } from '$core/production/benchmark/ageing';
+	import { powerOverHeat } from '$core/production/benchmark/heat';
 	import { generatorsOf } from '$core/production/expected/generators';
 	import { monthsOf } from '$core/production/expected/months';
 	import { clearHours, expectedFrom, performanceRatio } from '$core/production/expected/production';
@@ -20,6 +22,8 @@
 	const { latitude, longitude } = $derived(data.settings);
 	/** Air of a clear sky where no weather is known, degC. */
 	const USUAL_AIR = 12;
+
+	const overHeat = $derived(powerOverHeat(record) ?? USUAL_OVER_HEAT);
 
 	let weather = $state.raw<{ name: string; weather: Weather } | null>(null);
 	let trouble = $state('');
@@ -61,6 +65,7 @@
 		const all = hours.map((hour, i) => ({
 			at: hour.at,
 			irradiance: each[0]?.[i]?.irradiance ?? 0,
+			heat: each[0]?.[i]?.heat ?? USUAL_AIR,
 			watts: watchedShare * each.reduce((sum, list) => sum + list[i]!.watts, 0)
 		}));
 		const days = found.dates.map((date, d) => {
@@ -68,7 +73,7 @@
 			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
 		});
 		const [offset = 0] = zoneOf(data.site.timeZone).offsetsAt(start);
-		return monthsOf(all, days, offset);
+		return monthsOf(all, days, offset, overHeat);
 	});
 	const sums = $derived.by(() => {
 		if (!expected) return null;
@@ -76,7 +81,8 @@
 		return {
 			made: some.reduce((sum, { made }) => sum + made!, 0),
 			expected: some.reduce((sum, one) => sum + one.expected, 0),
-			irradiation: some.reduce((sum, { irradiation }) => sum + irradiation, 0)
+			irradiation: some.reduce((sum, { irradiation }) => sum + irradiation, 0),
+			cool: some.reduce((sum, { cool }) => sum + cool, 0)
 		};
 	});
 	const labelWatts = $derived(
@@ -164,6 +170,10 @@
 						<dd class="figure">
 							{percent(performanceRatio(1000 * sums.made, labelWatts, 1000 * sums.irradiation))}
 						</dd>
+						<dt>The same, corrected for heat</dt>
+						<dd class="figure">
+							{percent(performanceRatio(1000 * sums.made, labelWatts, 1000 * sums.cool))}
+						</dd>
 					{/if}
 					{#if measured !== null}
 						<dt>Performance ratio by the export’s sensor</dt>
@@ -197,7 +207,8 @@
 					Each hour’s light is put on the plane (Hay and Davies), split into beam and sky after Erbs
 					where the file does not say; cell temperature by Faiman; power by the single-diode model
 					of the label, aged by its years; the losses; cut at the rating. A typical year is no year
-					that was: months off by a tenth are its weather. Performance ratio as in IEC 61724-1.
+					that was: months off by a tenth are its weather. Performance ratio as in IEC 61724-1;
+					corrected for heat, it is what it would be at 25 °C in the cells.
 				</p>
 			</details>
 		</aside>

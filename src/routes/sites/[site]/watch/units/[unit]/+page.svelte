@@ -29,9 +29,7 @@
 				!session.found?.events.some((event) => event.unit === other.key)
 		) ?? null
 	);
-	const beside = $derived(
-		[unit, neighbour].flatMap((one) => (one ? [{ key: one.key, label: one.label }] : []))
-	);
+	const beside = $derived([unit, neighbour].flatMap((one) => (one ? [one] : [])));
 	const quantities = $derived(
 		(['power', 'dc-voltage', 'dc-current'] as const).filter((quantity) =>
 			data.units.some((one) => one.quantities.includes(quantity))

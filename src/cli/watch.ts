@@ -1,0 +1,136 @@
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { problemOf, readVisitData, type Problem } from '$core/document/file';
+import { watch, type Watch } from '$core/production/analysis/watch';
+import { guessLayout } from '$core/production/import/guess';
+import { SampleReader } from '$core/production/import/reader';
+import type { Watched } from '$core/production/import/watched';
+import { matchUnits } from '$core/production/match';
+import { buildYear, unitKey, type PartSamples } from '$core/production/series/build';
+import type { Samples } from '$core/production/series/grid';
+import { refuse, succeed, type Result } from '$core/units/result';
+import { daysOf, zoneOf } from '$lib/time/zone';
+
+const inputSchema = z.strictObject({
+	/** A visit file: its record and its site's time zone are taken. */
+	visit: z.unknown(),
+	/** The export's text. */
+	csv: z.string(),
+	latitude: z.number().min(-90).max(90).optional(),
+	longitude: z.number().min(-180).max(180).optional()
+});
+
+const DAY = 86_400_000;
+/** Lines that the layout is guessed from. */
+const HEAD = 400;
+const REFUSED_SHOWN = 100;
+
+/**
+ * `zembo watch`: a visit file and an export as text; who lags since when, flat tops, shade, dirt and
+ * drift, as the screen says it.
+ */
+export function watchCommand(input: unknown): Result<unknown, Problem> {
+	const parsed = inputSchema.safeParse(input);
+	if (!parsed.success) return refuse(problemOf(parsed.error));
+	const { csv, latitude, longitude } = parsed.data;
+	const document = readVisitData(parsed.data.visit);
+	if (!document.ok) return document;
+	const { record, site } = document.value;
+	const { data: rows, meta } = Papa.parse<string[]>(csv.replace(/^\uFEFF/, ''));
+	const guess = guessLayout(rows.slice(0, HEAD), meta.delimiter);
+	if (!guess.ok)
+		return refuse({ what: guess.problem, where: 'csv', mend: 'Send the export itself.' });
+	const { layout, headings } = guess.value;
+	const reader = new SampleReader(layout, headings, zoneOf(site.timeZone));
+	const lists = new Map<
+		string,
+		{ unit: string; watched: Watched; at: number[]; value: number[] }
+	>();
+	const refused: { line: number; why: string }[] = [];
+	rows.slice(layout.headingLine).forEach((cells, i) => {
+		const why = reader.read(cells, (unit, watched, at, value) => {
+			const key = `${watched} ${unit}`;
+			const list = lists.get(key) ?? { unit, watched, at: [], value: [] };
+			list.at.push(at);
+			list.value.push(value);
+			lists.set(key, list);
+		});
+		if (why !== null) refused.push({ line: layout.headingLine + i + 1, why });
+	});
+	const all = [...lists.values()];
+	if (all.length === 0) {
+		return refuse({
+			what: 'Nothing can be read from the export.',
+			where: 'csv',
+			mend: 'Send CSV.'
+		});
+	}
+	const names = [...new Set(all.map(({ unit }) => unit))];
+	const targets = matchUnits(names, record);
+	const parts = names.map((name): PartSamples => {
+		const target = targets.get(name) ?? null;
+		const samples: Record<string, Samples | undefined> = {};
+		for (const { unit, watched, at, value } of all) {
+			if (unit === name) samples[watched] = sortedSamples(at, value);
+		}
+		return { key: unitKey(name, target), name, target, samples };
+	});
+	const first = Math.min(...all.map(({ at }) => at.reduce((a, b) => Math.min(a, b))));
+	const last = Math.max(...all.map(({ at }) => at.reduce((a, b) => Math.max(a, b))));
+	const span = { from: Math.floor(first / DAY) * DAY, to: (Math.floor(last / DAY) + 1) * DAY };
+	const observer =
+		latitude === undefined || longitude === undefined ? null : { latitude, longitude };
+	const year = buildYear(record, parts, span, (times) => daysOf(times, site.timeZone), observer);
+	if (!year) {
+		return refuse({
+			what: 'Nothing in the export says what a unit made.',
+			where: 'csv',
+			mend: 'Send power or energy.'
+		});
+	}
+	return succeed({
+		...answerOf(finish(watch(year)), (key) => year.units.find((unit) => unit.key === key)!.label),
+		matched: targets.size,
+		units: names.length,
+		refused: refused.length,
+		why: refused.slice(0, REFUSED_SHOWN)
+	});
+}
+
+function sortedSamples(at: readonly number[], value: readonly number[]): Samples {
+	const order = [...at.keys()].sort((a, b) => at[a]! - at[b]!);
+	return {
+		at: Float64Array.from(order, (i) => at[i]!),
+		value: Float64Array.from(order, (i) => value[i]!)
+	};
+}
+
+function finish(running: Generator<unknown, Watch>): Watch {
+	for (;;) {
+		const { value, done } = running.next();
+		if (done) return value as Watch;
+	}
+}
+
+function answerOf(found: Watch, labelOf: (key: string) => string) {
+	const { dates, energy, events, causes, arrayEvents, clipping, notes } = found;
+	return {
+		from: dates[0],
+		to: dates.at(-1),
+		events: events.map(({ unit, ...event }) => ({
+			unit: labelOf(unit),
+			...event,
+			cause: event.until === null ? (causes.get(unit) ?? null) : null
+		})),
+		arrayEvents,
+		clipping: clipping.map(({ unit, ...flat }) => ({ unit: labelOf(unit), ...flat })),
+		energy: energy.map(({ unit, energy: kWh, specific, bestShare, complete }) => ({
+			unit: labelOf(unit),
+			kWh,
+			specific,
+			bestShare,
+			complete
+		})),
+		notes
+	};
+}
