@@ -39,6 +39,8 @@ await db
 	.insertInto('site')
 	.values({ id: SITE.id, name: 'bench', place: '', time_zone: SITE.timeZone, created_at: '' })
 	.execute();
+const QUARTERS = 4;
+const megabytes = (bytes: number) => (bytes / 1e6).toFixed(0);
 const TEN_MILLION = 10_000_000;
 const COLUMNS = 96;
 await importOf(db, 'wide, 96 units', COLUMNS, TEN_MILLION / COLUMNS, true);
@@ -250,17 +252,21 @@ async function importOf(
 	const running = new RunningImport(id, SITE.id, start, zoneOf(SITE.timeZone));
 	const { size } = statSync(file);
 	let peak = 0;
+	const before = process.memoryUsage().rss;
+	const along: number[] = [];
 	const began = performance.now();
-	for await (const piece of createReadStream(file, { highWaterMark: 512 * 1024 })) {
+	for await (const piece of createReadStream(file, { highWaterMark: 256 * 1024 })) {
 		const bytes = piece as Buffer;
 		const taken = await running.add(into, bytes, running.received + bytes.length >= size);
 		if (!taken.ok) throw new Error(taken.problem);
-		peak = Math.max(peak, process.memoryUsage().rss);
+		const { rss } = process.memoryUsage();
+		peak = Math.max(peak, rss);
+		if (running.received >= ((along.length + 1) * size) / QUARTERS) along.push(rss);
 	}
 	await endImport(into, id, running.report());
 	const seconds = (performance.now() - began) / 1000;
 	console.log(
-		`\nImport, ${name}: ${running.samples.toLocaleString('en')} samples of ${(size / 1e6).toFixed(0)} MB in ${seconds.toFixed(1)} s, ${Math.round(running.samples / seconds).toLocaleString('en')} a second; resident memory at most ${(peak / 1e6).toFixed(0)} MB; database ${(statSync(join(folder, 'zembo.db')).size / 1e6).toFixed(0)} MB`
+		`\nImport, ${name}: ${running.samples.toLocaleString('en')} samples of ${(size / 1e6).toFixed(0)} MB in ${seconds.toFixed(1)} s, ${Math.round(running.samples / seconds).toLocaleString('en')} a second; resident memory ${megabytes(before)} before, ${along.map(megabytes).join(', ')} at each quarter, ${megabytes(peak)} MB at most; database ${(statSync(join(folder, 'zembo.db')).size / 1e6).toFixed(0)} MB`
 	);
 	if (keep) return;
 	const back = performance.now();

@@ -11,7 +11,7 @@ import { idsOf } from './site';
 
 const id = idsOf(3);
 export const KILN_IMPORT = id(0x8001);
-const PIECE = 512 * 1024;
+const PIECE = 256 * 1024;
 
 /** DC watts of the array on its solstices and equinoxes, W/m2 and degC, as Tamsin Orrell read them. */
 const KILN_BENCHMARKS: readonly BenchmarkEntry[] = (

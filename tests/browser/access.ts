@@ -32,7 +32,10 @@ export function canBeUsed(screens: readonly string[]): void {
 		});
 
 	describe.each(screens)('%s', (path) => {
-		beforeAll(() => person.goTo(path));
+		beforeAll(async () => {
+			await person.goTo(path);
+			await person.worksNoMore();
+		});
 
 		it('can be used by everybody', async () => {
 			expect(await complaints(checker())).toEqual([]);

@@ -188,6 +188,15 @@ export class Person {
 		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
 	}
 
+	/** Waits until nothing on the page tells of work under way. */
+	async worksNoMore(): Promise<void> {
+		await this.driver.wait(
+			async () => (await this.driver.findElements(By.css('progress'))).length === 0,
+			WAIT,
+			'it works on and on'
+		);
+	}
+
 	find(css: string): Promise<WebElement> {
 		return this.driver.wait(until.elementLocated(By.css(css)), WAIT, `nothing is ${css}`);
 	}

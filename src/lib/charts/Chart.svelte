@@ -80,5 +80,8 @@
 		width: 100%;
 		height: 100%;
 		min-height: 15rem;
+		/* What was drawn for a wider page must not widen a narrower one. */
+		overflow: hidden;
+		contain: inline-size;
 	}
 </style>

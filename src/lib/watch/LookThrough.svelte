@@ -14,7 +14,7 @@
 
 {#if !some}
 	<div class="panel empty">
-		<h2>No export yet</h2>
+		<h1>No export yet</h1>
 		<p>
 			The monitoring’s export as CSV, of the whole system, its inverters, strings or modules. Zembo
 			says which unit lags its like and since when, and does not cry wolf over clipping, clouds and
@@ -26,18 +26,20 @@
 			>
 		</p>
 	</div>
-{:else if session.progress}
+{:else if session.progress || (!session.found && !session.trouble && !session.stopped)}
 	<div class="panel empty" role="status">
-		<p>{session.progress.words} …</p>
-		<progress max="1" value={session.progress.done} aria-label="Looking through the exports"
+		<h1>Looking through the exports</h1>
+		<p>{session.progress?.words ?? 'Fetching the exports'} …</p>
+		<progress max="1" value={session.progress?.done ?? 0} aria-label="Looking through the exports"
 		></progress>
 		<p><button class="act-plain" onclick={() => session.stop()}>Stop</button></p>
 	</div>
 {:else if session.trouble || session.stopped}
 	<div class="panel empty">
 		{#if session.trouble}
+			<h1>The exports were not looked through</h1>
 			<p class="notice" data-kind="error" role="alert">{session.trouble}</p>
-		{:else}<p>Stopped before the end.</p>{/if}
+		{:else}<h1>Stopped before the end</h1>{/if}
 		<p><button class="act" onclick={() => void session.look()}>Look again</button></p>
 	</div>
 {/if}
@@ -52,7 +54,7 @@
 		max-width: 46rem;
 	}
 
-	h2 {
+	h1 {
 		font-size: 1.2rem;
 	}
 

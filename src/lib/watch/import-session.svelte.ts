@@ -10,7 +10,9 @@ import { send, sendJson } from '$lib/ui/send-json';
 import { openExport, readHead, type ExportHead } from './export-head';
 
 /** Bytes of a file that go to the server at once. */
-const PIECE = 512 * 1024;
+const PIECE = 256 * 1024;
+/** Without it the server takes no body. */
+const BYTES = { 'content-type': 'application/octet-stream' };
 /** Samples shown before anything is taken in. */
 const SHOWN = 8;
 
@@ -144,6 +146,7 @@ export class ImportSession {
 			const last = from + piece.size >= file.size;
 			const answer = await send<Standing>(`${path}/${id}?from=${from}${last ? '&last=yes' : ''}`, {
 				method: 'PUT',
+				headers: BYTES,
 				body: piece
 			});
 			if (!answer.ok) {

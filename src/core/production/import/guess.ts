@@ -34,7 +34,7 @@ export function guessLayout(
 	const { at, time, form, sure } = first;
 	const headingAt = headingAbove(rows, at, rows[at]!.length);
 	const headings = headingAt === null ? [] : rows[headingAt]!.map((cell) => cell.trim());
-	const data = rows.slice(at).filter((row) => row.some((cell) => cell.trim() !== ''));
+	const data = rows.slice(at).filter((row) => /\d/.test(row[time[0]!] ?? ''));
 	const width = Math.max(...data.map((row) => row.length));
 	const columns = Array.from({ length: width }, (_, i) => i).filter((i) => !time.includes(i));
 	const cells = (column: number) => data.map((row) => row[column] ?? '');
@@ -117,8 +117,9 @@ function firstLineOfData(
 		const below = rows.slice(at, at + 200).filter((row) => row.some((cell) => cell.trim() !== ''));
 		for (let column = 0; column < Math.min(rows[at]!.length, 4); column++) {
 			const cell = rows[at]![column]!;
-			if (cell.trim() === '') continue;
-			const one = below.map((row) => row[column] ?? '');
+			if (!/\d/.test(cell)) continue;
+			// A cell without a figure is a heading that stands once more in the middle.
+			const one = below.map((row) => row[column] ?? '').filter((text) => /\d/.test(text));
 			const next = rows[at]![column + 1] ?? '';
 			const guess = guessForm(one);
 			if (!guess) continue;

@@ -126,7 +126,7 @@ export interface NamedColumn {
 }
 
 const UNIT_AT_END =
-	/[\s_[(/-]*\b(MWh|kWh|Wh|MW|kW|mW|W\/m²|W\/m2|kW\/m²|W|mV|V|mA|A|°C|degC|C)\b[²\])\s]*$/;
+	/[\s_[(/-]*(?:\b(MWh|kWh|Wh|MW|kW|mW|W\/m²|W\/m2|kW\/m²|W|mV|V|mA|A|degC|C)\b|(°C))[²\])\s]*$/;
 const UNIT_IN_BRACKETS = /[[(]\s*([a-zA-Z°/²2]{1,7})\s*[\])]/;
 
 /**
@@ -138,7 +138,7 @@ export function readHeading(heading: string): NamedColumn | null {
 	const text = heading.replace(/_/g, ' ').trim();
 	const bracketed = UNIT_IN_BRACKETS.exec(text);
 	const atEnd = UNIT_AT_END.exec(text);
-	const symbol = bracketed?.[1] ?? atEnd?.[1] ?? null;
+	const symbol = bracketed?.[1] ?? atEnd?.[1] ?? atEnd?.[2] ?? null;
 	const bare = bracketed
 		? text.replace(bracketed[0], ' ')
 		: atEnd

@@ -114,7 +114,7 @@ function forget(id: string): void {
 
 /** Takes back what a server that ended left half done. */
 export async function tidyImports(db: Db): Promise<void> {
-	for (const id of await unfinishedImports(db)) await removeImport(db, id);
+	for (const id of await unfinishedImports(db)) await stopImport(db, id);
 }
 
 /** Matches the units that nobody has matched yet to the record, where their names say it. */

@@ -122,27 +122,29 @@
 				{:else}
 					<p class="soft">Three measurements over a year or more say how it ages.</p>
 				{/if}
-				<table>
-					<thead><tr><th>Day</th><th>At 1000 W/m², 25 °C</th><th></th></tr></thead>
-					<tbody>
-						{#each list as { entry, date, share, uncertainty, doubt } (entry.id)}
-							<tr>
-								<td class="figure">{date}</td>
-								<td>
-									<span class="figure">{percent(share)} ± {percent(uncertainty)}</span>
-									{#if doubt}<p class="soft">{doubt}</p>{/if}
-								</td>
-								<td>
-									<button
-										class="act-plain"
-										aria-label="Take {date} out"
-										onclick={() => void remove(entry.id)}>Take out</button
-									>
-								</td>
-							</tr>
-						{/each}
-					</tbody>
-				</table>
+				<div class="scroll">
+					<table>
+						<thead><tr><th>Day</th><th>At 1000 W/m², 25 °C</th><td></td></tr></thead>
+						<tbody>
+							{#each list as { entry, date, share, uncertainty, doubt } (entry.id)}
+								<tr>
+									<td class="figure">{date}</td>
+									<td>
+										<span class="figure">{percent(share)} ± {percent(uncertainty)}</span>
+										{#if doubt}<p class="soft">{doubt}</p>{/if}
+									</td>
+									<td>
+										<button
+											class="act-plain"
+											aria-label="Take {date} out"
+											onclick={() => void remove(entry.id)}>Take out</button
+										>
+									</td>
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+				</div>
 			</div>
 		</div>
 	</section>
@@ -224,6 +226,10 @@
 		gap: 0.4rem;
 		padding-inline-start: 1.2rem;
 		list-style: decimal;
+	}
+
+	.scroll {
+		overflow-x: auto;
 	}
 
 	.picture {

@@ -36,8 +36,8 @@
 
 <svelte:head><title>Course · {data.site.name} · Zembo</title></svelte:head>
 
-<h1>Course over time</h1>
 {#if data.span}
+	<h1>Course over time</h1>
 	<div class="asked">
 		<div>
 			<Choice

@@ -11,6 +11,12 @@ export const PUT: RequestHandler = async ({ params, request, url }) => {
 	}
 	const piece = new Uint8Array(await request.arrayBuffer());
 	const last = url.searchParams.get('last') === 'yes';
+	if (piece.length === 0 && !last) {
+		return json(
+			{ words: 'The piece is empty: its body or its content type is missing.' },
+			{ status: 400 }
+		);
+	}
 	const taken = await takePiece(await database(), params.import, from, piece, last);
 	if (!taken.ok) return json({ words: taken.problem }, { status: 422 });
 	return json(taken.value);

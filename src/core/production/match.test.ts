@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { testRecord } from '../../../tests/support/watched-record';
+import { importDoubts } from './doubts';
+import { matchUnits } from './match';
+import { earlierName } from './renamed';
+import { factsOf, targetKey } from './target';
+
+const record = testRecord();
+const matched = (names: readonly string[]) =>
+	Object.fromEntries(
+		[...matchUnits(names, record)].map(([name, target]) => [name, targetKey(target)])
+	);
+const [k1, k2] = record.strings.map(({ id }) => id);
+
+describe('units of an export', () => {
+	it('are found by serial number, device code and mark, however they are written', () => {
+		expect(matched(['SN-0003', 'dev 12', 'K2', 'inv-01', 'Site'])).toEqual({
+			'SN-0003': `module:${k1}:3`,
+			'dev 12': `module:${k2}:6`,
+			K2: `string:${k2}`,
+			'inv-01': `inverter:${record.parts[0]!.id}`,
+			Site: 'array'
+		});
+	});
+	it('are found by their order where they only differ in a number that runs', () => {
+		const names = Array.from({ length: 12 }, (_, i) => `Unit ${String(i + 1).padStart(2, '0')}`);
+		const found = matched(names);
+		expect(Object.keys(found)).toHaveLength(12);
+		expect(found['Unit 01']).toBe(`module:${k1}:1`);
+		expect(found['Unit 07']).toBe(`module:${k2}:1`);
+		expect(matched(names.slice(0, 11))).toEqual({});
+	});
+	it('that nothing fits are left open', () => {
+		expect(matched(['East', 'West'])).toEqual({});
+	});
+	it('with more power than their label are doubted', () => {
+		const doubts = importDoubts(record, matchUnits(['K1', 'K2'], record), [
+			{ name: 'K1', watched: 'power', most: 5_000_000 },
+			{ name: 'K2', watched: 'power', most: 1800 }
+		]);
+		expect(doubts).toEqual([expect.stringContaining('K1 shows 5000000 W')]);
+		expect(
+			importDoubts(record, matchUnits(['K1'], record), [
+				{ name: 'K1', watched: 'power', most: 1.8 }
+			])
+		).toEqual([expect.stringContaining('perhaps these are kW')]);
+	});
+	it('that were renamed are seen by where one name ends and the other begins', () => {
+		const power = ['power'];
+		const units = [
+			{ name: 'A', first: 0, last: 100, quantities: power },
+			{ name: 'B', first: 0, last: 200, quantities: power },
+			{ name: 'A2', first: 101, last: 200, quantities: power }
+		];
+		expect(earlierName(units[2]!, units)).toBe('A');
+		expect(earlierName(units[1]!, units)).toBeNull();
+	});
+});
+
+it('what is known of a unit comes from the record', () => {
+	expect(factsOf(record, { kind: 'module', string: k1!, module: 2 })).toMatchObject({
+		label: 'K1 2',
+		labelWatts: 370,
+		ratedWatts: 290,
+		plane: { tilt: 32, azimuth: 140 }
+	});
+	expect(factsOf(record, { kind: 'string', string: k2! })).toMatchObject({ labelWatts: 6 * 370 });
+	expect(factsOf(record, { kind: 'array' })).toMatchObject({ labelWatts: 12 * 370 });
+	expect(factsOf(record, { kind: 'module', string: k1!, module: 99 })).toBeNull();
+	expect(factsOf(record, { kind: 'string', string: 'gone' })).toBeNull();
+});
