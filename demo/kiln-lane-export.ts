@@ -14,16 +14,8 @@ const dayOf = (month: number, day: number) =>
 /** Where the ticket office stands: in the open sea, since it is invented. */
 export const KILN_PLACE = { latitude: 55.5, longitude: 2 } as const;
 
-/** What is planted in it. */
-export const KILN_EXPORT = {
-	/** Of the second branch's eighth module, from this date. */
-	halfSince: '2026-03-12',
-	clippingOn: ['2026-04-22', '2026-05-07'],
-	last: '2026-11-20'
-} as const;
-
-/** The readings behind the export. */
-export function kilnLaneYear(): WatchedYear {
+/** The readings behind the export: a module at half since 12 March, clipping on 22 April and 7 May alone. */
+function kilnLaneYear(): WatchedYear {
 	const { weak } = KILN_DAY;
 	return productionYear({
 		seed: 370,

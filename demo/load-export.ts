@@ -10,7 +10,7 @@ import { kilnLaneExport, KILN_PLACE } from './kiln-lane-export';
 import { idsOf } from './site';
 
 const id = idsOf(3);
-export const KILN_IMPORT = id(0x8001);
+const KILN_IMPORT = id(0x8001);
 const PIECE = 256 * 1024;
 
 /** DC watts of the array on its solstices and equinoxes, W/m2 and degC, as Tamsin Orrell read them. */

@@ -9,6 +9,7 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
 const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
+const WATCH = '/sites/019a8003-0000-7000-8000-000000000002/watch';
 const STRING = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;
 const DESK = { width: 1280, height: 800, mobile: false };
 const PHONE = { width: 390, height: 844, mobile: true };
@@ -41,8 +42,8 @@ const VIEWS = [
 		size: DESK
 	},
 	{ name: 'pile', path: PILE, size: DESK },
-	{ name: 'pile-phone', path: PILE, size: PHONE, mode: 'sunlight' },
 	{ name: 'mix', path: `${PILE}/mix?of=1%2B2%2B3+%7C+10%2B11%2B5&fuse=12`, size: DESK },
+	{ name: 'watch', path: WATCH, size: DESK },
 	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK }
 ];
 
@@ -85,7 +86,7 @@ try {
 				),
 			10_000
 		);
-		if (path.startsWith(STRING) || path.startsWith(`${PILE}/mix`)) {
+		if (path === WATCH || path.startsWith(STRING) || path.startsWith(`${PILE}/mix`)) {
 			await driver.wait(until.elementLocated(By.css('[data-drawn] canvas')), 10_000);
 		}
 		if (why) await driver.findElement(By.css(`[data-string=${why}] button.place`)).click();

@@ -4,6 +4,7 @@ import { powerTable, type PowerTable } from '../production/expected/power-table'
 import type { Times } from '../production/series/grid';
 import type { Day, WatchedYear } from '../production/series/year';
 import type { ModuleType } from '../record/record';
+import { dateOfMillis } from '../units/instant';
 import { randomFrom, type Random } from './random';
 import { DrawnSky, type SkyNow } from './sky';
 
@@ -143,8 +144,7 @@ export function productionYear(wishes: YearWishes): WatchedYear {
 export function utcDays({ start, step, count }: Times): Day[] {
 	const perDay = DAY / step;
 	return Array.from({ length: Math.ceil(count / perDay) }, (_, d) => ({
-		// eslint-disable-next-line no-restricted-globals -- writing an instant asks no clock
-		date: new Date(start + d * DAY).toISOString().slice(0, 10),
+		date: dateOfMillis(start + d * DAY),
 		from: d * perDay,
 		to: Math.min((d + 1) * perDay, count)
 	}));

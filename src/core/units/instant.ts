@@ -15,3 +15,30 @@ export function instantOf(typed: string): string | null {
 	// eslint-disable-next-line no-restricted-globals -- writing an instant asks no clock
 	return Number.isFinite(millis) ? new Date(millis).toISOString() : null;
 }
+
+/** Milliseconds since 1970-01-01 UTC of a calendar's reading as if it were UTC; the month from 1. */
+export function millisOfClock(
+	year: number,
+	month: number,
+	day: number,
+	hour = 0,
+	minute = 0,
+	second = 0
+): number {
+	// eslint-disable-next-line no-restricted-globals -- reckoning with a calendar asks no clock
+	return Date.UTC(year, month - 1, day, hour, minute, second);
+}
+
+const MS_PER_DAY = 86_400_000;
+
+/** Days since 1970-01-01 of a date as in 2026-03-12. */
+export function dayNumber(date: string): number {
+	const [year, month, day] = date.split('-').map(Number) as [number, number, number];
+	return millisOfClock(year, month, day) / MS_PER_DAY;
+}
+
+/** The date of an instant, UTC, as in 2026-03-12. */
+export function dateOfMillis(millis: number): string {
+	// eslint-disable-next-line no-restricted-globals -- writing an instant asks no clock
+	return new Date(millis).toISOString().slice(0, 10);
+}

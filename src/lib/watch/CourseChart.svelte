@@ -155,11 +155,6 @@
 		gap: 0.4rem;
 	}
 
-	[aria-pressed='true'] {
-		background: var(--accent);
-		color: var(--on-accent);
-	}
-
 	.course {
 		height: 27rem;
 	}

@@ -16,7 +16,7 @@ const BYTES = { 'content-type': 'application/octet-stream' };
 /** Samples shown before anything is taken in. */
 const SHOWN = 8;
 
-export interface PreviewSample {
+interface PreviewSample {
 	readonly unit: string;
 	readonly watched: Watched;
 	readonly at: number;

@@ -4,7 +4,7 @@ import { AT_RATING } from './peers';
 import { quantile, robustSlope } from './statistics';
 
 /** Why tops are flat. */
-export type FlatKind =
+type FlatKind =
 	/** At the device's rating: money, not a fault. */
 	| 'clipping'
 	/** Always at one level that is no device's rating: set, or asked for by the grid. */

@@ -10,7 +10,7 @@ export interface Peers {
 }
 
 /** Fewest units of which one can be told from the rest. */
-export const FEWEST_PEERS = 3;
+const FEWEST_PEERS = 3;
 /** Of its rating, from where on a unit counts as standing at it. */
 export const AT_RATING = 0.985;
 

@@ -1,4 +1,5 @@
 import { sunPosition, type SunPosition } from '../../conditions/sun';
+import { dayNumber } from '../../units/instant';
 import { HOUR, type Day, type Unit, type WatchedYear } from '../series/year';
 import type { Peers } from './peers';
 import { median, quantile } from './statistics';
@@ -198,12 +199,7 @@ function joined(found: readonly SeenShade[]): SeenShade[] {
 	);
 }
 
-/** Dates as in 2026-03-12. */
+/** Days from one date as in 2026-03-12 to another. */
 export function daysApart(a: string, b: string): number {
 	return dayNumber(b) - dayNumber(a);
-}
-
-function dayNumber(date: string): number {
-	const [year, month, day] = date.split('-').map(Number) as [number, number, number];
-	return Date.UTC(year, month - 1, day) / 86_400_000;
 }

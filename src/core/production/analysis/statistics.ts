@@ -13,12 +13,6 @@ export function quantile(values: ArrayLike<number>, share: number): number {
 	return sorted[low]! + (at - low) * (sorted[high]! - sorted[low]!);
 }
 
-/** Standard deviation that outliers do not move: 1.4826 times the median distance from the median. */
-export function robustDeviation(values: ArrayLike<number>): number {
-	const centre = median(values);
-	return 1.4826 * median(Float64Array.from(values, (value) => Math.abs(value - centre)));
-}
-
 /** Noise of a series from its neighbours' differences, which slow changes and steps leave alone. */
 export function noiseOf(values: ArrayLike<number>): number {
 	const steps: number[] = [];

@@ -1,3 +1,4 @@
+import { dayNumber } from '../../units/instant';
 import { robustSlope } from '../analysis/statistics';
 
 /** One measurement on a benchmark day. */
@@ -81,11 +82,7 @@ const YEAR = 365.25;
 
 /** Years since the first date. */
 export function yearsSince(first: string, date: string): number {
-	const millis = (text: string) => {
-		const [year, month, day] = text.split('-').map(Number) as [number, number, number];
-		return Date.UTC(year, month - 1, day);
-	};
-	return (millis(date) - millis(first)) / 86_400_000 / YEAR;
+	return (dayNumber(date) - dayNumber(first)) / YEAR;
 }
 
 /**

@@ -1,12 +1,13 @@
 import { solarLongitude } from '../../conditions/sun';
+import { millisOfClock } from '../../units/instant';
 
 const DAY = 86_400_000;
 
-export const SEASON_POINTS = [
-	{ key: 'march', words: 'March equinox', longitude: 0, near: [2, 20] },
-	{ key: 'june', words: 'June solstice', longitude: 90, near: [5, 21] },
-	{ key: 'september', words: 'September equinox', longitude: 180, near: [8, 22] },
-	{ key: 'december', words: 'December solstice', longitude: 270, near: [11, 21] }
+const SEASON_POINTS = [
+	{ words: 'March equinox', longitude: 0, near: [3, 20] },
+	{ words: 'June solstice', longitude: 90, near: [6, 21] },
+	{ words: 'September equinox', longitude: 180, near: [9, 22] },
+	{ words: 'December solstice', longitude: 270, near: [12, 21] }
 ] as const;
 
 /** An equinox or a solstice. */
@@ -22,7 +23,7 @@ export interface SeasonPoint {
  */
 export function seasonPoints(year: number): SeasonPoint[] {
 	return SEASON_POINTS.map(({ words, longitude, near: [month, day] }) => {
-		let low = Date.UTC(year, month, day) - 4 * DAY;
+		let low = millisOfClock(year, month, day) - 4 * DAY;
 		let high = low + 8 * DAY;
 		const past = (instant: number) =>
 			((solarLongitude(instant) - longitude + 540) % 360) - 180 >= 0;

@@ -1,3 +1,4 @@
+import { dateOfMillis } from '../../units/instant';
 import { coolLight, type ExpectedHour } from './production';
 
 /** One month: what was expected and what was made. */
@@ -37,8 +38,7 @@ export function monthsOf(
 ): MonthOfYield[] {
 	const expected = new Map<string, { watts: number; light: number; cool: number; hours: number }>();
 	for (const { at, watts, irradiance, heat } of hours) {
-		// eslint-disable-next-line no-restricted-globals -- writing an instant asks no clock
-		const key = new Date(at + offset).toISOString().slice(5, 10);
+		const key = dateOfMillis(at + offset).slice(5);
 		const sum = expected.get(key) ?? { watts: 0, light: 0, cool: 0, hours: 0 };
 		expected.set(key, {
 			watts: sum.watts + watts,

@@ -33,7 +33,7 @@ export interface ExpectedHour {
 }
 
 /** Light of an hour on the level, split into beam and sky where the file does not say. */
-export function skyOf(hour: WeatherHour, observer: Observer): SkyIrradiance {
+function skyOf(hour: WeatherHour, observer: Observer): SkyIrradiance {
 	const sun = sunPosition(hour.at, observer);
 	const cosine = cosd(sun.zenith);
 	const above = extraterrestrial(sun);

@@ -1,3 +1,4 @@
+import { millisOfClock } from '../../units/instant';
 import { refuse, succeed, type Result } from '../../units/result';
 import type { Observer } from '../../conditions/sun';
 
@@ -64,7 +65,7 @@ export function readEpw(rows: readonly (readonly string[])[]): Result<Weather, s
 		if (light(EPW.global) === null || air === EPW_MISSING.dryBulb) continue;
 		const wind = figure(EPW.wind);
 		hours.push({
-			at: Date.UTC(year, month - 1, day, hour) - HOUR / 2 - offset,
+			at: millisOfClock(year, month, day, hour) - HOUR / 2 - offset,
 			global,
 			direct: light(EPW.direct),
 			diffuse: light(EPW.diffuse),

@@ -1,3 +1,5 @@
+import { millisOfClock } from '../../units/instant';
+
 /** How an export writes its times. */
 export const STAMP_FORMS = [
 	'year-first',
@@ -44,7 +46,7 @@ export function readStamp(text: string, form: StampForm): Stamp | null {
 	const full = year < 100 ? 2000 + year : year;
 	if (full < 1990 || full > 2100 || day < 1 || day > daysIn(full, month)) return null;
 	return {
-		clock: Date.UTC(full, month - 1, day, hour, minute, seconds),
+		clock: millisOfClock(full, month, day, hour, minute, seconds),
 		offset: offsetOf(found[8])
 	};
 }

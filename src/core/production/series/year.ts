@@ -43,4 +43,3 @@ export interface WatchedYear {
 }
 
 export const HOUR = 3_600_000;
-export const stepHours = ({ times }: Pick<WatchedYear, 'times'>): number => times.step / HOUR;

@@ -118,7 +118,7 @@ export async function tidyImports(db: Db): Promise<void> {
 }
 
 /** Matches the units that nobody has matched yet to the record, where their names say it. */
-export async function matchNewUnits(db: Db, siteId: string): Promise<void> {
+async function matchNewUnits(db: Db, siteId: string): Promise<void> {
 	const revision = await newestRevision(db, siteId);
 	if (!revision) return;
 	const open = (await listUnits(db, siteId)).filter(({ target }) => target === null);

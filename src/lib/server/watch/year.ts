@@ -20,13 +20,13 @@ const DAY = 86_400_000;
 const LONGEST = 366 * DAY;
 
 /** Units of one part under all the names it had, in the order in which they came. */
-export interface WatchedPart {
+interface WatchedPart {
 	readonly key: string;
 	readonly names: readonly WatchUnit[];
 }
 
 /** Units that are one part of the record belong together, whatever the exports call them. */
-export function partsOfUnits(units: readonly WatchUnit[]): WatchedPart[] {
+function partsOfUnits(units: readonly WatchUnit[]): WatchedPart[] {
 	const parts = new Map<string, WatchUnit[]>();
 	for (const unit of units) {
 		const key = unitKey(unit.name, unit.target);

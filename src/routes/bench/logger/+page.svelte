@@ -138,10 +138,3 @@
 		{/if}
 	{/snippet}
 </Question>
-
-<style>
-	summary {
-		min-height: 44px;
-		align-content: center;
-	}
-</style>

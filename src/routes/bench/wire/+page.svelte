@@ -224,9 +224,4 @@
 		font-weight: 750;
 		background: var(--lit);
 	}
-
-	summary {
-		min-height: 44px;
-		align-content: center;
-	}
 </style>

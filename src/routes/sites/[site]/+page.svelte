@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
+	import { isAcBranch } from '$core/record/record';
 	import { labelPower } from '$core/record/label-power';
 	import { findingsOf } from '$lib/ui/findings';
 	import { PURPOSES } from '$core/expectation/visit';
@@ -9,6 +10,7 @@
 	import { PURPOSE_WORDS } from '$lib/ui/purposes';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
+	import PageHead from '$lib/ui/PageHead.svelte';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { day, dayAndTime } from '$lib/ui/when';
 	import { count, kilowatts } from '$lib/ui/words';
@@ -24,6 +26,8 @@
 		new Map((data.last?.assessment.places ?? []).map((place) => [place.key, place]))
 	);
 	const findings = $derived(data.last ? findingsOf(data.last.assessment, record) : []);
+	/** Branches of AC have no volts and amps of a string. */
+	const measured = $derived(data.last !== null && !record.strings.every(isAcBranch));
 	const suspects = $derived(
 		new Map(
 			findings.flatMap(({ string, causes }) =>
@@ -38,30 +42,17 @@
 <svelte:head><title>{data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<div class="head">
-		<div>
-			<h1>{data.site.name}</h1>
-			<p class="soft">{data.site.place}</p>
-		</div>
-		<dl>
-			<div>
-				<dt>label power</dt>
-				<dd class="figure">{kilowatts(labelPower(record))}</dd>
-			</div>
-			<div>
-				<dt>modules</dt>
-				<dd class="figure">{modules}</dd>
-			</div>
-			<div>
-				<dt>strings</dt>
-				<dd class="figure">{record.strings.length}</dd>
-			</div>
-			<div>
-				<dt>in service since</dt>
-				<dd class="figure">{record.inServiceSince ?? 'unknown'}</dd>
-			</div>
-		</dl>
-	</div>
+	<PageHead
+		facts={[
+			{ words: 'label power', figure: kilowatts(labelPower(record)) },
+			{ words: 'modules', figure: modules },
+			{ words: 'strings', figure: record.strings.length },
+			{ words: 'in service since', figure: record.inServiceSince ?? 'unknown' }
+		]}
+	>
+		<h1>{data.site.name}</h1>
+		<p class="soft">{data.site.place}</p>
+	</PageHead>
 
 	{#if record.strings.length === 0}
 		<div class="panel empty">
@@ -113,8 +104,8 @@
 				{record}
 				{places}
 				{suspects}
-				shown={data.last ? ['open-circuit-voltage', 'operating-current'] : []}
-				room={data.last ? 112 : 420}
+				shown={measured ? ['open-circuit-voltage', 'operating-current'] : []}
+				room={measured ? 112 : 420}
 			/>
 			{#if data.last && findings.length > 0}
 				<ul class="findings">
@@ -163,43 +154,12 @@
 </div>
 
 <style>
-	.head {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		align-items: end;
-		gap: 0.8rem 2rem;
-		margin-bottom: 1.25rem;
-	}
-
 	h1 {
 		font-size: 2rem;
 	}
 
 	h2 {
 		font-size: 1.2rem;
-	}
-
-	dl {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.3rem 1.8rem;
-	}
-
-	dl div {
-		display: flex;
-		flex-direction: column-reverse;
-	}
-
-	dt {
-		font-size: 0.88rem;
-		color: var(--soft);
-	}
-
-	dd {
-		font-size: 1.35rem;
-		font-weight: 600;
-		line-height: 1.15;
 	}
 
 	.line {
@@ -243,7 +203,7 @@
 
 	.start {
 		display: grid;
-		grid-template-columns: minmax(0, 16rem) minmax(0, 1fr) auto;
+		grid-template-columns: minmax(0, 14rem) minmax(0, 15rem) minmax(0, 1fr) auto;
 		gap: 0.8rem 1.25rem;
 		align-items: start;
 		padding: 0.9rem 1.25rem 1.1rem;

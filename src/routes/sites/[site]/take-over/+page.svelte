@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PageHead from '$lib/ui/PageHead.svelte';
 	import { resolve } from '$app/paths';
 	import { dcAcRatio, labelPower, moduleCount } from '$core/record/label-power';
 	import { unknownsOf } from '$core/record/unknowns';
@@ -20,32 +21,19 @@
 <svelte:head><title>Record · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<div class="head">
-		<div>
-			<h1>The record</h1>
-			<p class="soft">
-				Revision {session.number}. Visits keep the revision they were made with.
-			</p>
-		</div>
-		<dl>
-			<div>
-				<dt>modules</dt>
-				<dd class="figure">{moduleCount(record)}</dd>
-			</div>
-			<div>
-				<dt>label power</dt>
-				<dd class="figure">{kilowatts(labelPower(record))}</dd>
-			</div>
-			<div>
-				<dt>DC over AC</dt>
-				<dd class="figure">{ratio === null ? 'unknown' : ratio.toFixed(2)}</dd>
-			</div>
-			<div>
-				<dt>still unknown</dt>
-				<dd class="figure">{unknowns.length}</dd>
-			</div>
-		</dl>
-	</div>
+	<PageHead
+		facts={[
+			{ words: 'modules', figure: moduleCount(record) },
+			{ words: 'label power', figure: kilowatts(labelPower(record)) },
+			{ words: 'DC over AC', figure: ratio === null ? 'unknown' : ratio.toFixed(2) },
+			{ words: 'still unknown', figure: unknowns.length }
+		]}
+	>
+		<h1>The record</h1>
+		<p class="soft">
+			Revision {session.number}. Visits keep the revision they were made with.
+		</p>
+	</PageHead>
 
 	{#if record.moduleTypes.length === 0 && record.strings.length === 0}
 		<div class="panel first">
@@ -76,36 +64,6 @@
 <style>
 	h1 {
 		font-size: 1.8rem;
-	}
-
-	.head {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		align-items: end;
-		gap: 0.8rem 2rem;
-	}
-
-	dl {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.3rem 1.8rem;
-	}
-
-	dl div {
-		display: flex;
-		flex-direction: column-reverse;
-	}
-
-	dt {
-		font-size: 0.88rem;
-		color: var(--soft);
-	}
-
-	dd {
-		font-size: 1.35rem;
-		font-weight: 600;
-		line-height: 1.15;
 	}
 
 	.first {

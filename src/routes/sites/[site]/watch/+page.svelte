@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
+	import PageHead from '$lib/ui/PageHead.svelte';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { heatOption } from '$lib/charts/heat-option';
 	import EventMark from '$lib/watch/EventMark.svelte';
@@ -32,6 +33,13 @@
 			? found.energy.reduce((sum, one) => sum + one.complete, 0) / found.energy.length
 			: 1
 	);
+	const lagWords = $derived(
+		now.length === 0
+			? 'Nothing lags'
+			: now.length === 1
+				? 'One unit lags'
+				: `${now.length} units lag`
+	);
 	const unitPage = (unit: string) =>
 		resolve('/sites/[site]/watch/units/[unit]', {
 			site: data.site.id,
@@ -52,32 +60,24 @@
 
 <LookThrough some={data.span !== null}>
 	{#if found && session.year}
-		<header>
-			<div>
-				<h1>
-					{#if now.length === 0}Nothing lags{:else if now.length === 1}One unit lags{:else}{now.length}
-						units lag{/if}
-				</h1>
+		<div class="head">
+			<PageHead
+				facts={[
+					{ words: 'made', figure: `${total.toFixed(0)} kWh` },
+					{
+						words: 'for each kW of label',
+						figure: `${labels > 0 ? ((1000 * total) / labels).toFixed(0) : '?'} kWh`
+					},
+					{ words: 'of the samples are there', figure: `${(100 * complete).toFixed(1)} %` }
+				]}
+			>
+				<h1>{lagWords}</h1>
 				<p class="soft">
-					{dateWords(found.dates[0]!)} to {dateWords(found.dates.at(-1)!)}, {found.energy.length} units
-					every {session.year.times.step / 60_000} minutes
+					{dateWords(found.dates[0]!)} to {dateWords(found.dates.at(-1)!)}, {found.energy.length}
+					units every {session.year.times.step / 60_000} minutes
 				</p>
-			</div>
-			<dl>
-				<div>
-					<dt>made</dt>
-					<dd class="figure">{total.toFixed(0)} kWh</dd>
-				</div>
-				<div>
-					<dt>for each kW of label</dt>
-					<dd class="figure">{labels > 0 ? ((1000 * total) / labels).toFixed(0) : '?'} kWh</dd>
-				</div>
-				<div>
-					<dt>of the samples are there</dt>
-					<dd class="figure">{(100 * complete).toFixed(1)} %</dd>
-				</div>
-			</dl>
-		</header>
+			</PageHead>
+		</div>
 
 		{#if now.length > 0}
 			<ul class="events" aria-label="What lags now">
@@ -207,13 +207,8 @@
 </LookThrough>
 
 <style>
-	header {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		align-items: end;
-		gap: 0.8rem 2rem;
-		margin: 1.2rem 0;
+	.head {
+		margin-top: 1.2rem;
 	}
 
 	h1 {
@@ -222,28 +217,6 @@
 
 	h2 {
 		font-size: 1.2rem;
-	}
-
-	dl {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.3rem 1.8rem;
-	}
-
-	dl div {
-		display: flex;
-		flex-direction: column-reverse;
-	}
-
-	dt {
-		font-size: 0.88rem;
-		color: var(--soft);
-	}
-
-	dd {
-		font-size: 1.35rem;
-		font-weight: 600;
-		line-height: 1.15;
 	}
 
 	.events {

@@ -8,6 +8,7 @@
 	import { send } from '$lib/ui/send-json';
 	import { benchmarkDays, localDate, nextBenchmarkDay } from '$lib/watch/benchmark-days';
 	import BenchmarkForm from '$lib/watch/BenchmarkForm.svelte';
+	import WatchPage from '$lib/watch/WatchPage.svelte';
 	import { dateWords } from '$lib/watch/event-words';
 
 	let { data } = $props();
@@ -56,13 +57,11 @@
 
 <svelte:head><title>Benchmark days · {data.site.name} · Zembo</title></svelte:head>
 
-<h1>Benchmark days</h1>
-<p class="soft lead">
-	The same measurement on the same days each year shows ageing, since the sun stands as it stood
-	then.
-</p>
-<div class="split">
-	<div class="left">
+<WatchPage
+	title="Benchmark days"
+	lead="The same measurement on the same days each year shows ageing, since the sun stands as it stood then."
+>
+	{#snippet main()}
 		{#if next}
 			<p class="notice" data-next>
 				{#if next.inDays === 0}<strong>Today</strong>{:else}In <strong
@@ -79,8 +78,8 @@
 			{/each}
 		</ul>
 		<BenchmarkForm siteId={data.site.id} {record} date={latest} />
-	</div>
-	<aside>
+	{/snippet}
+	{#snippet side()}
 		<h2>What to measure</h2>
 		<ol>
 			<li>
@@ -94,12 +93,12 @@
 			<li>Nothing clipped: below the device’s rating. Otherwise string by string.</li>
 			<li>The glass as it is; note whether it was cleaned before.</li>
 		</ol>
-	</aside>
-</div>
+	{/snippet}
+</WatchPage>
 {#each groups as { key, facts, side, list, ageing } (key)}
 	<section data-group={key}>
 		<h2>{facts.label}, {side.toUpperCase()} side</h2>
-		<div class="split even">
+		<div class="even">
 			<div class="picture">
 				<Chart
 					parts="watch"
@@ -160,25 +159,8 @@
 </details>
 
 <style>
-	h1 {
-		font-size: 1.8rem;
-		margin: 1.2rem 0 0.2rem;
-	}
-
 	h2 {
 		font-size: 1.2rem;
-	}
-
-	.lead {
-		max-width: 60ch;
-		margin-bottom: 1rem;
-	}
-
-	.split {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 22rem;
-		gap: 1.2rem 2.5rem;
-		align-items: start;
 	}
 
 	section h2::first-letter {
@@ -186,7 +168,10 @@
 	}
 
 	.even {
+		display: grid;
 		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		gap: 1.2rem 2.5rem;
+		align-items: start;
 	}
 
 	td button {
@@ -194,7 +179,6 @@
 	}
 
 	.left,
-	aside,
 	section {
 		display: grid;
 		gap: 0.8rem;
@@ -254,7 +238,6 @@
 	}
 
 	@media (max-width: 800px) {
-		.split,
 		.even {
 			grid-template-columns: minmax(0, 1fr);
 		}

@@ -6,6 +6,7 @@
 	import CourseChart from '$lib/watch/CourseChart.svelte';
 	import { dateWords, FLAT_KIND_WORDS, flatGroups } from '$lib/watch/event-words';
 	import LookThrough from '$lib/watch/LookThrough.svelte';
+	import WatchPage from '$lib/watch/WatchPage.svelte';
 	import { useWatch } from '$lib/watch/watch-session.svelte';
 
 	let { data } = $props();
@@ -56,122 +57,101 @@
 <svelte:head><title>Clipping · {data.site.name} · Zembo</title></svelte:head>
 
 <LookThrough some={data.span !== null}>
-	<h1>{groups.length === 0 ? 'No flat tops' : 'Flat tops'}</h1>
-	<p class="soft lead">
-		An array larger than its device is cut at the device’s rating on its best days. That is what it
-		was bought for: money, not a fault.
-	</p>
-	{#if groups.length === 0}
-		<p>No unit stood flat while its shoulders pointed higher.</p>
-	{:else}
-		<div class="split">
-			<div>
-				{#each groups as group (`${group.kind} ${group.level}`)}
-					<section data-flat={group.kind}>
-						<h2>{FLAT_KIND_WORDS[group.kind].name} at {group.level.toFixed(0)} W</h2>
-						<p>{FLAT_KIND_WORDS[group.kind].means}</p>
-						<dl class="facts">
-							<dt>Units</dt>
-							<dd class="figure">{group.units.length}</dd>
-							<dt>Days</dt>
-							<dd class="figure">{group.days.length}</dd>
-							<dt>Hours, all units together</dt>
-							<dd class="figure">{group.hours.toFixed(1)}</dd>
-							<dt>Not made</dt>
-							<dd class="figure">
-								{kWh(group.lost.value)} kWh, {kWh(group.lost.low)} to {kWh(group.lost.high)}
-							</dd>
-						</dl>
-						<ul class="days">
-							{#each group.days.slice(0, 40) as date (date)}
-								<li>
-									<button
-										class="act-plain"
-										aria-pressed={date === day}
-										onclick={() => (chosenDay = date)}>{dateWords(date)}</button
-									>
-								</li>
-							{/each}
-						</ul>
-					</section>
-				{/each}
-				<details>
-					<summary>How the loss is estimated</summary>
-					<p class="soft">
-						The course of a clear sky in the plane (or a parabola, where the place or the plane is
-						not known) is laid on the shoulders before and after the flat top; what it shows above
-						the top is not made. The band is how far the shoulders differ from it and from one
-						another. Clouds that came while it was flat make the true loss less. Fewer than three
-						samples in a row are not counted.
-					</p>
-				</details>
-			</div>
-			<aside>
-				<h2>Would a larger device pay?</h2>
-				<FigureFields {form} keys={['price', 'dearer']} />
-				{#if price}
+	<WatchPage
+		title={groups.length === 0 ? 'No flat tops' : 'Flat tops'}
+		lead="An array larger than its device is cut at the device’s rating on its best days. That is what it was bought for: money, not a fault."
+	>
+		{#snippet main()}
+			{#if groups.length === 0}
+				<p>No unit stood flat while its shoulders pointed higher.</p>
+			{/if}
+			{#each groups as group (`${group.kind} ${group.level}`)}
+				<section data-flat={group.kind}>
+					<h2>{FLAT_KIND_WORDS[group.kind].name} at {group.level.toFixed(0)} W</h2>
+					<p>{FLAT_KIND_WORDS[group.kind].means}</p>
 					<dl class="facts">
-						<dt>Clipped a year</dt>
-						<dd class="figure">{kWh(price.aYear)} kWh</dd>
-						<dt>Of all that was made</dt>
-						<dd class="figure">{made > 0 ? ((100 * lost.value) / made).toFixed(2) : '?'} %</dd>
-						<dt>It costs a year</dt>
-						<dd class="figure">{price.costAYear.toFixed(2)} {data.settings.currency}</dd>
+						<dt>Units</dt>
+						<dd class="figure">{group.units.length}</dd>
+						<dt>Days</dt>
+						<dd class="figure">{group.days.length}</dd>
+						<dt>Hours, all units together</dt>
+						<dd class="figure">{group.hours.toFixed(1)}</dd>
+						<dt>Not made</dt>
+						<dd class="figure">
+							{kWh(group.lost.value)} kWh, {kWh(group.lost.low)} to {kWh(group.lost.high)}
+						</dd>
 					</dl>
-					<p class="notice" data-kind="done" data-pays>
-						{#if price.paysAfter === null}Nothing was clipped, so a larger device gains nothing.
-						{:else if price.paysAfter > 40}A larger device would not pay for itself in 40 years:
-							leave it.
-						{:else}A larger device would have paid for itself after about {price.paysAfter.toFixed(
-								0
-							)} years.{/if}
-					</p>
-				{:else}
-					<p class="soft">
-						Type the price of a kWh, or store it under
-						<a href={resolve('/sites/[site]/watch/settings', { site: data.site.id })}>Settings</a>.
-					</p>
-				{/if}
-			</aside>
-		</div>
-		{#if day && ofDay && data.span && shown.length > 0}
-			<h2 class="above">{dateWords(day)}</h2>
-			<CourseChart
-				siteId={data.site.id}
-				timeZone={data.site.timeZone}
-				units={shown}
-				quantity="power"
-				whole={data.span}
-				first={ofDay}
-			/>
-		{/if}
-	{/if}
+					<ul class="days">
+						{#each group.days.slice(0, 40) as date (date)}
+							<li>
+								<button
+									class="act-plain"
+									aria-pressed={date === day}
+									onclick={() => (chosenDay = date)}>{dateWords(date)}</button
+								>
+							</li>
+						{/each}
+					</ul>
+				</section>
+			{/each}
+			<details>
+				<summary>How the loss is estimated</summary>
+				<p class="soft">
+					The course of a clear sky in the plane (or a parabola, where the place or the plane is not
+					known) is laid on the shoulders before and after the flat top; what it shows above the top
+					is not made. The band is how far the shoulders differ from it and from one another. Clouds
+					that came while it was flat make the true loss less. Fewer than three samples in a row are
+					not counted.
+				</p>
+			</details>
+		{/snippet}
+		{#snippet side()}
+			<h2>Would a larger device pay?</h2>
+			<FigureFields {form} keys={['price', 'dearer']} />
+			{#if price}
+				<dl class="facts">
+					<dt>Clipped a year</dt>
+					<dd class="figure">{kWh(price.aYear)} kWh</dd>
+					<dt>Of all that was made</dt>
+					<dd class="figure">{made > 0 ? ((100 * lost.value) / made).toFixed(2) : '?'} %</dd>
+					<dt>It costs a year</dt>
+					<dd class="figure">{price.costAYear.toFixed(2)} {data.settings.currency}</dd>
+				</dl>
+				<p class="notice" data-kind="done" data-pays>
+					{#if price.paysAfter === null}Nothing was clipped, so a larger device gains nothing.
+					{:else if price.paysAfter > 40}A larger device would not pay for itself in 40 years: leave
+						it.
+					{:else}A larger device would have paid for itself after about {price.paysAfter.toFixed(0)} years.{/if}
+				</p>
+			{:else}
+				<p class="soft">
+					Type the price of a kWh, or store it under
+					<a href={resolve('/sites/[site]/watch/settings', { site: data.site.id })}>Settings</a>.
+				</p>
+			{/if}
+		{/snippet}
+		{#snippet below()}
+			{#if day && ofDay && data.span && shown.length > 0}
+				<h2 class="above">{dateWords(day)}</h2>
+				<CourseChart
+					siteId={data.site.id}
+					timeZone={data.site.timeZone}
+					units={shown}
+					quantity="power"
+					whole={data.span}
+					first={ofDay}
+				/>
+			{/if}
+		{/snippet}
+	</WatchPage>
 </LookThrough>
 
 <style>
-	h1 {
-		font-size: 1.8rem;
-		margin: 1.2rem 0 0.2rem;
-	}
-
 	h2 {
 		font-size: 1.2rem;
 	}
 
-	.lead {
-		max-width: 60ch;
-		margin-bottom: 1rem;
-	}
-
-	.split {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 22rem;
-		gap: 1rem 2.5rem;
-		align-items: start;
-	}
-
-	section,
-	aside {
+	section {
 		display: grid;
 		gap: 0.6rem;
 		margin-bottom: 1rem;
@@ -183,23 +163,7 @@
 		gap: 0.4rem;
 	}
 
-	[aria-pressed='true'] {
-		background: var(--accent);
-		color: var(--on-accent);
-	}
-
 	.above {
 		margin-top: 1.2rem;
-	}
-
-	summary {
-		min-height: 44px;
-		align-content: center;
-	}
-
-	@media (max-width: 800px) {
-		.split {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

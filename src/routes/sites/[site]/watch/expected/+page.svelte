@@ -14,6 +14,7 @@
 	import { zoneOf } from '$lib/time/zone';
 	import LookThrough from '$lib/watch/LookThrough.svelte';
 	import { useWatch } from '$lib/watch/watch-session.svelte';
+	import WatchPage from '$lib/watch/WatchPage.svelte';
 	import { readWeather } from '$lib/watch/weather-file';
 
 	let { data } = $props();
@@ -109,13 +110,11 @@
 <svelte:head><title>Expected · {data.site.name} · Zembo</title></svelte:head>
 
 <LookThrough some={data.span !== null}>
-	<h1>Expected, and made</h1>
-	<p class="soft lead">
-		What all units share does not show in a comparison of one with another. This does: the record in
-		the weather.
-	</p>
-	<div class="split">
-		<div class="left">
+	<WatchPage
+		title="Expected, and made"
+		lead="What all units share does not show in a comparison of one with another. This does: the record in the weather."
+	>
+		{#snippet main()}
 			{#if expected && sums}
 				<div class="picture">
 					<Chart
@@ -153,8 +152,8 @@
 					{parts.unplaced} modules lie on no roof with tilt and direction, so they are not expected.
 				</p>
 			{/if}
-		</div>
-		<aside>
+		{/snippet}
+		{#snippet side()}
 			{#if sums}
 				<dl class="facts">
 					<dt>Made</dt>
@@ -211,39 +210,11 @@
 					corrected for heat, it is what it would be at 25 °C in the cells.
 				</p>
 			</details>
-		</aside>
-	</div>
+		{/snippet}
+	</WatchPage>
 </LookThrough>
 
 <style>
-	h1 {
-		font-size: 1.8rem;
-		margin: 1.2rem 0 0.2rem;
-	}
-
-	h2 {
-		font-size: 1.2rem;
-	}
-
-	.lead {
-		max-width: 60ch;
-		margin-bottom: 1rem;
-	}
-
-	.split {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 22rem;
-		gap: 1.2rem 2.5rem;
-		align-items: start;
-	}
-
-	.left,
-	aside {
-		display: grid;
-		gap: 0.8rem;
-		min-width: 0;
-	}
-
 	.picture {
 		height: 24rem;
 	}
@@ -266,16 +237,5 @@
 		height: 4px;
 		background: var(--ink);
 		margin-inline-start: 0.8rem;
-	}
-
-	summary {
-		min-height: 44px;
-		align-content: center;
-	}
-
-	@media (max-width: 800px) {
-		.split {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

@@ -120,9 +120,4 @@
 		align-items: center;
 		gap: 0.6rem;
 	}
-
-	summary {
-		min-height: 44px;
-		align-content: center;
-	}
 </style>

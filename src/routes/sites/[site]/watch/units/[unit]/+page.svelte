@@ -196,11 +196,6 @@
 		gap: 0.4rem;
 	}
 
-	[aria-pressed='true'] {
-		background: var(--accent);
-		color: var(--on-accent);
-	}
-
 	@media (max-width: 900px) {
 		.split {
 			grid-template-columns: minmax(0, 1fr);
