@@ -1,5 +1,6 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { database } from '$lib/server/database';
+import { keepBackups } from '$lib/server/backup/schedule';
+import { database, DATABASE_PATH } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
 import { tidyImports } from '$lib/server/watch/imports';
 
@@ -17,7 +18,9 @@ const SECURITY_HEADERS = {
 
 /** Migrations run when the server starts, not at the first visitor; one that fails ends the start. What was left half imported goes. */
 export const init: ServerInit = async () => {
-	await tidyImports(await database());
+	const db = await database();
+	await tidyImports(db);
+	process.once('sveltekit:shutdown', keepBackups(db, DATABASE_PATH));
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

@@ -125,6 +125,9 @@
 			</p>
 		{/if}
 	{/if}
+	<p class="more soft">
+		<a href={resolve('/backup')}>Backups</a>: a checked copy of everything, now or by itself.
+	</p>
 </div>
 
 <style>

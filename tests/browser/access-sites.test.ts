@@ -18,6 +18,7 @@ canBeUsed([
 	`${SITE}/lists`,
 	`${SITE}/marks`,
 	`${SITE}/emergency`,
+	'/backup',
 	'/library',
 	'/library/new?kind=module',
 	'/library/new?kind=inverter',

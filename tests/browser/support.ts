@@ -13,7 +13,7 @@ import {
 	type WebElement
 } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
-import { inject } from 'vitest';
+import { DEMO_TEMPLATE, loadDemo } from './demo-template';
 import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs';
 
 /** Every command starts in the project's folder. */
@@ -26,6 +26,8 @@ export interface Server {
 	readonly address: string;
 	/** Path of its data. */
 	readonly database: string;
+	/** Its process, for a benchmark of its memory. */
+	pid(): number;
 	/** Ends it at once, as a crash would. */
 	kill(): Promise<void>;
 	/** Starts it again at the same address on the same data. */
@@ -42,7 +44,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 		PORT: String(await freePort()),
 		ZEMBO_DATABASE: join(folder, 'zembo.db')
 	};
-	if (demo) copyFileSync(inject('demoTemplate'), env.ZEMBO_DATABASE);
+	if (demo) putDemo(env.ZEMBO_DATABASE);
 	let running = await listen(env);
 	const { address } = running;
 	const kill = () =>
@@ -53,6 +55,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 	return {
 		address,
 		database: env.ZEMBO_DATABASE,
+		pid: () => running.child.pid!,
 		kill,
 		restart: async () => {
 			running = await listen(env);
@@ -62,6 +65,13 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 			rmSync(folder, { recursive: true, force: true });
 		}
 	};
+}
+
+/** The demo's data: a copy of what all test files share, or loaded anew for a benchmark. */
+function putDemo(path: string): void {
+	const template = process.env[DEMO_TEMPLATE];
+	if (template) copyFileSync(template, path);
+	else loadDemo(path);
 }
 
 /** A port that the system gives out, far from those that Zembo tries by itself. */

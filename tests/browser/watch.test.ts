@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEMO_TEMPLATE } from './demo-template';
 import { Person, WAIT } from './support';
 
 const SITE = '/sites/019a8003-0000-7000-8000-000000000002';
 const WATCH = `${SITE}/watch`;
-const EXPORT = join(dirname(inject('demoTemplate')), 'kiln-lane-2026.csv');
+const EXPORT = join(dirname(process.env[DEMO_TEMPLATE]!), 'kiln-lane-2026.csv');
 
 let person: Person;
 beforeAll(async () => {

@@ -122,7 +122,7 @@
 	<button class="act-plain" onclick={() => show(shown.from - length, length)}>Earlier</button>
 	{#each SPANS as { words, length: span } (words)}
 		<button
-			class="act-plain"
+			class="act-plain choice"
 			aria-pressed={Math.abs(length / Math.min(span, whole.to - whole.from) - 1) < 0.02}
 			onclick={() => show(shown.to - span, span)}>{words}</button
 		>

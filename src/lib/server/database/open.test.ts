@@ -77,7 +77,9 @@ describe('the database', () => {
 			'0002-inspection-photographs-library',
 			'0003-places-states-safety-curves',
 			'0004-repairs',
-			'0005-piles'
+			'0005-piles',
+			'0006-watch',
+			'0007-settings'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

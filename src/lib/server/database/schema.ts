@@ -205,6 +205,12 @@ interface BenchmarkEntryTable {
 	entry: string;
 }
 
+interface SettingTable {
+	name: string;
+	/** JSON */
+	value: string;
+}
+
 export interface Tables {
 	site: SiteTable;
 	site_revision: SiteRevisionTable;
@@ -226,4 +232,5 @@ export interface Tables {
 	watch_day: WatchDayTable;
 	watch_setting: WatchSettingTable;
 	benchmark_entry: BenchmarkEntryTable;
+	setting: SettingTable;
 }

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { importReportSchema, type ImportReport } from '$core/document/monitoring';
 import type { Db, DbOrTransaction } from '../database/open';
 
@@ -34,16 +35,16 @@ export async function listImports(db: DbOrTransaction, siteId: string): Promise<
 	}));
 }
 
-/** Begins an import; one of that id stays as it is. */
+/** Begins an import; false where one of that id is there already, and stays as it is. */
 export async function beginImport(
 	db: DbOrTransaction,
 	id: string,
 	siteId: string,
 	file: string,
 	now: string
-): Promise<void> {
+): Promise<boolean> {
 	const nothing: ImportReport = { lines: 0, refused: 0, why: [], doubled: 0, missing: 0, back: 0 };
-	await db
+	const { numInsertedOrUpdatedRows } = await db
 		.insertInto('watch_import')
 		.values({
 			id,
@@ -56,7 +57,9 @@ export async function beginImport(
 			last_at: null,
 			report: JSON.stringify(nothing)
 		})
-		.execute();
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.executeTakeFirst();
+	return (numInsertedOrUpdatedRows ?? 0n) > 0n;
 }
 
 /** From now on what came in is shown. */
@@ -103,6 +106,8 @@ export async function removeImport(db: Db, id: string): Promise<boolean> {
 			)
 			.executeTakeFirst();
 		if (numDeletedRows === 0n) break;
+		// Others are served in between.
+		await setImmediate();
 	}
 	await db.transaction().execute(async (transaction) => {
 		await transaction

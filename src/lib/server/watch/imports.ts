@@ -31,20 +31,20 @@ export interface ImportStanding {
 	readonly done: boolean;
 }
 
-/** Begins to take an export in. */
+/** Begins to take an export in; false where somebody has begun it already. */
 export async function startImport(
 	db: Db,
 	site: { readonly id: string; readonly timeZone: string },
 	start: ImportStart,
 	now: string
-): Promise<void> {
-	if (running.has(start.id)) return;
-	await beginImport(db, start.id, site.id, start.file, now);
+): Promise<boolean> {
+	if (!(await beginImport(db, start.id, site.id, start.file, now))) return false;
 	running.set(start.id, {
 		import: new RunningImport(start.id, site.id, start, zoneOf(site.timeZone)),
 		turn: Promise.resolve(),
 		timer: setTimeout(() => void stopImport(db, start.id), PATIENCE).unref()
 	});
+	return true;
 }
 
 /**

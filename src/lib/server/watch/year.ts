@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import {
 	buildYear,
 	joined,
@@ -73,6 +74,8 @@ export async function watchedYear(
 	};
 	const parts: PartSamples[] = [];
 	for (const part of partsOfUnits(units)) {
+		// Others are served in between.
+		await setImmediate();
 		const samples: Record<string, Samples | undefined> = {};
 		for (const quantity of [...OUTPUT, ...Object.values(WEATHER)]) {
 			samples[quantity] = await read(part, quantity);

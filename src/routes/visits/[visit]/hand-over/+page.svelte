@@ -22,6 +22,8 @@
 	const { site, revision, record, visit } = $derived(session.document);
 	const conditions = $derived(standingConditions(visit));
 	const findings = $derived(findingsOf(session.assessment, record));
+	/** Size of the PDF's pages. */
+	let page = $state<'A4' | 'LETTER'>('A4');
 	const cautions = $derived([
 		...new Map(
 			findings
@@ -36,22 +38,56 @@
 >
 
 <div class="bar no-print">
-	<button type="button" class="act" onclick={() => window.print()}
-		><Printer size={20} aria-hidden="true" />Print</button
+	<a
+		class="act"
+		href="{resolve('/visits/[visit]/report.pdf', { visit: visit.id })}?page={page}"
+		download
+		data-sveltekit-reload><Download size={20} aria-hidden="true" />Report as PDF</a
 	>
 	<a
 		class="act-plain"
-		href={resolve('/visits/[visit]/visit.json', { visit: visit.id })}
+		href="{resolve('/visits/[visit]/report.pdf', { visit: visit.id })}?form=short&page={page}"
 		download
-		data-sveltekit-reload
+		data-sveltekit-reload>One page for the owner</a
 	>
-		<Download size={20} aria-hidden="true" />Visit as a file
-	</a>
-	<span class="soft"
-		>The file holds record, conditions and every reading, and is read back on the page of sites; <a
-			href={resolve('/formats/zembo-visit.json')}>its form</a
-		> is open.</span
+	<a
+		class="act-plain"
+		href="{resolve('/visits/[visit]/visit.zip', { visit: visit.id })}?page={page}"
+		download
+		data-sveltekit-reload>All of it as ZIP</a
 	>
+	<label>
+		<span class="sr-only">Size of the page</span>
+		<select class="bare" name="page" bind:value={page}>
+			<option value="A4">A4</option>
+			<option value="LETTER">Letter</option>
+		</select>
+	</label>
+	<details>
+		<summary>More files</summary>
+		<ul class="files">
+			<li>
+				<a
+					href={resolve('/visits/[visit]/visit.json', { visit: visit.id })}
+					download
+					data-sveltekit-reload>Visit as a file</a
+				>: record, conditions and every reading, read back on the page of sites;
+				<a href={resolve('/formats/zembo-visit.json')}>its form</a> is open
+			</li>
+			<li>
+				<a
+					href={resolve('/visits/[visit]/report.html', { visit: visit.id })}
+					download
+					data-sveltekit-reload>Report as HTML</a
+				>, one file that needs nothing else
+			</li>
+			<li>
+				<button type="button" class="act-plain" onclick={() => window.print()}
+					><Printer size={20} aria-hidden="true" />Print this page</button
+				>
+			</li>
+		</ul>
+	</details>
 </div>
 
 <article class="report">
@@ -148,6 +184,11 @@
 		align-items: center;
 		gap: 0.75rem;
 		padding: 0.9rem clamp(0.75rem, 2vw, 1.5rem);
+	}
+
+	.files {
+		display: grid;
+		gap: 0.3rem;
 	}
 
 	.report {

@@ -85,7 +85,7 @@
 						{#each group.days.slice(0, 40) as date (date)}
 							<li>
 								<button
-									class="act-plain"
+									class="act-plain choice"
 									aria-pressed={date === day}
 									onclick={() => (chosenDay = date)}>{dateWords(date)}</button
 								>

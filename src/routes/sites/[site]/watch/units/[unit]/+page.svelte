@@ -82,7 +82,7 @@
 					<p class="choose">
 						{#each quantities as one (one)}
 							<button
-								class="act-plain"
+								class="act-plain choice"
 								aria-pressed={quantity === one}
 								onclick={() => (quantity = one)}
 								>{{ power: 'Power', 'dc-voltage': 'Volts', 'dc-current': 'Amps' }[one]}</button

@@ -1,0 +1,96 @@
+import { placeWords } from '$core/expectation/place-words';
+import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { FAULTS } from '$core/faults/codes';
+import { repairCases, verdictsOf } from '$core/rules/repair/cases';
+import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
+import type { VisitDocument } from '$core/document/visit';
+import type { Assessment } from '$core/trace/assess';
+import { findingsOf } from '$lib/ui/findings';
+import { dayAndTime } from '$lib/ui/when';
+import { chance, figureOf } from '$lib/ui/words';
+import { cell, heading, soft, text, type Block } from './block';
+
+/** Causes with their reasons, and what was not tested. */
+export function outcomeBlocks({ record }: VisitDocument, assessment: Assessment): Block[] {
+	const findings = findingsOf(assessment, record);
+	const rows = findings.flatMap(({ name, causes, tests }) =>
+		causes.map((cause, i) => {
+			const where = cause.where ? `, ${cause.where}` : '';
+			const perhaps = cause.perhaps ? `. ${cause.perhaps}` : '';
+			const reasons = cause.reasons.filter(({ weighs }) => weighs === 'for');
+			return [
+				cell(i === 0 ? name : ''),
+				cell(
+					`${cause.title}${where}${perhaps}`,
+					reasons.map(({ words }) => words)
+				),
+				cell(chance(cause.probability)),
+				cell(i === 0 ? (tests[0]?.title ?? '') : '')
+			];
+		})
+	);
+	const said: Block = assessment.noCauses
+		? text(assessment.noCauses)
+		: rows.length === 0
+			? text('Nothing wrong that these readings can show.')
+			: {
+					kind: 'table',
+					columns: [
+						{ words: 'String', width: 0.7 },
+						{ words: 'Cause', width: 3 },
+						{ words: 'Chance', figures: true, width: 0.7 },
+						{ words: 'Measure next', width: 1.6 }
+					],
+					rows
+				};
+	return [heading('Outcome'), said, soft(`Not tested: ${assessment.untested.join(' ')}`)];
+}
+
+const STEP_WORDS = { repaired: 'Put right', accepted: 'Left as it is', excluded: 'Not there' };
+
+/** What was put right, and its readings before and after. */
+export function repairBlocks(
+	{ record, visit, site }: VisitDocument,
+	assessment: Assessment
+): Block[] {
+	const cases = repairCases(record, visit, verdictsOf(assessment));
+	if (cases.length === 0) return [];
+	const rows = cases.map(({ code, place, entries, retakes, open }) => {
+		const last = entries.at(-1)!;
+		const kind = last.kind ? REPAIR_KINDS[last.kind as RepairKind].words : STEP_WORDS[last.step];
+		const done = [
+			`${FAULTS[code].words}: ${kind.toLowerCase()}`,
+			last.lookAgain ? `look again on ${last.lookAgain}` : '',
+			last.serial ? `serial ${last.serial}` : ''
+		].filter(Boolean);
+		const proof =
+			last.step === 'repaired' ? [open === null ? 'Proved by its readings.' : `Open: ${open}`] : [];
+		const figures = retakes
+			.filter(({ before, after }) => before || after)
+			.map(({ quantity, before, after }) => {
+				const { unit, symbol } = QUANTITY_FACTS[quantity];
+				const of = (reading: typeof before) => (reading ? figureOf(reading.value, unit) : 'none');
+				return `${symbol} ${of(before)} before, ${of(after)} after, ${unit}`;
+			});
+		return [
+			cell(placeWords(record, place)),
+			cell(`${done.join(', ')}${last.words ? `. ${last.words}` : ''}`, [
+				`${dayAndTime(last.at, site.timeZone)}, ${last.by}.`,
+				...proof
+			]),
+			cell(figures[0] ?? '', figures.slice(1))
+		];
+	});
+	return [
+		heading('Put right'),
+		{
+			kind: 'table',
+			columns: [
+				{ words: 'Where', width: 1 },
+				{ words: 'What was done', width: 2.4 },
+				{ words: 'Before and after', width: 1.6 }
+			],
+			rows
+		}
+	];
+}

@@ -1,0 +1,117 @@
+import type { VisitDocument } from '$core/document/visit';
+import { labelPower } from '$core/record/label-power';
+import { WHO_DECIDES } from '$core/rules/cautions';
+import { repairCases, verdictsOf } from '$core/rules/repair/cases';
+import { FAULTS } from '$core/faults/codes';
+import { placeWords } from '$core/expectation/place-words';
+import type { Assessment } from '$core/trace/assess';
+import { findingsOf } from '$lib/ui/findings';
+import { PURPOSE_WORDS } from '$lib/ui/purposes';
+import { dayAndTime } from '$lib/ui/when';
+import { count, kilowatts } from '$lib/ui/words';
+import { cell, heading, soft, text, type Block, type Report } from './block';
+import { outcomeBlocks, repairBlocks } from './outcome-blocks';
+import { readingsBlocks } from './readings-blocks';
+import {
+	cautionBlocks,
+	conditionsBlocks,
+	inspectionBlocks,
+	recordBlocks,
+	safetyBlocks
+} from './visit-blocks';
+
+export const REPORT_FORMS = ['full', 'short'] as const;
+export type ReportForm = (typeof REPORT_FORMS)[number];
+
+/**
+ * The report of a visit: in full for who goes on with it, or on one page in plain words for who owns
+ * the array.
+ *
+ * @param checksum of the visit's file, so that paper and file can be held together
+ * @param now of the server, ms since 1970-01-01
+ */
+export function visitReport(
+	document: VisitDocument,
+	assessment: Assessment,
+	form: ReportForm,
+	checksum: string,
+	now: number
+): Report {
+	const { site, visit, revision, record } = document;
+	const facts: (readonly [string, string])[] = [
+		['Visit', `${dayAndTime(visit.startedAt, site.timeZone)} (${site.timeZone})`],
+		['Measured by', visit.by],
+		['Purpose', PURPOSE_WORDS[visit.purpose]],
+		...(visit.inverterSays ? ([['Inverter says', visit.inverterSays]] as const) : []),
+		...(visit.reason ? ([['Reason', visit.reason]] as const) : []),
+		['Record', `revision ${revision.number}`]
+	];
+	return {
+		title: site.name,
+		subtitle: site.place,
+		facts: form === 'full' ? facts : facts.slice(0, 3),
+		blocks:
+			form === 'short'
+				? plainBlocks(document, assessment)
+				: [
+						...outcomeBlocks(document, assessment),
+						...repairBlocks(document, assessment),
+						...conditionsBlocks(document, assessment),
+						...recordBlocks(record),
+						...readingsBlocks(assessment, record),
+						...safetyBlocks(document, assessment, now),
+						...inspectionBlocks(document),
+						...cautionBlocks(document, assessment)
+					],
+		signatures: form === 'short' ? ['For the service'] : ['Measured by', 'Reviewed by'],
+		footer: `${site.name}, visit of ${visit.startedAt.slice(0, 10)}, record revision ${revision.number}. File: SHA-256 ${checksum}`
+	};
+}
+
+/** What was found and done, for somebody who does not measure. */
+function plainBlocks(document: VisitDocument, assessment: Assessment): Block[] {
+	const { record, visit } = document;
+	const findings = findingsOf(assessment, record);
+	const cases = repairCases(record, visit, verdictsOf(assessment));
+	const read = new Set(
+		assessment.places.filter(({ reading }) => reading).map(({ stringId }) => stringId)
+	);
+	const done = cases.filter(({ entries }) => entries.at(-1)!.step === 'repaired');
+	const open = findings.filter(({ causes }) => causes[0]!.probability > 0.5);
+	const perhaps = findings.filter(({ causes }) => causes[0]!.probability <= 0.5);
+	const line = ({ name, headline, where }: (typeof findings)[number]) =>
+		cell(`${name}: ${headline}${where ? `, ${where}` : ''}.`);
+	return [
+		heading('What was looked at'),
+		text(
+			`The array has ${count(record.strings.length, 'string')} and ${kilowatts(labelPower(record))} on its modules’ labels. Measured: ${read.size} of them.`
+		),
+		heading('What was found'),
+		...(assessment.noCauses
+			? [text(assessment.noCauses)]
+			: findings.length === 0
+				? [text('Nothing wrong that these measurements can show.')]
+				: []),
+		...(open.length > 0 ? [{ kind: 'list', items: open.map(line) } as const] : []),
+		...(perhaps.length > 0
+			? [
+					soft('Not sure yet, to be measured again:'),
+					{ kind: 'list', items: perhaps.map(line) } as const
+				]
+			: []),
+		heading('What was done'),
+		done.length === 0
+			? text('Nothing was repaired in this visit.')
+			: {
+					kind: 'list',
+					items: done.map(({ code, place, open: still }) =>
+						cell(
+							`${placeWords(record, place)}: ${FAULTS[code].words.toLowerCase()}. ${still === null ? 'Put right, and proved by measuring again.' : `Not finished: ${still}`}`
+						)
+					)
+				},
+		heading('What was not checked'),
+		text(assessment.untested.join(' ') || 'Nothing is left open by these measurements.'),
+		soft(WHO_DECIDES)
+	];
+}

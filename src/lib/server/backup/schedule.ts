@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import type { Db, DbOrTransaction } from '../database/open';
+import { backUp, backupFolder, listBackups, pruneBackups } from './backup';
+
+const scheduleSchema = z.strictObject({
+	/** Hours from one copy to the next; null for none by itself. */
+	hours: z.int().min(1).max(720).nullable(),
+	/** Copies that are kept. */
+	keep: z.int().min(1).max(1000)
+});
+export type BackupSchedule = z.infer<typeof scheduleSchema>;
+
+const NAME = 'backup-schedule';
+const USUAL: BackupSchedule = { hours: 24, keep: 14 };
+/** How often it is looked whether one is due, ms. */
+const LOOK_EVERY = 5 * 60_000;
+const HOUR = 3_600_000;
+
+export async function backupSchedule(db: DbOrTransaction): Promise<BackupSchedule> {
+	const row = await db
+		.selectFrom('setting')
+		.select('value')
+		.where('name', '=', NAME)
+		.executeTakeFirst();
+	return row ? scheduleSchema.parse(JSON.parse(row.value)) : USUAL;
+}
+
+export async function setBackupSchedule(
+	db: DbOrTransaction,
+	schedule: BackupSchedule
+): Promise<void> {
+	const value = JSON.stringify(schedule);
+	await db
+		.insertInto('setting')
+		.values({ name: NAME, value })
+		.onConflict((conflict) => conflict.column('name').doUpdateSet({ value }))
+		.execute();
+}
+
+/** Makes a copy where the schedule says that one is due; returns words where that failed. */
+export async function backUpIfDue(db: Db, database: string, now: number): Promise<string | null> {
+	const { hours, keep } = await backupSchedule(db);
+	if (hours === null) return null;
+	const folder = backupFolder(database);
+	const [last] = listBackups(folder);
+	if (last && now - last.at < hours * HOUR) return null;
+	const made = await backUp(database, folder, now);
+	if (!made.ok) return made.problem;
+	pruneBackups(folder, keep);
+	return null;
+}
+
+/** Looks from time to time whether a copy is due, until the returned function is called. */
+export function keepBackups(db: Db, database: string): () => void {
+	const look = () =>
+		void backUpIfDue(db, database, Date.now()).then(
+			(words) => words !== null && console.error(`Backup: ${words}`),
+			(cause: unknown) => console.error('Backup:', cause)
+		);
+	const timer = setInterval(look, LOOK_EVERY);
+	timer.unref();
+	return () => clearInterval(timer);
+}

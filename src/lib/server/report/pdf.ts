@@ -1,0 +1,174 @@
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import pdfmake from 'pdfmake';
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Block, Cell, Column, Report } from '$lib/report/block';
+
+export const PAGE_SIZES = ['A4', 'LETTER'] as const;
+export type ReportPage = (typeof PAGE_SIZES)[number];
+
+const require = createRequire(import.meta.url);
+/** A weight of one of the fonts that Zembo ships. */
+const fontFile = (family: string, weight: 400 | 700) =>
+	join(
+		dirname(require.resolve(`@fontsource/${family}/package.json`)),
+		`files/${family}-latin-${weight}-normal.woff`
+	);
+const NEXT = 'atkinson-hyperlegible-next';
+
+pdfmake.setFonts({
+	Zembo: {
+		normal: fontFile(NEXT, 400),
+		bold: fontFile(NEXT, 700),
+		italics: fontFile(NEXT, 400),
+		bolditalics: fontFile(NEXT, 700)
+	}
+});
+// Nothing is fetched, and no file is read but the fonts above.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => path.includes('@fontsource'));
+
+const SOFT = '#444444';
+const RULE = '#999999';
+/** Photographs stand three beside one another, pt. */
+const PICTURE_WIDTH = 165;
+
+/**
+ * A report as PDF with text that can be searched and copied.
+ *
+ * @param pictures photographs as data URLs by their id
+ */
+export async function reportPdf(
+	report: Report,
+	pictures: ReadonlyMap<string, string>,
+	pageSize: ReportPage
+): Promise<Uint8Array> {
+	const definition: TDocumentDefinitions = {
+		pageSize,
+		pageMargins: [42, 42, 42, 54],
+		language: 'en',
+		displayTitle: true,
+		tagged: true,
+		info: { title: report.title, subject: report.subtitle },
+		defaultStyle: { font: 'Zembo', fontSize: 9.5, lineHeight: 1.15 },
+		footer: (page, pages) => ({
+			margin: [42, 8, 42, 0],
+			fontSize: 7,
+			color: SOFT,
+			columns: [
+				{ text: report.footer, width: '*' },
+				{ text: `${page} of ${pages}`, alignment: 'right', width: 50 }
+			]
+		}),
+		content: [
+			{ text: report.title, fontSize: 18, bold: true },
+			{ text: report.subtitle, margin: [0, 0, 0, 6] },
+			{
+				layout: 'noBorders',
+				table: {
+					widths: [80, '*'],
+					body: report.facts.map(([name, value]) => [{ text: name, color: SOFT }, value])
+				}
+			},
+			...report.blocks.map((block) => contentOf(block, pictures)),
+			{
+				margin: [0, 46, 0, 0],
+				columnGap: 40,
+				columns: report.signatures.map((name) => ({
+					stack: [
+						{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 200, y2: 0, lineWidth: 0.7 }] },
+						{ text: name, color: SOFT }
+					]
+				}))
+			}
+		]
+	};
+	return pdfmake.createPdf(definition).getBuffer();
+}
+
+function contentOf(block: Block, pictures: ReadonlyMap<string, string>): Content {
+	switch (block.kind) {
+		case 'heading':
+			return {
+				text: block.text,
+				bold: true,
+				fontSize: block.minor ? 10 : 12.5,
+				margin: [0, block.minor ? 6 : 12, 0, 3]
+			};
+		case 'text':
+			return {
+				text: block.text,
+				margin: [0, 1, 0, 3],
+				...(block.soft && { color: SOFT, fontSize: 8.5 })
+			};
+		case 'list':
+			return { ul: block.items.map((item) => ({ text: runs(item) })), margin: [0, 1, 0, 4] };
+		case 'table':
+			return tableOf(block.columns, block.rows);
+		case 'pictures':
+			return picturesOf(block.pictures, pictures);
+	}
+}
+
+function runs({ text, soft = [], strong }: Cell) {
+	return [
+		{ text, ...(strong && { bold: true }) },
+		...soft.map((words) => ({ text: `\n${words}`, color: SOFT, fontSize: 8 }))
+	];
+}
+
+function tableOf(columns: readonly Column[], rows: readonly (readonly Cell[])[]): Content {
+	const sum = columns.reduce((all, { width = 1 }) => all + width, 0);
+	const alignment = (column: number) =>
+		(columns[column]!.figures ? 'right' : 'left') as 'left' | 'right';
+	const head: TableCell[] = columns.map(({ words }, i) => ({
+		text: words,
+		bold: true,
+		alignment: alignment(i)
+	}));
+	return {
+		margin: [0, 2, 0, 5],
+		fontSize: 8.5,
+		table: {
+			headerRows: 1,
+			dontBreakRows: true,
+			widths: columns.map(({ width = 1 }) => `${(100 * width) / sum}%`),
+			body: [
+				head,
+				...rows.map((row) =>
+					row.map((one, i): TableCell => ({ text: runs(one), alignment: alignment(i) }))
+				)
+			]
+		},
+		layout: {
+			hLineWidth: (line) => (line === 0 ? 0 : 0.5),
+			vLineWidth: () => 0,
+			hLineColor: () => RULE,
+			paddingLeft: (column) => (column === 0 ? 0 : 4),
+			paddingRight: () => 4
+		}
+	};
+}
+
+function picturesOf(
+	list: readonly { readonly id: string; readonly words: string }[],
+	pictures: ReadonlyMap<string, string>
+): Content {
+	const there = list.filter(({ id }) => pictures.has(id));
+	const rows: Content[] = [];
+	for (let i = 0; i < there.length; i += 3) {
+		rows.push({
+			columnGap: 8,
+			unbreakable: true,
+			margin: [0, 4, 0, 4],
+			columns: there.slice(i, i + 3).map(({ id, words }) => ({
+				width: PICTURE_WIDTH,
+				stack: [
+					{ image: pictures.get(id)!, width: PICTURE_WIDTH },
+					{ text: words, color: SOFT, fontSize: 8 }
+				]
+			}))
+		} as Content);
+	}
+	return { stack: rows };
+}

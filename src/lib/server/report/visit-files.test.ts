@@ -1,0 +1,65 @@
+import { unzipSync, strFromU8 } from 'fflate';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import saltmarsh from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
+import { readVisitData, writeVisitDocument } from '$core/document/file';
+import { openDatabase, type Db } from '../database/open';
+import { visitFileName, visitHtml, visitPdf, visitZip } from './visit-files';
+
+const NOW = Date.UTC(2026, 10, 18);
+const read = readVisitData(structuredClone(saltmarsh));
+if (!read.ok) throw new Error(read.problem.what);
+const document = read.value;
+const pagesOf = (pdf: Uint8Array) =>
+	Buffer.from(pdf)
+		.toString('latin1')
+		.match(/\/Type \/Page\b(?!s)/g)?.length ?? 0;
+
+let db: Db;
+beforeAll(async () => {
+	db = await openDatabase(':memory:');
+});
+afterAll(() => db.destroy());
+
+describe('the report as PDF', () => {
+	it('is a tagged file with its own fonts, on either size of page', async () => {
+		for (const [page, width] of [
+			['A4', '595.28'],
+			['LETTER', '612']
+		] as const) {
+			const pdf = await visitPdf(db, document, 'full', page, NOW);
+			const text = Buffer.from(pdf).toString('latin1');
+			expect(text.slice(0, 5)).toBe('%PDF-');
+			expect(text).toContain('/StructTreeRoot');
+			expect(text).toContain('/ToUnicode');
+			expect(text).toContain(`/MediaBox [0 0 ${width}`);
+			expect(pagesOf(pdf)).toBeGreaterThan(1);
+		}
+	});
+	it('for the owner has one page', async () => {
+		expect(pagesOf(await visitPdf(db, document, 'short', 'A4', NOW))).toBe(1);
+		expect(pagesOf(await visitPdf(db, document, 'short', 'LETTER', NOW))).toBe(1);
+	});
+});
+
+describe('the archive of a visit', () => {
+	it('has the file as it is, the readings, and the report twice', async () => {
+		const files = unzipSync(await visitZip(db, document, 'A4', NOW));
+		expect(Object.keys(files).sort()).toEqual([
+			'readings.csv',
+			'report.html',
+			'report.pdf',
+			'visit.zembo-visit.json'
+		]);
+		expect(strFromU8(files['visit.zembo-visit.json']!)).toBe(writeVisitDocument(document));
+		const lines = strFromU8(files['readings.csv']!).trim().split('\r\n');
+		expect(lines).toHaveLength(document.visit.readings.length + 1);
+	});
+	it('and its other files have a name that every file system takes', () => {
+		const odd = { ...document, site: { ...document.site, name: 'Pier №4 / “Slip”' } };
+		expect(visitFileName(odd, 'pdf')).toMatch(/^[a-z0-9-]+-2026-11-17\.pdf$/i);
+	});
+});
+
+it('the report as HTML carries the checksum of the file', async () => {
+	expect(await visitHtml(db, document, 'full', NOW)).toMatch(/SHA-256 [0-9a-f]{64}/);
+});

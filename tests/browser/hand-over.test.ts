@@ -1,0 +1,91 @@
+import { strFromU8, unzipSync } from 'fflate';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Person } from './support';
+
+const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
+
+let person: Person;
+beforeAll(async () => {
+	person = await Person.atTheDemo();
+});
+afterAll(() => person?.leaves());
+
+/** What a link of the page hands out. */
+async function download(words: string): Promise<{ name: string; type: string; bytes: Uint8Array }> {
+	const href = await person.driver.executeScript<string>(
+		'return [...document.querySelectorAll("a[download]")].find((one) => one.textContent.includes(arguments[0])).href',
+		words
+	);
+	const answer = await fetch(href);
+	expect(answer.status).toBe(200);
+	return {
+		name: /filename="(.*)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? '',
+		type: answer.headers.get('content-type') ?? '',
+		bytes: new Uint8Array(await answer.arrayBuffer())
+	};
+}
+const latin = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1');
+
+describe('the terminal’s visit', () => {
+	it('is handed over as PDF, on the size of page that is chosen', async () => {
+		await person.goTo(`${VISIT}/hand-over`);
+		const a4 = await download('Report as PDF');
+		expect(a4).toMatchObject({
+			name: 'saltmarsh-ferry-terminal-2026-11-17.pdf',
+			type: 'application/pdf'
+		});
+		expect(latin(a4.bytes)).toContain('/MediaBox [0 0 595.28');
+		await person.choose('select[name=page]', 'Letter');
+		expect(latin((await download('Report as PDF')).bytes)).toContain('/MediaBox [0 0 612 792');
+	});
+
+	it('has one page in plain words for the owner', async () => {
+		const { name, bytes } = await download('One page for the owner');
+		expect(name).toMatch(/short\.pdf$/);
+		expect(latin(bytes).match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+	});
+
+	it('is an archive with its photographs, and a file that is read back', async () => {
+		const { name, type, bytes } = await download('All of it as ZIP');
+		expect({ name, type }).toEqual({
+			name: 'saltmarsh-ferry-terminal-2026-11-17.zip',
+			type: 'application/zip'
+		});
+		const files = unzipSync(bytes);
+		const names = Object.keys(files);
+		expect(names).toContain('report.pdf');
+		expect(names.filter((one) => one.startsWith('photographs/')).length).toBeGreaterThan(0);
+		const plain = await (await fetch(`${person.server.address}${VISIT}/visit.json`)).text();
+		expect(strFromU8(files['visit.zembo-visit.json']!)).toBe(plain);
+		const html = strFromU8(files['report.html']!);
+		expect(html).toContain('data:image/jpeg;base64,');
+		expect(html).toContain('Saltmarsh Ferry Terminal');
+	});
+
+	it('of a kind that is not made is refused in words', async () => {
+		const answer = await fetch(`${person.server.address}${VISIT}/report.pdf?page=A0`, {
+			headers: { accept: 'application/json' }
+		});
+		expect(answer.status).toBe(400);
+		expect(await answer.text()).toContain('There is no such report');
+	});
+});
+
+describe('backups', () => {
+	it('are made and checked while the server runs', async () => {
+		await person.goTo('/');
+		await person.press('Backups');
+		await person.arrivesAt(/\/backup$/);
+		await person.sees('None yet');
+		await person.press('Back up now');
+		await person.sees(/zembo-\S+\.db is opened and checked: 4 sites/);
+	});
+	it('come by themselves as often as is said, and nonsense keeps what was typed', async () => {
+		await person.fill('hours', '0');
+		await person.press('Store');
+		await person.sees('0 hours is out of range here');
+		await person.fill('hours', '12');
+		await person.press('Store');
+		await person.sees('Stored.');
+	});
+});
