@@ -324,17 +324,21 @@ export class Person {
 		await this.hasFocus(field);
 	}
 
-	/** Waits until a field has the focus. */
+	/** Waits until a field has the focus; fails with what the page says instead. */
 	async hasFocus(name: string): Promise<void> {
-		await this.driver.wait(
-			() =>
-				this.driver.executeScript<boolean>(
-					'return document.activeElement?.getAttribute("name") === arguments[0]',
-					name
-				),
-			WAIT,
-			`${name} has not got the focus`
-		);
+		const focused = () =>
+			this.driver.executeScript<boolean>(
+				'return document.activeElement?.getAttribute("name") === arguments[0]',
+				name
+			);
+		try {
+			await this.driver.wait(focused, WAIT);
+		} catch (cause) {
+			const text = await this.driver.findElement(By.css('main')).getText();
+			throw new Error(`${name} has not got the focus; the page says: ${text.slice(0, 1500)}`, {
+				cause
+			});
+		}
 	}
 
 	/** Replaces what stands in the field that has the focus. */

@@ -63,6 +63,8 @@ const LIST_OF_EVENT = {
 	repair: 'repairs'
 } as const satisfies Record<Exclude<VisitEvent, { kind: 'changed' }>['kind'], keyof Visit>;
 
+type VisitList = (typeof LIST_OF_EVENT)[keyof typeof LIST_OF_EVENT];
+
 const KEY = Symbol('visit');
 const WARM_QUANTITIES = ['open-circuit-voltage', 'operating-current'] as const;
 const WARM_ROUNDS = 4;
@@ -228,17 +230,22 @@ export class VisitSession {
 		return null;
 	}
 
-	/** Takes what the server sent anew; entries on their way are kept. */
+	/**
+	 * Takes what the server sent anew. Every list of a visit only grows, so what stands here and not
+	 * there is on its way, or was stored after the server had read: it stays.
+	 */
 	replace(document: VisitDocument, assessment: Assessment): void {
-		const sent = new Set(document.visit.readings.map(({ id }) => id));
-		const onTheWay = this.document.visit.readings.filter(
-			({ id }) => this.storing.has(id) && !sent.has(id)
-		);
+		const here = this.document.visit;
+		const later: Partial<Record<VisitList, unknown[]>> = {};
+		for (const list of Object.values(LIST_OF_EVENT)) {
+			const entries = document.visit[list] as readonly { readonly id: string }[];
+			const known = new Set(entries.map(({ id }) => id));
+			const mine = (here[list] as typeof entries).filter(({ id }) => !known.has(id));
+			if (mine.length > 0) later[list] = [...entries, ...mine];
+		}
 		this.document = document;
 		this.assessment = assessment;
-		if (onTheWay.length > 0) {
-			void this.#adopt({ readings: [...document.visit.readings, ...onTheWay] });
-		}
+		if (Object.keys(later).length > 0) void this.#adopt(later as Partial<VisitDocument['visit']>);
 	}
 
 	/**

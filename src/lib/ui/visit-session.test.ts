@@ -214,6 +214,19 @@ describe('what others store', () => {
 		await settled();
 	});
 
+	it('comes with what the server had read before one’s own was stored, which stays too', async () => {
+		const before = readDemo();
+		await session.enter(entry(471));
+		await settled();
+		await session.settle('dead', 'arrival/weather', null);
+		const steps = session.document.visit.safety.length;
+		session.replace(before, assess(before.record, before.visit));
+		await vi.waitFor(() =>
+			expect(session.standing(a1!.id, 'open-circuit-voltage')).toMatchObject({ value: 471 })
+		);
+		expect(session.document.visit.safety).toHaveLength(steps);
+	});
+
 	it('of one’s own does not come twice', async () => {
 		session.hear(0, () => Promise.resolve());
 		await session.enter(entry(476.2));

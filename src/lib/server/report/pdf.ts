@@ -51,6 +51,9 @@ export async function reportPdf(
 		tagged: true,
 		info: { title: report.title, subject: report.subtitle },
 		defaultStyle: { font: 'Zembo', fontSize: 9.5, lineHeight: 1.15 },
+		// A heading never stands alone at the end of a page.
+		pageBreakBefore: (node, nodes) =>
+			node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length === 0,
 		footer: (page, pages) => ({
 			margin: [42, 8, 42, 0],
 			fontSize: 7,
@@ -92,6 +95,7 @@ function contentOf(block: Block, pictures: ReadonlyMap<string, string>): Content
 			return {
 				text: block.text,
 				bold: true,
+				headlineLevel: 1,
 				fontSize: block.minor ? 10 : 12.5,
 				margin: [0, block.minor ? 6 : 12, 0, 3]
 			};
@@ -131,6 +135,7 @@ function tableOf(columns: readonly Column[], rows: readonly (readonly Cell[])[])
 		fontSize: 8.5,
 		table: {
 			headerRows: 1,
+			keepWithHeaderRows: 1,
 			dontBreakRows: true,
 			widths: columns.map(({ width = 1 }) => `${(100 * width) / sum}%`),
 			body: [
