@@ -24,6 +24,7 @@
 	<a class="sites" href={resolve('/')}>Sites</a>
 	<a class="sites" href={resolve('/library')}>Library</a>
 	<a class="sites" href={resolve('/bench')}>Bench</a>
+	<a class="sites" href={resolve('/search')}>Search</a>
 	<span class="grow"></span>
 	<ModeSwitch />
 </header>

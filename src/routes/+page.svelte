@@ -126,6 +126,7 @@
 		{/if}
 	{/if}
 	<p class="more soft">
+		<a href={resolve('/search')}>Search</a> all sites, parts, serials and findings.
 		<a href={resolve('/backup')}>Backups</a>: a checked copy of everything, now or by itself.
 	</p>
 </div>

@@ -19,6 +19,7 @@ canBeUsed([
 	`${SITE}/marks`,
 	`${SITE}/emergency`,
 	'/backup',
+	'/search?q=module',
 	'/library',
 	'/library/new?kind=module',
 	'/library/new?kind=inverter',

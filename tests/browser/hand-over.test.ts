@@ -89,3 +89,23 @@ describe('backups', () => {
 		await person.sees('Stored.');
 	});
 });
+
+describe('search', () => {
+	it('finds a part by its serial, a finding by its words, and keeps the filter in the address', async () => {
+		await person.goTo('/');
+		await person.press('Search');
+		await person.arrivesAt(/\/search$/);
+		await person.fill('q', 'glass cracked');
+		await person.click('form[role=search] button');
+		await person.sees('Glass cracked from the lower left corner');
+		await person.press('Findings 1');
+		await person.arrivesAt(/in=findings/);
+		await person.goTo('/search?q=skerrymoor');
+		await person.press('Skerrymoor 335 M60, module type');
+		await person.arrivesAt(/\/module-types\//);
+	});
+	it('that finds nothing says how to go on', async () => {
+		await person.goTo('/search?q=zzz%25_x');
+		await person.sees('Nothing has all of these words');
+	});
+});
