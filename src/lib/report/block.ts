@@ -27,7 +27,7 @@ export type Block =
 	| { readonly kind: 'pictures'; readonly pictures: readonly Picture[] };
 
 /** A photograph with what it shows. */
-export interface Picture {
+interface Picture {
 	readonly id: string;
 	readonly words: string;
 }

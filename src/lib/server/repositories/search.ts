@@ -9,16 +9,16 @@ const SHOWN = 25;
 /** Rows that may hold the words and are looked at closely. */
 const CANDIDATES = 200;
 
-export interface SiteHit {
+interface SiteHit {
 	readonly id: string;
 	readonly name: string;
 	readonly place: string;
 }
-export interface PartHit extends RecordHit {
+interface PartHit extends RecordHit {
 	readonly siteId: string;
 	readonly siteName: string;
 }
-export interface VisitHit {
+interface VisitHit {
 	readonly visitId: string;
 	readonly siteName: string;
 	readonly timeZone: string;
