@@ -3,6 +3,7 @@ import { testRecord } from '../../../../tests/support/watched-record';
 import { lintwhite370 } from '../../../../demo/site';
 import { agedModel, moduleHere } from '../../expectation/predict';
 import { maximumPowerPoint } from '../../module/single-diode';
+import { expectedOfArray, measuredRatio } from './array';
 import { generatorsOf } from './generators';
 import { monthsOf } from './months';
 import { powerTable } from './power-table';
@@ -135,6 +136,37 @@ describe('expected production', () => {
 		expect(months[5]!.expected).toBeCloseTo(energy(5) / 1000, 6);
 		expect(months[5]!.cool).toBeLessThan(months[5]!.irradiation);
 		expect(months[4]!.made).toBeNull();
+	});
+	it('of two planes weighs their light by their labels, and expects what is watched alone', () => {
+		const flat = { ...generator, modules: 8, plane: { tilt: 0, azimuth: 180 } };
+		const [steep, level] = [generator, flat].map((one) => expectedFrom(day(5), PLACE, one, 0));
+		const both = expectedOfArray(day(5), PLACE, [generator, flat], 0, 16 * TYPE.plate.pmax);
+		expect(both[12]!.irradiance).toBeCloseTo(
+			0.75 * steep![12]!.irradiance + 0.25 * level![12]!.irradiance,
+			9
+		);
+		expect(both[12]!.watts).toBeCloseTo(0.5 * (steep![12]!.watts + level![12]!.watts), 9);
+		expect(expectedOfArray(day(5), PLACE, [], 0, 1000)).toEqual([]);
+	});
+	it('by the export’s own sensor counts the samples that both have', () => {
+		const unit = (power: number[]) => ({
+			key: 'a',
+			label: 'a',
+			labelWatts: 1000,
+			ratedWatts: null,
+			like: null,
+			plane: null,
+			power: Float64Array.from(power),
+			volts: null,
+			amps: null
+		});
+		const times = { start: 0, step: 900_000, count: 3 };
+		const irradiance = Float64Array.of(1000, 500, Number.NaN);
+		expect(measuredRatio({ times, irradiance, units: [unit([800, 400, 900])] })).toBeCloseTo(
+			0.8,
+			12
+		);
+		expect(measuredRatio({ times, irradiance: null, units: [unit([1, 1, 1])] })).toBeNull();
 	});
 	it('has a ratio that is 1 where a kW gives a kWh for each hour of full sun', () => {
 		expect(performanceRatio(5000, 1000, 5000)).toBe(1);

@@ -2,11 +2,11 @@
 	import { resolve } from '$app/paths';
 	import { USUAL_OVER_HEAT } from '$core/production/benchmark/ageing';
 	import { powerOverHeat } from '$core/production/benchmark/heat';
+	import { expectedOfArray, measuredRatio } from '$core/production/expected/array';
 	import { generatorsOf } from '$core/production/expected/generators';
 	import { monthsOf } from '$core/production/expected/months';
-	import { clearHours, expectedFrom, performanceRatio } from '$core/production/expected/production';
+	import { clearHours, performanceRatio } from '$core/production/expected/production';
 	import type { Weather } from '$core/production/expected/weather';
-	import { HOUR } from '$core/production/series/year';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { monthsOption } from '$lib/charts/months-option';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
@@ -48,13 +48,9 @@
 	const parts = $derived(
 		session.year ? generatorsOf(record, new Date(session.year.times.start).getUTCFullYear()) : null
 	);
-	/** Of the units that are modules of the record: what was not watched is not expected either. */
-	const watchedShare = $derived.by(() => {
-		const labels = session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0;
-		const all =
-			parts?.generators.reduce((sum, { type, modules }) => sum + modules * type.plate.pmax, 0) ?? 0;
-		return all > 0 ? Math.min(labels / all, 1) : 1;
-	});
+	const labelWatts = $derived(
+		session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0
+	);
 	const expected = $derived.by(() => {
 		const { year, found } = session;
 		const losses = form.one('losses');
@@ -62,13 +58,8 @@
 		const { start, step, count } = year.times;
 		const hours =
 			weather?.weather.hours ?? clearHours(start, start + count * step, observer, USUAL_AIR);
-		const each = parts.generators.map((one) => expectedFrom(hours, observer, one, losses / 100));
-		const all = hours.map((hour, i) => ({
-			at: hour.at,
-			irradiance: each[0]?.[i]?.irradiance ?? 0,
-			heat: each[0]?.[i]?.heat ?? USUAL_AIR,
-			watts: watchedShare * each.reduce((sum, list) => sum + list[i]!.watts, 0)
-		}));
+		const all = expectedOfArray(hours, observer, parts.generators, losses / 100, labelWatts);
+		if (all.length === 0) return null;
 		const days = found.dates.map((date, d) => {
 			const some = found.energy.map(({ byDay }) => byDay[d]!).filter((kWh) => !Number.isNaN(kWh));
 			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
@@ -86,24 +77,7 @@
 			cool: some.reduce((sum, { cool }) => sum + cool, 0)
 		};
 	});
-	const labelWatts = $derived(
-		session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0
-	);
-	/** From the export's own sensor, over the samples that have both. */
-	const measured = $derived.by(() => {
-		const { year } = session;
-		if (!year?.irradiance || labelWatts === 0) return null;
-		let [energy, light] = [0, 0];
-		const hours = year.times.step / HOUR;
-		for (let t = 0; t < year.times.count; t++) {
-			const sun = year.irradiance[t]!;
-			const watts = year.units.reduce((sum, { power }) => sum + power[t]!, 0);
-			if (Number.isNaN(sun) || Number.isNaN(watts)) continue;
-			energy += watts * hours;
-			light += sun * hours;
-		}
-		return light > 0 ? performanceRatio(energy, labelWatts, light) : null;
-	});
+	const measured = $derived(session.year ? measuredRatio(session.year) : null);
 	const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
 </script>
 
