@@ -23,14 +23,28 @@ function memory(): number {
 	return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
 }
 
+/** A number from 0 to 1 that looks like chance and is the same each time. */
+function chance(seed: number): number {
+	const x = Math.sin(seed * 12.9898) * 43758.5453;
+	return x - Math.floor(x);
+}
+
+/** W of a module: nothing by night, a day's arch by its cloud, with flicker from quarter to quarter. */
+function watts(row: number, unit: number): number {
+	const hour = (row % 96) / 4;
+	const day = Math.floor(row / 96);
+	const season = 0.7 - 0.3 * Math.cos((2 * Math.PI * day) / 365.25);
+	const arch = Math.max(0, Math.sin((Math.PI * (hour - 6)) / 12));
+	const cloud = 1 - 0.8 * chance(day) ** 2;
+	return 300 * season * arch * cloud * (1 - 0.3 * chance(row + 0.01 * unit));
+}
+
 /** Lines of an export of 96 units, one after the other. */
 function* lines(): Generator<string> {
 	yield `time;${Array.from({ length: UNITS }, (_, u) => `U${u + 1}`).join(';')}\n`;
 	for (let row = 0; row < SAMPLES / UNITS; row++) {
 		const time = new Date(BEGIN + row * QUARTER).toISOString().slice(0, 16).replace('T', ' ');
-		const figures = Array.from({ length: UNITS }, (_, u) =>
-			(((row * 7 + u * 131) % 3000) / 10).toFixed(1)
-		);
+		const figures = Array.from({ length: UNITS }, (_, u) => watts(row, u).toFixed(1));
 		yield `${time};${figures.join(';')}\n`;
 	}
 }
@@ -95,7 +109,7 @@ async function takeIn(): Promise<void> {
 	);
 }
 
-/** From a press on a button to the picture of what was fetched for it, ms. */
+/** From a press on a button until the picture of what was fetched for it is on the screen, ms. */
 function pressToPicture(words: string): Promise<number> {
 	return driver.executeAsyncScript<number>(
 		`
@@ -109,7 +123,7 @@ function pressToPicture(words: string): Promise<number> {
 		new MutationObserver((_, observer) => {
 			if (!fetched) return;
 			observer.disconnect();
-			done(performance.now() - start);
+			requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - start)));
 		}).observe(chart, { attributeFilter: ['data-drawn'] });
 		button.click();`,
 		words
@@ -144,6 +158,11 @@ try {
 	const units = [1, 2, 3, 4].map((u) => `unit=name:U${u}`).join('&');
 	await person.goTo(`${SITE}/watch/course?${units}&until=${BEGIN + 900 * 86_400_000}`);
 	await person.find('.course [data-drawn] canvas');
+	const first: string[] = [];
+	while (first.length < 5) first.push((await pressToPicture('Earlier')).toFixed(0));
+	console.log(
+		`  four lines of ten million samples, the first presses on the page: ${first.join(', ')} ms`
+	);
 	for (const words of ['Earlier', 'Later', 'Day', 'Week', 'Month', 'All']) {
 		const waits: number[] = [];
 		for (let n = 0; n < 10; n++) {
@@ -152,7 +171,7 @@ try {
 		}
 		waits.sort((a, b) => a - b);
 		console.log(
-			`  four lines of ten million samples, ${words.padEnd(8)} press to picture: median ${waits[5]!.toFixed(0)}, longest ${waits[9]!.toFixed(0)} ms of 10`
+			`  four lines of ten million samples, ${words.padEnd(8)} press to picture on the screen: median ${waits[5]!.toFixed(0)}, longest ${waits[9]!.toFixed(0)} ms of 10`
 		);
 	}
 } finally {

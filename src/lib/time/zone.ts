@@ -5,6 +5,7 @@ import type { Times } from '$core/production/series/grid';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
+const WEEK = 7 * DAY;
 
 /** The clock of a time zone, with its hours that come twice or never. */
 export function zoneOf(timeZone: string): Zone {
@@ -28,15 +29,30 @@ export function zoneOf(timeZone: string): Zone {
 	};
 }
 
-/** What the clock of a time zone shows at an instant, as if it were UTC; both ms since 1970-01-01. */
+/**
+ * What the clock of a time zone shows at an instant, as if it were UTC; both ms since 1970-01-01.
+ * A week that begins and ends with one offset keeps it throughout: no zone has changed its clock and
+ * changed it back within a week since there are inverters.
+ */
 export function clockIn(timeZone: string): (instant: number) => number {
-	const known = new Map<number, number>();
-	return (instant) => {
-		const quarter = Math.floor(instant / (HOUR / 4));
-		let offset = known.get(quarter);
-		if (offset === undefined) known.set(quarter, (offset = fromAbsolute(instant, timeZone).offset));
-		return instant + offset;
+	const kept = (length: number, find: (number: number) => number | null) => {
+		const known = new Map<number, number | null>();
+		return (instant: number) => {
+			const number = Math.floor(instant / length);
+			let offset = known.get(number);
+			if (offset === undefined) known.set(number, (offset = find(number)));
+			return offset;
+		};
 	};
+	const offsetAt = (instant: number) => fromAbsolute(instant, timeZone).offset;
+	const beginning = kept(WEEK, (week) => offsetAt(week * WEEK));
+	const throughout = kept(WEEK, (week) => {
+		const offset = beginning(week * WEEK);
+		return offset === beginning((week + 1) * WEEK) ? offset : null;
+	});
+	// Offsets change at whole quarters of an hour.
+	const within = kept(HOUR / 4, (quarter) => offsetAt(quarter * (HOUR / 4)));
+	return (instant) => instant + (throughout(instant) ?? within(instant)!);
 }
 
 /** The days of a site between two instants, by its own midnights, as ranges of samples. */

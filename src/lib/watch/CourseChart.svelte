@@ -22,8 +22,8 @@
 	}
 	let { siteId, timeZone, units, quantity, ofLabel = false, whole, first }: Props = $props();
 
-	/** Points of a line: about one a pixel of a wide screen. */
-	const POINTS = 900;
+	/** Points of a line that are shown: more of them the eye cannot tell apart, and they take long to draw. */
+	const POINTS = 500;
 	/** Dragging asks for the next stretch no more often than this, ms. */
 	const PATIENCE = 60;
 	/** On either side more is fetched than is shown, so that dragging shows something at once. */
@@ -42,6 +42,7 @@
 	let shown = $state.raw<Stretch>(untrack(() => first));
 	let lines = $state.raw<readonly CourseOfUnit[]>([]);
 	let trouble = $state('');
+	let chart: EChartsType | null = null;
 	let timer: ReturnType<typeof setTimeout> | undefined;
 	let asked: AbortController | null = null;
 	onDestroy(() => {
@@ -85,9 +86,10 @@
 		return watts > 0 ? { ...line, mean: line.mean.map((mean) => (100 * mean) / watts) } : line;
 	}
 
-	function listen(chart: EChartsType): void {
-		chart.on('datazoom', () => {
-			const [zoom] = chart.getOption()['dataZoom'] as { startValue: number; endValue: number }[];
+	function listen(ready: EChartsType): void {
+		chart = ready;
+		ready.on('datazoom', () => {
+			const [zoom] = ready.getOption()['dataZoom'] as { startValue: number; endValue: number }[];
 			if (!zoom) return;
 			// What the clock is ahead is near enough the same over what is shown.
 			const ahead = clock(shown.from) - shown.from;
@@ -97,11 +99,14 @@
 		});
 	}
 
+	/** Moves the lines that are there; the finer ones follow when they come. */
 	function show(from: number, length: number): void {
 		const span = Math.min(length, whole.to - whole.from);
 		const begin = Math.max(whole.from, Math.min(from, whole.to - span));
 		shown = { from: begin, to: begin + span };
 		void fetchLines();
+		const { from: startValue, to: endValue } = onClock(shown);
+		chart?.dispatchAction({ type: 'dataZoom', startValue, endValue }, { silent: true });
 	}
 	const length = $derived(shown.to - shown.from);
 
@@ -141,7 +146,8 @@
 				ofLabel ? lines.map(asShare) : lines,
 				ofLabel ? '%' : WATCHED_FACTS[quantity].unit,
 				onClock(whole),
-				onClock(shown),
+				// The picture moves itself: only other lines are a new one.
+				untrack(() => onClock(shown)),
 				clockWords,
 				look
 			)}

@@ -79,7 +79,8 @@ describe('the database', () => {
 			'0004-repairs',
 			'0005-piles',
 			'0006-watch',
-			'0007-settings'
+			'0007-settings',
+			'0008-day-means'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

@@ -185,8 +185,6 @@ interface WatchDayTable {
 	block_id: number;
 	import_id: string;
 	count: number;
-	least: number;
-	most: number;
 	sum: number;
 }
 

@@ -136,13 +136,7 @@ export class BlockWriter {
 }
 
 function summaryOf(figures: Float64Array) {
-	let least = Infinity;
-	let most = -Infinity;
 	let sum = 0;
-	for (const figure of figures) {
-		if (figure < least) least = figure;
-		if (figure > most) most = figure;
-		sum += figure;
-	}
-	return { count: figures.length, least, most, sum };
+	for (const figure of figures) sum += figure;
+	return { count: figures.length, sum };
 }

@@ -1,19 +1,22 @@
+import type { Samples } from '$core/production/series/grid';
 import type { DbOrTransaction } from '../database/open';
 import { countSamples, readDays, readSamples, seriesOf } from '../repositories/watch-samples';
 import { unitTargets } from '../repositories/watch-units';
 import { unitKey } from '$core/production/series/build';
 
-/** Samples that are read for one picture; beyond, the summaries of days stand for them. */
-const MOST_READ = 900_000;
+/** Samples that are read for one picture; beyond, the means of days stand for them. */
+const MOST_READ = 250_000;
+/** Days for each point of a line from which the means of days are a picture as fine as any. */
+const DAYS_PER_POINT = 0.4;
+/** ms */
+const DAY = 86_400_000;
 
-/** One unit's line of a picture: mean of each stretch of time, and the least and most in it. */
+/** One unit's line of a picture: the mean of each stretch of time. */
 export interface CourseLine {
 	readonly key: string;
 	/** ms since 1970-01-01 UTC */
 	readonly at: number[];
 	readonly mean: number[];
-	readonly least: number[];
-	readonly most: number[];
 }
 
 /**
@@ -40,16 +43,15 @@ export async function courseOf(
 		return series.length > 0 ? [{ key, series }] : [];
 	});
 	const all = asked.flatMap(({ series }) => series);
-	const byDay = (await countSamples(db, all, from, to)) > MOST_READ;
+	const byDay =
+		(to - from) / DAY > DAYS_PER_POINT * points ||
+		(await countSamples(db, all, from, to)) > MOST_READ;
 	const lines: CourseLine[] = [];
 	for (const { key, series } of asked) {
-		const line: CourseLine = { key, at: [], mean: [], least: [], most: [] };
+		const line: CourseLine = { key, at: [], mean: [] };
 		for (const id of series) {
-			if (byDay) append(line, await readDays(db, id, from, to));
-			else {
-				const { at, value } = await readSamples(db, id, from, to);
-				append(line, thinned(at, value, points));
-			}
+			const samples = await (byDay ? readDays : readSamples)(db, id, from, to);
+			append(line, thinned(samples, points));
 		}
 		lines.push(line);
 	}
@@ -59,31 +61,25 @@ export async function courseOf(
 function append(line: CourseLine, more: Omit<CourseLine, 'key'>): void {
 	for (let i = 0; i < more.at.length; i++) {
 		line.at.push(more.at[i]!);
-		line.mean.push(more.mean[i]!);
-		line.least.push(more.least[i]!);
-		line.most.push(more.most[i]!);
+		line.mean.push(drawn(more.mean[i]!));
 	}
 }
 
+/** More digits than can be drawn are not sent. */
+function drawn(figure: number): number {
+	return Number(figure.toPrecision(5));
+}
+
 /** Every so many neighbouring samples as one point. */
-function thinned(at: Float64Array, value: Float64Array, points: number): Omit<CourseLine, 'key'> {
+function thinned({ at, value }: Samples, points: number): Omit<CourseLine, 'key'> {
 	const every = Math.max(1, Math.ceil(at.length / points));
-	const line = { at: [], mean: [], least: [], most: [] } as Record<
-		'at' | 'mean' | 'least' | 'most',
-		number[]
-	>;
+	const line = { at: [] as number[], mean: [] as number[] };
 	for (let i = 0; i < at.length; i += every) {
 		const end = Math.min(i + every, at.length);
-		let [sum, least, most] = [0, Infinity, -Infinity];
-		for (let j = i; j < end; j++) {
-			sum += value[j]!;
-			least = Math.min(least, value[j]!);
-			most = Math.max(most, value[j]!);
-		}
+		let sum = 0;
+		for (let j = i; j < end; j++) sum += value[j]!;
 		line.at.push(at[(i + end - 1) >> 1]!);
 		line.mean.push(sum / (end - i));
-		line.least.push(least);
-		line.most.push(most);
 	}
 	return line;
 }

@@ -230,22 +230,17 @@ describe('what exports hold', () => {
 	it('is thinned for a picture, and summed by day', async () => {
 		await takeIn(1, lines(400));
 		const key = `string:${testRecord().strings[0]!.id}`;
-		const [line] = await courseOf(
-			db,
-			SITE.id,
-			[key, 'name:gone'],
-			'power',
-			0,
-			Date.UTC(2027, 0, 1),
-			40
-		);
-		expect(line!.at).toHaveLength(40);
-		expect(line!.most[0]).toBe(109);
-		expect(line!.mean[0]).toBeCloseTo(104.5, 6);
+		const line = async (from: number, to: number) =>
+			(await courseOf(db, SITE.id, [key, 'name:gone'], 'power', from, to, 40))[0]!;
+		const some = await line(Date.UTC(2026, 5, 1), Date.UTC(2026, 5, 12));
+		expect(some.at).toHaveLength(40);
+		expect(some.mean[0]).toBeCloseTo(104.5, 6);
+		const years = await line(0, Date.UTC(2027, 0, 1));
+		expect(years.mean[0]).toBe(123.5);
 		const [series] = await seriesOf(db, SITE.id);
 		const days = await readDays(db, series!.id, 0, Date.UTC(2027, 0, 1));
-		expect(days.least[0]).toBe(100);
 		expect(days.at[0]).toBe(Date.UTC(2026, 5, 1));
+		expect(days.value[0]).toBe(123.5);
 	});
 
 	it('is nothing where there is no export', async () => {
