@@ -23,7 +23,7 @@
 	let { siteId, timeZone, units, quantity, ofLabel = false, whole, first }: Props = $props();
 
 	/** Points of a line that are shown: more of them the eye cannot tell apart, and they take long to draw. */
-	const POINTS = 500;
+	const POINTS = 400;
 	/** Dragging asks for the next stretch no more often than this, ms. */
 	const PATIENCE = 60;
 	/** On either side more is fetched than is shown, so that dragging shows something at once. */
