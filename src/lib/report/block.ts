@@ -1,3 +1,5 @@
+import type { Drawing } from '$lib/drawing/drawing';
+
 /* A report as plain blocks: the page, the PDF and the file in HTML are drawn from the same ones. */
 
 export interface Column {
@@ -24,7 +26,8 @@ export type Block =
 			readonly columns: readonly Column[];
 			readonly rows: readonly (readonly Cell[])[];
 	  }
-	| { readonly kind: 'pictures'; readonly pictures: readonly Picture[] };
+	| { readonly kind: 'pictures'; readonly pictures: readonly Picture[] }
+	| { readonly kind: 'drawing'; readonly drawing: Drawing; readonly words: string };
 
 /** A photograph with what it shows. */
 interface Picture {
@@ -40,7 +43,7 @@ export interface Report {
 	readonly blocks: readonly Block[];
 	/** Lines to sign on. */
 	readonly signatures: readonly string[];
-	/** Below every page. */
+	/** Below every page: what it is of, and the checksum of the file it belongs to. */
 	readonly footer: string;
 }
 

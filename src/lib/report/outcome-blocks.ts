@@ -81,6 +81,18 @@ export function repairBlocks(
 			cell(figures[0] ?? '', figures.slice(1))
 		];
 	});
+	const pictures = cases.flatMap(({ code, place, entries }) =>
+		entries.flatMap(({ photograph, step }) =>
+			photograph
+				? [
+						{
+							id: photograph,
+							words: `${placeWords(record, place)}, ${FAULTS[code].words.toLowerCase()}: ${STEP_WORDS[step].toLowerCase()}`
+						}
+					]
+				: []
+		)
+	);
 	return [
 		heading('Put right'),
 		{
@@ -91,6 +103,7 @@ export function repairBlocks(
 				{ words: 'Before and after', width: 1.6 }
 			],
 			rows
-		}
+		},
+		...(pictures.length > 0 ? [{ kind: 'pictures', pictures } as const] : [])
 	];
 }

@@ -34,6 +34,8 @@ const words = (blocks: readonly Block[]) =>
 					return block.rows.flat().map(({ text }) => text);
 				case 'pictures':
 					return block.pictures.map(({ words: said }) => said);
+				case 'drawing':
+					return [block.words];
 			}
 		})
 		.join('\n');

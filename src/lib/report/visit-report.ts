@@ -10,6 +10,8 @@ import { PURPOSE_WORDS } from '$lib/ui/purposes';
 import { dayAndTime } from '$lib/ui/when';
 import { count, kilowatts } from '$lib/ui/words';
 import { cell, heading, soft, text, type Block, type Report } from './block';
+import { basisBlocks } from './basis-blocks';
+import { drawingBlocks } from './drawing-blocks';
 import { outcomeBlocks, repairBlocks } from './outcome-blocks';
 import { readingsBlocks } from './readings-blocks';
 import {
@@ -27,14 +29,15 @@ export type ReportForm = (typeof REPORT_FORMS)[number];
  * The report of a visit: in full for who goes on with it, or on one page in plain words for who owns
  * the array.
  *
- * @param checksum of the visit's file, so that paper and file can be held together
+ * @param checksum of the visit's file, so that paper and file can be held together; null on the page,
+ *   where the visit still goes on
  * @param now of the server, ms since 1970-01-01
  */
 export function visitReport(
 	document: VisitDocument,
 	assessment: Assessment,
 	form: ReportForm,
-	checksum: string,
+	checksum: string | null,
 	now: number
 ): Report {
 	const { site, visit, revision, record } = document;
@@ -57,14 +60,16 @@ export function visitReport(
 						...outcomeBlocks(document, assessment),
 						...repairBlocks(document, assessment),
 						...conditionsBlocks(document, assessment),
-						...recordBlocks(record),
 						...readingsBlocks(assessment, record),
 						...safetyBlocks(document, assessment, now),
 						...inspectionBlocks(document),
-						...cautionBlocks(document, assessment)
+						...recordBlocks(record),
+						...drawingBlocks(record, site.name),
+						...cautionBlocks(document, assessment),
+						...basisBlocks(document, assessment)
 					],
 		signatures: form === 'short' ? ['For the service'] : ['Measured by', 'Reviewed by'],
-		footer: `${site.name}, visit of ${visit.startedAt.slice(0, 10)}, record revision ${revision.number}. File: SHA-256 ${checksum}`
+		footer: `${site.name}, visit of ${visit.startedAt.slice(0, 10)}, record revision ${revision.number}${checksum === null ? '' : `. File: SHA-256 ${checksum}`}`
 	};
 }
 

@@ -2,10 +2,31 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Drawing } from '$lib/drawing/drawing';
+import { drawingSvg } from '$lib/drawing/svg';
 import type { Block, Cell, Column, Report } from '$lib/report/block';
 
 export const PAGE_SIZES = ['A4', 'LETTER'] as const;
 export type ReportPage = (typeof PAGE_SIZES)[number];
+
+/** Left, top, right and bottom of a page, pt. */
+const MARGINS: [number, number, number, number] = [42, 42, 42, 54];
+/** Room between them, pt; drawings leave some of it to their heading. */
+const ROOM: Readonly<Record<ReportPage, readonly [width: number, height: number]>> = {
+	A4: [511, 680],
+	LETTER: [528, 630]
+};
+/** A heading that would begin lower goes on the next page, as a share of the height. */
+const LOWEST_HEADING = 0.86;
+/** Blocks that stay with the lines to sign on, so that nobody signs an empty page. */
+const END = 3;
+/** Points that a drawing's px takes at most, so that small arrays are not drawn large. */
+const LARGEST_SCALE = 0.75;
+
+function drawn({ width, height }: Drawing, page: ReportPage): [number, number] {
+	const [wide, high] = ROOM[page];
+	return [Math.min(wide, width * LARGEST_SCALE), Math.min(high, height * LARGEST_SCALE)];
+}
 
 const require = createRequire(import.meta.url);
 /** A weight of one of the fonts that Zembo ships. */
@@ -45,15 +66,15 @@ export async function reportPdf(
 ): Promise<Uint8Array> {
 	const definition: TDocumentDefinitions = {
 		pageSize,
-		pageMargins: [42, 42, 42, 54],
+		pageMargins: MARGINS,
 		language: 'en',
 		displayTitle: true,
 		tagged: true,
 		info: { title: report.title, subject: report.subtitle },
 		defaultStyle: { font: 'Zembo', fontSize: 9.5, lineHeight: 1.15 },
 		// A heading never stands alone at the end of a page.
-		pageBreakBefore: (node, nodes) =>
-			node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length === 0,
+		pageBreakBefore: ({ headlineLevel, startPosition }) =>
+			headlineLevel === 1 && startPosition.verticalRatio > LOWEST_HEADING,
 		footer: (page, pages) => ({
 			margin: [42, 8, 42, 0],
 			fontSize: 7,
@@ -73,23 +94,40 @@ export async function reportPdf(
 					body: report.facts.map(([name, value]) => [{ text: name, color: SOFT }, value])
 				}
 			},
-			...report.blocks.map((block) => contentOf(block, pictures)),
+			...report.blocks.slice(0, -END).map((block, i): Content => {
+				const content = contentOf(block, pictures, pageSize);
+				const before = report.blocks[i - 1];
+				if (block.kind === 'heading' && report.blocks[i + 1]?.kind === 'drawing') return '';
+				return block.kind === 'drawing' && before?.kind === 'heading'
+					? { stack: [contentOf(before, pictures, pageSize), content], unbreakable: true }
+					: content;
+			}),
 			{
-				margin: [0, 46, 0, 0],
-				columnGap: 40,
-				columns: report.signatures.map((name) => ({
-					stack: [
-						{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 200, y2: 0, lineWidth: 0.7 }] },
-						{ text: name, color: SOFT }
-					]
-				}))
+				unbreakable: true,
+				stack: [
+					...report.blocks.slice(-END).map((block) => contentOf(block, pictures, pageSize)),
+					signatureLines(report.signatures)
+				]
 			}
 		]
 	};
 	return pdfmake.createPdf(definition).getBuffer();
 }
 
-function contentOf(block: Block, pictures: ReadonlyMap<string, string>): Content {
+function signatureLines(names: readonly string[]): Content {
+	return {
+		margin: [0, 46, 0, 0],
+		columnGap: 40,
+		columns: names.map((name) => ({
+			stack: [
+				{ canvas: [{ type: 'line', x1: 0, y1: 0, x2: 200, y2: 0, lineWidth: 0.7 }] },
+				{ text: name, color: SOFT }
+			]
+		}))
+	};
+}
+
+function contentOf(block: Block, pictures: ReadonlyMap<string, string>, page: ReportPage): Content {
 	switch (block.kind) {
 		case 'heading':
 			return {
@@ -109,6 +147,12 @@ function contentOf(block: Block, pictures: ReadonlyMap<string, string>): Content
 			return { ul: block.items.map((item) => ({ text: runs(item) })), margin: [0, 1, 0, 4] };
 		case 'table':
 			return tableOf(block.columns, block.rows);
+		case 'drawing':
+			return {
+				svg: drawingSvg(block.drawing, block.words),
+				fit: drawn(block.drawing, page),
+				margin: [0, 2, 0, 6]
+			};
 		case 'pictures':
 			return picturesOf(block.pictures, pictures);
 	}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { cellKey, type Cell, type Field } from '$core/record/field';
 	import type { StringRecord } from '$core/record/record';
+	import { frameOf, freeCells } from '$lib/drawing/plan';
 	import type { StringColour } from '$lib/ui/string-colours';
 	import StringOnPlan from './StringOnPlan.svelte';
 
@@ -35,22 +36,11 @@
 		onlift
 	}: Props = $props();
 
-	const EDGE = 12;
-	const wide = $derived(field.lying ? 46 : 34);
-	const high = $derived(field.lying ? 34 : 46);
-	const width = $derived(field.columns * wide + 2 * EDGE);
-	const height = $derived(field.rows * high + 2 * EDGE);
-	const x = (column: number) => EDGE + column * wide;
-	const y = (row: number) => EDGE + row * high;
-
-	const frame = $derived({ id: field.id, edge: EDGE, wide, high });
-	const grid = $derived(
-		Array.from({ length: field.rows * field.columns }, (_, i) => {
-			const column = i % field.columns;
-			const row = Math.floor(i / field.columns);
-			return `M${x(column) + 4} ${y(row) + 4}h${wide - 8}v${high - 8}h${8 - wide}z`;
-		}).join('')
-	);
+	const frame = $derived(frameOf(field));
+	const { wide, high, width, height } = $derived(frame);
+	const x = (column: number) => frame.edge + column * wide;
+	const y = (row: number) => frame.edge + row * high;
+	const grid = $derived(freeCells(field, frame));
 
 	let svg = $state<SVGSVGElement>();
 	let dragged = $state.raw<{ from: Cell; x: number; y: number; began: boolean } | null>(null);
@@ -65,8 +55,8 @@
 	}
 	function cellAt(event: PointerEvent): Cell | null {
 		const point = pointAt(event);
-		const column = Math.floor((point.x - EDGE) / wide);
-		const row = Math.floor((point.y - EDGE) / high);
+		const column = Math.floor((point.x - frame.edge) / wide);
+		const row = Math.floor((point.y - frame.edge) / high);
 		const inside = row >= 0 && row < field.rows && column >= 0 && column < field.columns;
 		return inside ? { field: field.id, row, column } : null;
 	}

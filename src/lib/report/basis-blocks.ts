@@ -1,0 +1,60 @@
+import type { IrradianceSource, TemperatureSource } from '$core/conditions/conditions';
+import type { VisitDocument } from '$core/document/visit';
+import { standingConditions } from '$core/expectation/standing';
+import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import type { SiteRules } from '$core/record/record';
+import { walkOf } from '$core/rules/inspection/walk';
+import type { Assessment } from '$core/trace/assess';
+import { cell, heading, soft, type Block } from './block';
+
+const MODEL =
+	'Expected volts and amps: single-diode model of De Soto, Klein and Beckman, Solar Energy 80 (2006)';
+const CARRIED =
+	'Readings carried to other light and heat: IEC 60891:2009, procedure 2, from memory';
+
+const LIGHT: Readonly<Partial<Record<IrradianceSource, string>>> = {
+	'control-module': 'Light from a known module: the proportion of IEC 60904-10, from memory'
+};
+const HEAT: Readonly<Partial<Record<TemperatureSource, string>>> = {
+	'control-voc': 'Cells from a known module’s volts: after IEC 60904-5, from memory',
+	'from-air': 'Cells from the air: King, Boyson and Kratochvil, SAND2004-3535 (2004)'
+};
+
+function codes({ profile, edition }: SiteRules): readonly string[] {
+	switch (profile) {
+		case 'US':
+			return [`Limits: NEC ${edition ?? 'of an edition that is not recorded'}, from memory`];
+		case 'IEC':
+			return ['Limits: IEC 62548-1, fuses by IEC 60269-6, from memory'];
+	}
+}
+
+/** Papers, standards and editions by which this visit was judged: those alone that had a part in it. */
+export function basisBlocks(
+	{ record, visit, inspection }: VisitDocument,
+	assessment: Assessment
+): Block[] {
+	const conditions = standingConditions(visit);
+	const measured = walkOf(record, inspection)
+		.flatMap(({ stops }) => stops)
+		.filter(({ answers }) => answers.some((entry) => entry.measured !== null));
+	const used = [
+		...(assessment.places.some(({ expected }) => expected) ? [MODEL, CARRIED] : []),
+		...(conditions
+			? [LIGHT[conditions.irradiance.source], HEAT[conditions.cellTemperature.source]]
+			: []),
+		...codes(record.rules),
+		...assessment.limits.map(({ reading, source }) =>
+			source ? `${QUANTITY_FACTS[reading.quantity].words}: ${source}` : ''
+		),
+		...measured.map(({ item }) => `${item.words}: ${item.measured!.source}`)
+	].filter((words): words is string => Boolean(words));
+	if (used.length === 0) return [];
+	return [
+		heading('By what it was judged'),
+		{ kind: 'list', items: [...new Set(used)].map((words) => cell(words)) },
+		soft(
+			'"From memory" marks what was not read in the standard’s own text. The edition that the authority has adopted decides.'
+		)
+	];
+}
