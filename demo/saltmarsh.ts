@@ -341,7 +341,8 @@ export function saltmarshVisit(): string {
 				supersedes: null
 			}))
 		},
-		inspection: inspection()
+		inspection: inspection(),
+		photographs: []
 	});
 }
 

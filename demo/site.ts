@@ -185,7 +185,8 @@ export function inspectionVisit(
 				reason: visit.reason
 			})
 		) as VisitDocument['visit'],
-		inspection
+		inspection,
+		photographs: []
 	});
 }
 
@@ -213,7 +214,8 @@ export function readingsVisit(
 		revision: { id: id(3), number: 1, createdAt: recordedAt },
 		record: structuredClone(record) as VisitDocument['record'],
 		visit: { ...visit, inverterSays, ...meters },
-		inspection: []
+		inspection: [],
+		photographs: []
 	});
 }
 

@@ -76,5 +76,6 @@ export const LARGE_SITE: VisitDocument = {
 		purpose: 'take-over',
 		reason: ''
 	}) as VisitDocument['visit'],
-	inspection: []
+	inspection: [],
+	photographs: []
 };

@@ -1,8 +1,10 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { labelPower } from '$core/record/label-power';
-import { LARGEST_FILE, readVisitDocument, tooLarge } from '$core/document/file';
+import { LARGEST_ARCHIVE, largestUpload, tooLarge, type Problem } from '$core/document/file';
+import { succeed, type Result } from '$core/units/result';
+import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
 import { database } from '$lib/server/database';
-import { importVisit } from '$lib/server/repositories/import';
+import { importSite, importVisit } from '$lib/server/repositories/import';
 import { listSites, SITES_PER_PAGE } from '$lib/server/repositories/sites';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -32,22 +34,42 @@ async function drain(body: ReadableStream<Uint8Array> | null): Promise<void> {
 export const actions: Actions = {
 	import: async ({ request }) => {
 		const announced = Number(request.headers.get('content-length') ?? 0);
-		if (announced > LARGEST_FILE + 4096) {
+		if (announced > LARGEST_ARCHIVE + 4096) {
 			await drain(request.body);
-			return fail(413, { problem: tooLarge(announced) });
+			return fail(413, { problem: tooLarge(announced, LARGEST_ARCHIVE) });
 		}
 		const file = (await request.formData()).get('file');
 		if (!(file instanceof File) || file.size === 0) {
 			return fail(400, {
-				problem: { what: 'No file was chosen.', where: '', mend: 'Choose a visit file (.json).' }
+				problem: {
+					what: 'No file was chosen.',
+					where: '',
+					mend: 'Choose a visit (.json) or an archive (.zip).'
+				}
 			});
 		}
-		if (file.size > LARGEST_FILE) return fail(413, { problem: tooLarge(file.size) });
-		const document = readVisitDocument(await file.text());
-		if (!document.ok) return fail(400, { problem: document.problem });
-		const imported = await importVisit(await database(), document.value, new Date().toISOString());
-		if (!imported.ok) return fail(409, { problem: imported.problem });
-		const how = imported.value.already ? 'already-here' : 'done';
-		redirect(303, `/visits/${imported.value.visitId}/measure?import=${how}`);
+		const largest = largestUpload(file.name);
+		if (file.size > largest) return fail(413, { problem: tooLarge(file.size, largest) });
+		const read = readHandedIn(new Uint8Array(await file.arrayBuffer()));
+		if (!read.ok) return fail(400, { problem: read.problem });
+		const goal = await stored(read.value);
+		if (!goal.ok) return fail(409, { problem: goal.problem });
+		redirect(303, goal.value);
 	}
 };
+
+/** Stores what was handed in. @returns where it is now */
+async function stored(given: HandedIn): Promise<Result<string, Problem>> {
+	const db = await database();
+	const now = new Date().toISOString();
+	if (given.kind === 'site') {
+		const site = await importSite(db, given.document, now, given.pictures);
+		if (!site.ok) return site;
+		const { siteId, visits, revisions } = site.value;
+		return succeed(`/sites/${siteId}?import=${visits + revisions > 0 ? 'done' : 'already-here'}`);
+	}
+	const visit = await importVisit(db, given.document, now, given.pictures);
+	if (!visit.ok) return visit;
+	const how = visit.value.already ? 'already-here' : 'done';
+	return succeed(`/visits/${visit.value.visitId}/measure?import=${how}`);
+}

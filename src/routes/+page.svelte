@@ -3,7 +3,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { enhance } from '$app/forms';
 	import { resolve } from '$app/paths';
-	import { LARGEST_FILE, tooLarge, type Problem } from '$core/document/file';
+	import { largestUpload, tooLarge, type Problem } from '$core/document/file';
 	import { day } from '$lib/ui/when';
 	import { count, kilowatts } from '$lib/ui/words';
 
@@ -31,8 +31,10 @@
 				enctype="multipart/form-data"
 				use:enhance={({ formData, cancel }) => {
 					const file = formData.get('file');
-					// A file that cannot be a visit is not sent at all.
-					refused = file instanceof File && file.size > LARGEST_FILE ? tooLarge(file.size) : null;
+					// A file that cannot be what its name says is not sent at all.
+					const largest = file instanceof File ? largestUpload(file.name) : 0;
+					refused =
+						file instanceof File && file.size > largest ? tooLarge(file.size, largest) : null;
 					if (refused) return cancel();
 					reading = true;
 					return async ({ update }) => {
@@ -43,12 +45,12 @@
 			>
 				<label class="act-plain">
 					<FileInput size={20} aria-hidden="true" />
-					{reading ? 'Reading the file' : 'Import a visit'}
+					{reading ? 'Reading the file' : 'Import a file'}
 					<input
 						class="sr-only"
 						type="file"
 						name="file"
-						accept="application/json,.json"
+						accept="application/json,.json,application/zip,.zip"
 						onchange={(event) => event.currentTarget.form?.requestSubmit()}
 					/>
 				</label>
@@ -78,8 +80,9 @@
 			</svg>
 			<h2>No site yet</h2>
 			<p>
-				Make the first one from its label and its strings, or import a visit that somebody exported.
-				With <span class="figure">npm run demo</span> Zembo starts with a made-up ferry terminal.
+				Make the first one from its label and its strings, or import a visit or an archive that
+				somebody exported. With <span class="figure">npm run demo</span> Zembo starts with a made-up ferry
+				terminal.
 			</p>
 		</div>
 	{:else}

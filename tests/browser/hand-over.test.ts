@@ -1,6 +1,6 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person } from './support';
+import { Person, startServer } from './support';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 
@@ -107,5 +107,31 @@ describe('search', () => {
 	it('that finds nothing says how to go on', async () => {
 		await person.goTo('/search?q=zzz%25_x');
 		await person.sees('Nothing has all of these words');
+	});
+});
+
+describe('a site', () => {
+	it('goes whole from one Zembo to another that is empty, and back again to the byte', async () => {
+		const site = '/sites/019a8000-0000-7000-8000-000000000002';
+		await person.goTo(site);
+		const { name, bytes } = await download('All of the site as ZIP');
+		expect(name).toBe('saltmarsh-ferry-terminal.zip');
+		const pdf = await download('Report over the years');
+		expect(latin(pdf.bytes).slice(0, 5)).toBe('%PDF-');
+		const elsewhere = await startServer({ demo: false });
+		try {
+			const there = new Person(person.driver, elsewhere);
+			await there.goTo('/');
+			await there.choosesFile('input[type=file]', name, Buffer.from(bytes));
+			await there.arrivesAt(/\/sites\/019a8000.*import=done/);
+			await there.sees('its record, its visits and their photographs are here');
+			const again = await download('All of the site as ZIP');
+			expect(Buffer.compare(Buffer.from(again.bytes), Buffer.from(bytes))).toBe(0);
+			await there.goTo('/');
+			await there.choosesFile('input[type=file]', name, Buffer.from(bytes.subarray(0, 5000)));
+			await there.sees('The archive cannot be unpacked');
+		} finally {
+			await elsewhere.remove();
+		}
 	});
 });

@@ -35,6 +35,11 @@ const stepSchema = z.union([
 	set('rates', ratesSchema)
 ]);
 
+/** Steps of a change, each through the schema of what it touches. */
+export const recordChangeSchema = z
+	.array(stepSchema)
+	.max(5000) as unknown as z.ZodType<RecordChange>;
+
 /** A change of a record as the screen sends it. */
 export const changeRequestSchema = z.strictObject({
 	/** Id of the revision that this one makes; sent twice, it is stored once. */

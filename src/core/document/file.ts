@@ -13,13 +13,24 @@ export interface Problem {
 
 /** Largest visit file that is read, bytes; a visit of 120 strings with 1,000 readings has under 1 MB. */
 export const LARGEST_FILE = 16 * 1024 * 1024;
+/** Largest archive that is read, bytes; 300 photographs of a site have about 100 MB. */
+export const LARGEST_ARCHIVE = 256 * 1024 * 1024;
+
+/** The largest upload that can be what its name says. */
+export function largestUpload(name: string): number {
+	return /\.zip$/i.test(name) ? LARGEST_ARCHIVE : LARGEST_FILE;
+}
 
 /** The refusal of a file that is too large. */
-export function tooLarge(bytes: number): Problem {
+export function tooLarge(bytes: number, largest = LARGEST_FILE): Problem {
+	const [has, most] = [bytes, largest].map((size) => (size / 1048576).toFixed(0));
 	return {
-		what: `The file has ${(bytes / 1048576).toFixed(0)} MB; a visit file has at most ${LARGEST_FILE / 1048576} MB.`,
+		what:
+			largest === LARGEST_ARCHIVE
+				? `The archive has ${has} MB; at most ${most} MB are read.`
+				: `The file has ${has} MB; a visit file has at most ${most} MB.`,
 		where: '',
-		mend: 'Choose a file that Zembo exported as a visit.'
+		mend: 'Choose a visit or an archive that Zembo exported.'
 	};
 }
 
@@ -55,8 +66,9 @@ const UPGRADES = new Map<unknown, (data: object) => object>([
 	// What version 1 did not know of the array, the schema takes as unknown.
 	[1, (data) => upgradeReadings(data)],
 	[2, (data) => upgradeReadings(data)],
-	// Version 3 lacks what the schema takes as none.
+	// Versions 3 and 4 lack what the schema takes as none.
 	[3, (data) => ({ ...data, version: VERSION })],
+	[4, (data) => ({ ...data, version: VERSION })],
 	[VERSION, (data) => data]
 ]);
 

@@ -5,7 +5,19 @@ export const PICTURE = { side: 2048, bytes: 600_000 } as const;
 /** Largest file that is opened at all, bytes. */
 export const LARGEST_PICTURE = 60 * 1024 * 1024;
 
-export type PictureType = 'image/jpeg' | 'image/png' | 'image/webp';
+export const PICTURE_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+export type PictureType = (typeof PICTURE_TYPES)[number];
+
+/** Name of its file in an archive. */
+export function pictureFile({
+	id,
+	type
+}: {
+	readonly id: string;
+	readonly type: PictureType;
+}): string {
+	return `photographs/${id}.${type === 'image/jpeg' ? 'jpg' : type.slice('image/'.length)}`;
+}
 
 const ascii = (bytes: Uint8Array, from: number, length: number) =>
 	String.fromCharCode(...bytes.subarray(from, from + length));

@@ -10,6 +10,7 @@ import {
 } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
 import { inspectionEntrySchema } from './inspection';
+import { photographSchema } from './photograph';
 import {
 	between,
 	curveSchema,
@@ -64,7 +65,7 @@ export const metersSchema = z.strictObject({ volts: meterSchema, amps: meterSche
 
 export const purposeSchema = z.enum(PURPOSES);
 
-const visitSchema = z.strictObject({
+export const visitSchema = z.strictObject({
 	id: z.uuid(),
 	startedAt: instant,
 	by: person,
@@ -125,12 +126,46 @@ export function placeTrouble(
 	return null;
 }
 
+/** What a schema cannot say of a visit beside the record that it saw, by its place in the visit. */
+export function visitTroubles(
+	record: Pick<ArrayRecord, 'strings' | 'parts'>,
+	visit: Pick<Visit, 'readings' | 'withdrawals'>
+): { readonly path: readonly (string | number)[]; readonly message: string }[] {
+	const troubles: { path: (string | number)[]; message: string }[] = [];
+	const earlier = new Set<string>();
+	visit.readings.forEach((reading, i) => {
+		const refuse = (field: string, message: string) =>
+			troubles.push({ path: ['readings', i, field], message });
+		const lost = placeTrouble(record, reading.place);
+		if (lost) refuse('place', lost);
+		if (earlier.has(reading.id)) refuse('id', 'Two readings carry this id.');
+		if (reading.supersedes && !earlier.has(reading.supersedes)) {
+			refuse('supersedes', 'The reading it replaces does not stand before it.');
+		}
+		earlier.add(reading.id);
+	});
+	visit.withdrawals.forEach(({ readingId }, i) => {
+		if (earlier.has(readingId)) return;
+		const message = 'It takes back a reading that is not in this file.';
+		troubles.push({ path: ['withdrawals', i, 'readingId'], message });
+	});
+	return troubles;
+}
+
 export const FORMAT = 'zembo-visit';
 /**
  * Version 2 records every kind of part; version 3 readings at every place, each with its switching state;
- * version 4 stretches, joints and repairs.
+ * version 4 stretches, joints and repairs; version 5 names the visit's photographs.
  */
-export const VERSION = 4;
+export const VERSION = 5;
+
+/** What was seen in a visit. */
+export const seenSchema = {
+	/** Answers of the walk; photographs are named by their ids. */
+	inspection: z.array(inspectionEntrySchema).max(10_000).readonly().default([]),
+	/** Photographs of the visit; the pictures lie beside the file in an archive. */
+	photographs: z.array(photographSchema).max(2000).readonly().default([])
+};
 
 /** One visit with the site and the revision of its record that it points at: all it takes to assess it anywhere. */
 export const visitDocumentSchema = z
@@ -141,31 +176,12 @@ export const visitDocumentSchema = z
 		revision: z.strictObject({ id: z.uuid(), number: z.int().min(1), createdAt: instant }),
 		record: arrayRecordSchema,
 		visit: visitSchema,
-		/** Answers of the walk; photographs are named by their ids and lie beside the file. */
-		inspection: z.array(inspectionEntrySchema).max(10_000).readonly().default([])
+		...seenSchema
 	})
 	.superRefine(({ record, visit }, context) => {
-		const earlier = new Set<string>();
-		visit.readings.forEach((reading, i) => {
-			const refuse = (field: string, message: string) =>
-				context.addIssue({ code: 'custom', path: ['visit', 'readings', i, field], message });
-			const lost = placeTrouble(record, reading.place);
-			if (lost) refuse('place', lost);
-			if (earlier.has(reading.id)) refuse('id', 'Two readings carry this id.');
-			if (reading.supersedes && !earlier.has(reading.supersedes)) {
-				refuse('supersedes', 'The reading it replaces does not stand before it.');
-			}
-			earlier.add(reading.id);
-		});
-		visit.withdrawals.forEach((withdrawal, i) => {
-			if (!earlier.has(withdrawal.readingId)) {
-				context.addIssue({
-					code: 'custom',
-					path: ['visit', 'withdrawals', i, 'readingId'],
-					message: 'It takes back a reading that is not in this file.'
-				});
-			}
-		});
+		for (const { path, message } of visitTroubles(record, visit)) {
+			context.addIssue({ code: 'custom', path: ['visit', ...path], message });
+		}
 	});
 
 export type VisitDocument = z.infer<typeof visitDocumentSchema>;

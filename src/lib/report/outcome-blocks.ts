@@ -46,7 +46,12 @@ export function outcomeBlocks({ record }: VisitDocument, assessment: Assessment)
 	return [heading('Outcome'), said, soft(`Not tested: ${assessment.untested.join(' ')}`)];
 }
 
-const STEP_WORDS = { repaired: 'Put right', accepted: 'Left as it is', excluded: 'Not there' };
+/** What was done about a cause, at the head of a line. */
+export const STEP_WORDS = {
+	repaired: 'Put right',
+	accepted: 'Left as it is',
+	excluded: 'Not there'
+};
 
 /** What was put right, and its readings before and after. */
 export function repairBlocks(

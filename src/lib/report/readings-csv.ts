@@ -3,6 +3,7 @@ import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import type { VisitDocument } from '$core/document/visit';
 
 const HEADING = [
+	'Visit',
 	'Taken at',
 	'Place',
 	'Quantity',
@@ -15,28 +16,30 @@ const HEADING = [
 	'Stands'
 ] as const;
 
-/** Every reading of a visit as lines of a table, those that were replaced or taken back among them. */
-export function readingsRows({ record, visit }: VisitDocument): string[][] {
+/** Every reading of some visits as lines of a table, those that were replaced or taken back among them. */
+export function readingsRows(visits: readonly VisitDocument[]): string[][] {
+	return [[...HEADING], ...visits.flatMap(rowsOf)];
+}
+
+function rowsOf({ record, visit }: VisitDocument): string[][] {
 	const gone = new Set([
 		...visit.readings.flatMap(({ supersedes }) => supersedes ?? []),
 		...visit.withdrawals.map(({ readingId }) => readingId)
 	]);
-	return [
-		[...HEADING],
-		...visit.readings.map((reading) => {
-			const { unit, words } = QUANTITY_FACTS[reading.quantity];
-			return [
-				reading.takenAt,
-				placeWords(record, reading.place),
-				words,
-				String(reading.value),
-				unit,
-				reading.atVolts === null ? '' : String(reading.atVolts),
-				reading.typed,
-				reading.source,
-				reading.by,
-				gone.has(reading.id) ? 'no' : 'yes'
-			];
-		})
-	];
+	return visit.readings.map((reading) => {
+		const { unit, words } = QUANTITY_FACTS[reading.quantity];
+		return [
+			visit.startedAt,
+			reading.takenAt,
+			placeWords(record, reading.place),
+			words,
+			String(reading.value),
+			unit,
+			reading.atVolts === null ? '' : String(reading.atVolts),
+			reading.typed,
+			reading.source,
+			reading.by,
+			gone.has(reading.id) ? 'no' : 'yes'
+		];
+	});
 }

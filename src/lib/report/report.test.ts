@@ -112,10 +112,8 @@ describe('the report as HTML', () => {
 it('the readings as a table keep what was replaced, and say so', () => {
 	const [first, ...others] = visit.visit.readings;
 	const later = { ...first!, id: '019c0000-0008-7000-8000-000000000001', supersedes: first!.id };
-	const rows = readingsRows({
-		...visit,
-		visit: { ...visit.visit, readings: [first!, ...others, later] }
-	});
+	const replaced = { ...visit.visit, readings: [first!, ...others, later] };
+	const rows = readingsRows([{ ...visit, visit: replaced }]);
 	expect(rows).toHaveLength(visit.visit.readings.length + 2);
 	expect(rows[1]!.at(-1)).toBe('no');
 	expect(rows.at(-1)!.at(-1)).toBe('yes');

@@ -58,11 +58,13 @@ const PICTURE_WIDTH = 165;
  * A report as PDF with text that can be searched and copied.
  *
  * @param pictures photographs as data URLs by their id
+ * @param at instant that the file carries
  */
 export async function reportPdf(
 	report: Report,
 	pictures: ReadonlyMap<string, string>,
-	pageSize: ReportPage
+	pageSize: ReportPage,
+	at: Date
 ): Promise<Uint8Array> {
 	const definition: TDocumentDefinitions = {
 		pageSize,
@@ -70,7 +72,7 @@ export async function reportPdf(
 		language: 'en',
 		displayTitle: true,
 		tagged: true,
-		info: { title: report.title, subject: report.subtitle },
+		info: { title: report.title, subject: report.subtitle, creationDate: at, modDate: at },
 		defaultStyle: { font: 'Zembo', fontSize: 9.5, lineHeight: 1.15 },
 		// A heading never stands alone at the end of a page.
 		pageBreakBefore: ({ headlineLevel, startPosition }) =>

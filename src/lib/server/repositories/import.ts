@@ -1,10 +1,20 @@
-import type { VisitDocument } from '$core/document/visit';
 import type { Problem } from '$core/document/file';
+import type { PhotographLine } from '$core/document/photograph';
+import type { SiteDocument, SiteVisit } from '$core/document/site';
+import type { Site, VisitDocument } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
-import type { Db } from '../database/open';
+import type { Db, DbOrTransaction } from '../database/open';
 import { appendInspectionEntry } from './inspection';
+import { insertPhotograph } from './photographs';
 import { appendRepair } from './repairs';
-import { findRevision, findSite, insertRevision, insertSite, newestRevision } from './sites';
+import {
+	findRevision,
+	findSite,
+	insertRevision,
+	insertSite,
+	newestRevision,
+	type Revision
+} from './sites';
 import {
 	appendConditions,
 	appendCurve,
@@ -14,6 +24,11 @@ import {
 	insertVisit,
 	insertWithdrawal
 } from './visits';
+import { addBenchmarkEntry, hasWatchSettings, saveWatchSettings } from './watch-settings';
+
+/** Bytes of photographs by their id. */
+export type Pictures = ReadonlyMap<string, Uint8Array>;
+const NO_PICTURES: Pictures = new Map();
 
 export interface Imported {
 	readonly visitId: string;
@@ -22,60 +37,153 @@ export interface Imported {
 	readonly already: boolean;
 }
 
+/** Thrown inside a transaction, so that nothing of a refused file stays. */
+class Clash extends Error {
+	readonly problem: Problem;
+	constructor(what: string) {
+		super(what);
+		this.problem = {
+			what,
+			where: '',
+			mend: 'Nothing was changed here. Compare the two, and import into another Zembo if both are wanted.'
+		};
+	}
+}
+
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
-function clash(what: string): { readonly ok: false; readonly problem: Problem } {
-	return refuse({
-		what,
-		where: '',
-		mend: 'Nothing was changed here. Compare the two, and import into another Zembo if both are wanted.'
-	});
+/** All of it, or nothing and why. */
+async function whole<T>(
+	db: Db,
+	store: (trx: DbOrTransaction) => Promise<T>
+): Promise<Result<T, Problem>> {
+	try {
+		return succeed(await db.transaction().execute(store));
+	} catch (error) {
+		if (error instanceof Clash) return refuse(error.problem);
+		throw error;
+	}
 }
 
 /**
  * Stores a visit file with its site and revision. What is here already is left as it is; a visit
  * that is here with other content is refused whole.
+ *
+ * @param pictures of the visit's photographs; without its bytes a photograph is not stored
  */
 export async function importVisit(
 	db: Db,
 	document: VisitDocument,
-	now: string
+	now: string,
+	pictures = NO_PICTURES
 ): Promise<Result<Imported, Problem>> {
-	const { site, revision, record, visit, inspection } = document;
-	return db.transaction().execute(async (trx): Promise<Result<Imported, Problem>> => {
-		const answer = { visitId: visit.id, siteId: site.id };
-		const here = await findVisit(trx, visit.id);
-		if (here) {
-			return same(here, document)
-				? succeed({ ...answer, already: true })
-				: clash(
-						`The visit of ${visit.startedAt.slice(0, 10)} by ${visit.by} is here already, with other content.`
-					);
+	const { site, revision, record } = document;
+	return whole(db, async (trx) => {
+		await storeSite(trx, site, now);
+		await storeRevision(trx, site, { ...revision, record });
+		const already = !(await storeVisit(trx, site.id, revision.id, document, pictures));
+		return { visitId: document.visit.id, siteId: site.id, already };
+	});
+}
+
+/** What of a site's archive was new. */
+export interface ImportedSite {
+	readonly siteId: string;
+	readonly revisions: number;
+	readonly visits: number;
+}
+
+/**
+ * Stores a site's archive. What is here already is left as it is, what is missing is added; anything
+ * that is here with other content refuses the archive whole.
+ */
+export async function importSite(
+	db: Db,
+	{ site, revisions, visits, benchmarks, watch }: SiteDocument,
+	now: string,
+	pictures = NO_PICTURES
+): Promise<Result<ImportedSite, Problem>> {
+	return whole(db, async (trx) => {
+		await storeSite(trx, site, now);
+		let newRevisions = 0;
+		for (const revision of revisions) {
+			if (await storeRevision(trx, site, revision)) newRevisions++;
 		}
-		if (!(await findSite(trx, site.id))) await insertSite(trx, site, now);
-		const known = await findRevision(trx, revision.id);
-		if (known && !same(known.record, record)) {
-			return clash(
-				`Revision ${revision.number} of ${site.name} is here already, with another record.`
+		let newVisits = 0;
+		for (const visit of visits) {
+			if (await storeVisit(trx, site.id, visit.revision, visit, pictures)) newVisits++;
+		}
+		for (const entry of benchmarks) await addBenchmarkEntry(trx, site.id, entry);
+		if (!(await hasWatchSettings(trx, site.id))) await saveWatchSettings(trx, site.id, watch);
+		return { siteId: site.id, revisions: newRevisions, visits: newVisits };
+	});
+}
+
+async function storeSite(db: DbOrTransaction, site: Site, now: string): Promise<void> {
+	if (!(await findSite(db, site.id))) await insertSite(db, site, now);
+}
+
+/** @returns whether it is new */
+async function storeRevision(
+	db: DbOrTransaction,
+	site: Site,
+	revision: Revision
+): Promise<boolean> {
+	const known = await findRevision(db, revision.id);
+	if (known) {
+		if (same(known.record, revision.record)) return false;
+		throw new Clash(
+			`Revision ${revision.number} of ${site.name} is here already, with another record.`
+		);
+	}
+	const newest = await newestRevision(db, site.id);
+	if (newest && newest.number >= revision.number) {
+		throw new Clash(
+			`${site.name} is here already with a record of its own, revision ${newest.number}; this file’s revision ${revision.number} does not follow it.`
+		);
+	}
+	await insertRevision(db, site.id, revision);
+	return true;
+}
+
+/** @returns whether it is new; photographs that were missing are added in either case */
+async function storeVisit(
+	db: DbOrTransaction,
+	siteId: string,
+	revisionId: string,
+	{ visit, inspection, photographs }: Omit<SiteVisit, 'revision'>,
+	pictures: Pictures
+): Promise<boolean> {
+	const here = await findVisit(db, visit.id);
+	if (here) {
+		const alike = same(here.visit, visit) && same(here.inspection, inspection);
+		if (!alike || here.revision.id !== revisionId) {
+			throw new Clash(
+				`The visit of ${visit.startedAt.slice(0, 10)} by ${visit.by} is here already, with other content.`
 			);
 		}
-		if (!known) {
-			const newest = await newestRevision(trx, site.id);
-			if (newest && newest.number >= revision.number) {
-				return clash(
-					`${site.name} is here already with a record of its own, revision ${newest.number}; this file’s revision ${revision.number} does not follow it.`
-				);
-			}
-			await insertRevision(trx, site.id, { ...revision, record });
-		}
-		await insertVisit(trx, site.id, revision.id, visit);
-		for (const entry of visit.conditions) await appendConditions(trx, visit.id, entry);
-		for (const reading of visit.readings) await insertReading(trx, visit.id, reading);
-		for (const withdrawal of visit.withdrawals) await insertWithdrawal(trx, visit.id, withdrawal);
-		for (const entry of visit.safety) await appendSafety(trx, visit.id, entry);
-		for (const curve of visit.curves) await appendCurve(trx, visit.id, curve);
-		for (const repair of visit.repairs) await appendRepair(trx, visit.id, repair);
-		for (const entry of inspection) await appendInspectionEntry(trx, visit.id, entry);
-		return succeed({ ...answer, already: false });
-	});
+	} else {
+		await insertVisit(db, siteId, revisionId, visit);
+		for (const entry of visit.conditions) await appendConditions(db, visit.id, entry);
+		for (const reading of visit.readings) await insertReading(db, visit.id, reading);
+		for (const withdrawal of visit.withdrawals) await insertWithdrawal(db, visit.id, withdrawal);
+		for (const entry of visit.safety) await appendSafety(db, visit.id, entry);
+		for (const curve of visit.curves) await appendCurve(db, visit.id, curve);
+		for (const repair of visit.repairs) await appendRepair(db, visit.id, repair);
+		for (const entry of inspection) await appendInspectionEntry(db, visit.id, entry);
+	}
+	await storePictures(db, visit.id, photographs, pictures);
+	return !here;
+}
+
+async function storePictures(
+	db: DbOrTransaction,
+	visitId: string,
+	photographs: readonly PhotographLine[],
+	pictures: Pictures
+): Promise<void> {
+	for (const photograph of photographs) {
+		const bytes = pictures.get(photograph.id);
+		if (bytes) await insertPhotograph(db, { ...photograph, visitId, bytes });
+	}
 }

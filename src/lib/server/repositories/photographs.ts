@@ -1,21 +1,26 @@
-import type { PictureType } from '$core/document/picture';
+import { photographSchema, type PhotographLine } from '$core/document/photograph';
 import type { DbOrTransaction } from '../database/open';
 
-/** A photograph without its bytes. */
-interface PhotographLine {
-	readonly id: string;
+interface Photograph extends PhotographLine {
 	readonly visitId: string;
-	/** Instant by the camera, or by the file where the camera wrote none. */
-	readonly takenAt: string;
-	readonly addedAt: string;
-	readonly type: PictureType;
-	/** px */
-	readonly width: number;
-	readonly height: number;
+	readonly bytes: Uint8Array;
 }
 
-export interface Photograph extends PhotographLine {
-	readonly bytes: Uint8Array;
+/** Photographs of a visit without their bytes, in the order in which they came. */
+export async function photographsOf(
+	db: DbOrTransaction,
+	visitId: string
+): Promise<PhotographLine[]> {
+	const rows = await db
+		.selectFrom('photograph')
+		.select(['id', 'taken_at', 'added_at', 'type', 'width', 'height'])
+		.where('visit_id', '=', visitId)
+		.orderBy('added_at')
+		.orderBy('id')
+		.execute();
+	return rows.map(({ taken_at, added_at, ...rest }) =>
+		photographSchema.parse({ ...rest, takenAt: taken_at, addedAt: added_at })
+	);
 }
 
 export async function insertPhotograph(db: DbOrTransaction, photograph: Photograph): Promise<void> {

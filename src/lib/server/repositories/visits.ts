@@ -24,6 +24,7 @@ import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
 import { entriesOf } from './entries';
 import { inspectionOf } from './inspection';
+import { photographsOf } from './photographs';
 import { findRevision, findSite } from './sites';
 
 export interface VisitLine {
@@ -92,7 +93,8 @@ export async function findVisit(db: DbOrTransaction, id: string): Promise<VisitD
 			curves: entered.curves,
 			repairs: entered.repairs
 		},
-		inspection: await inspectionOf(db, id)
+		inspection: await inspectionOf(db, id),
+		photographs: await photographsOf(db, id)
 	};
 }
 

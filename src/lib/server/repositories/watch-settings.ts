@@ -16,6 +16,16 @@ export async function watchSettings(db: DbOrTransaction, siteId: string): Promis
 	return row ? watchSettingsSchema.parse(JSON.parse(row.settings)) : NO_SETTINGS;
 }
 
+/** Whether anybody has said what the watch of a site goes by. */
+export async function hasWatchSettings(db: DbOrTransaction, siteId: string): Promise<boolean> {
+	const row = await db
+		.selectFrom('watch_setting')
+		.select('site_id')
+		.where('site_id', '=', siteId)
+		.executeTakeFirst();
+	return row !== undefined;
+}
+
 export async function saveWatchSettings(
 	db: DbOrTransaction,
 	siteId: string,

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
+	import { page } from '$app/state';
 	import { isAcBranch } from '$core/record/record';
 	import { labelPower } from '$core/record/label-power';
 	import { findingsOf } from '$lib/ui/findings';
@@ -20,6 +21,7 @@
 	const BENCHMARK_SOON = 30;
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data.form);
+	const imported = $derived(page.url.searchParams.get('import'));
 	const record = $derived(data.revision.record);
 	const modules = $derived(record.strings.reduce((sum, string) => sum + string.moduleCount, 0));
 	const places = $derived(
@@ -53,6 +55,14 @@
 		<h1>{data.site.name}</h1>
 		<p class="soft">{data.site.place}</p>
 	</PageHead>
+
+	{#if imported}
+		<p class="notice" role="status">
+			{imported === 'done'
+				? 'Imported: its record, its visits and their photographs are here.'
+				: 'All of this archive was here already; nothing was changed.'}
+		</p>
+	{/if}
 
 	{#if record.strings.length === 0}
 		<div class="panel empty">
@@ -134,7 +144,21 @@
 	{/if}
 
 	<section class="visits">
-		<h2>Visits</h2>
+		<div class="line">
+			<h2>Visits</h2>
+			<p>
+				<a
+					href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
+					download
+					data-sveltekit-reload>Report over the years, PDF</a
+				>
+				<a
+					href={resolve('/sites/[site]/site.zip', { site: data.site.id })}
+					download
+					data-sveltekit-reload>All of the site as ZIP</a
+				>
+			</p>
+		</div>
 		{#if data.visits.length === 0}
 			<p class="soft">None yet.</p>
 		{:else}
@@ -167,6 +191,12 @@
 		justify-content: space-between;
 		align-items: baseline;
 		margin-bottom: 0.4rem;
+	}
+
+	.line p {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1.4rem;
 	}
 
 	.line a {

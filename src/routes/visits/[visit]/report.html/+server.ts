@@ -1,19 +1,12 @@
-import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/database';
-import { visitFileName, visitHtml } from '$lib/server/report/visit-files';
-import { findVisit } from '$lib/server/repositories/visits';
+import { download } from '$lib/server/report/download';
+import { handedVisit, htmlOf } from '$lib/server/report/files';
+import { visitOr404 } from '$lib/server/report/found';
 import type { RequestHandler } from './$types';
 
 /** The report as one HTML file that needs nothing else. */
 export const GET: RequestHandler = async ({ params }) => {
 	const db = await database();
-	const document = await findVisit(db, params.visit);
-	if (!document) error(404, { message: 'There is no such visit.' });
-	return new Response(await visitHtml(db, document, 'full', Date.now()), {
-		headers: {
-			'content-type': 'text/html; charset=utf-8',
-			'content-disposition': `attachment; filename="${visitFileName(document, 'html')}"`,
-			'cache-control': 'no-store'
-		}
-	});
+	const handed = handedVisit(await visitOr404(db, params.visit), 'full', Date.now());
+	return download(await htmlOf(db, handed), `${handed.name}.html`, 'html');
 };

@@ -1,18 +1,13 @@
-import { error } from '@sveltejs/kit';
 import { writeVisitDocument } from '$core/document/file';
 import { database } from '$lib/server/database';
-import { visitFileName } from '$lib/server/report/visit-files';
-import { findVisit } from '$lib/server/repositories/visits';
+import { download } from '$lib/server/report/download';
+import { siteFileName } from '$lib/server/report/files';
+import { visitOr404 } from '$lib/server/report/found';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ params }) => {
-	const document = await findVisit(await database(), params.visit);
-	if (!document) error(404, { message: 'There is no such visit.' });
-	return new Response(writeVisitDocument(document), {
-		headers: {
-			'content-type': 'application/json; charset=utf-8',
-			'content-disposition': `attachment; filename="${visitFileName(document, 'zembo-visit.json')}"`,
-			'cache-control': 'no-store'
-		}
-	});
+	const document = await visitOr404(await database(), params.visit);
+	const { site, visit } = document;
+	const name = `${siteFileName(site)}-${visit.startedAt.slice(0, 10)}.zembo-visit.json`;
+	return download(writeVisitDocument(document), name, 'json');
 };

@@ -3,12 +3,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import saltmarsh from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { readVisitData, writeVisitDocument } from '$core/document/file';
 import { openDatabase, type Db } from '../database/open';
-import { visitFileName, visitHtml, visitPdf, visitZip } from './visit-files';
+import { handedVisit, htmlOf, pdfOf, zipOf } from './files';
 
 const NOW = Date.UTC(2026, 10, 18);
 const read = readVisitData(structuredClone(saltmarsh));
 if (!read.ok) throw new Error(read.problem.what);
 const document = read.value;
+const full = handedVisit(document, 'full', NOW);
+const short = handedVisit(document, 'short', NOW);
 const pagesOf = (pdf: Uint8Array) =>
 	Buffer.from(pdf)
 		.toString('latin1')
@@ -26,7 +28,7 @@ describe('the report as PDF', () => {
 			['A4', '595.28'],
 			['LETTER', '612']
 		] as const) {
-			const pdf = await visitPdf(db, document, 'full', page, NOW);
+			const pdf = await pdfOf(db, full, page);
 			const text = Buffer.from(pdf).toString('latin1');
 			expect(text.slice(0, 5)).toBe('%PDF-');
 			expect(text).toContain('/StructTreeRoot');
@@ -36,14 +38,19 @@ describe('the report as PDF', () => {
 		}
 	});
 	it('for the owner has one page', async () => {
-		expect(pagesOf(await visitPdf(db, document, 'short', 'A4', NOW))).toBe(1);
-		expect(pagesOf(await visitPdf(db, document, 'short', 'LETTER', NOW))).toBe(1);
+		expect(pagesOf(await pdfOf(db, short, 'A4'))).toBe(1);
+		expect(pagesOf(await pdfOf(db, short, 'LETTER'))).toBe(1);
+	});
+	it('is the same to the byte when it is made again', async () => {
+		expect(Buffer.from(await pdfOf(db, short, 'A4'))).toEqual(
+			Buffer.from(await pdfOf(db, short, 'A4'))
+		);
 	});
 });
 
 describe('the archive of a visit', () => {
 	it('has the file as it is, the readings, and the report twice', async () => {
-		const files = unzipSync(await visitZip(db, document, 'A4', NOW));
+		const files = unzipSync(await zipOf(db, full, 'A4'));
 		expect(Object.keys(files).sort()).toEqual([
 			'readings.csv',
 			'report.html',
@@ -56,10 +63,13 @@ describe('the archive of a visit', () => {
 	});
 	it('and its other files have a name that every file system takes', () => {
 		const odd = { ...document, site: { ...document.site, name: 'Pier №4 / “Slip”' } };
-		expect(visitFileName(odd, 'pdf')).toMatch(/^[a-z0-9-]+-2026-11-17\.pdf$/i);
+		expect(handedVisit(odd, 'full', NOW).name).toMatch(/^[a-z0-9-]+-2026-11-17$/i);
 	});
 });
 
-it('the report as HTML carries the checksum of the file', async () => {
-	expect(await visitHtml(db, document, 'full', NOW)).toMatch(/SHA-256 [0-9a-f]{64}/);
+it('the report as HTML carries the checksum of the file, and its drawings', async () => {
+	const html = await htmlOf(db, full);
+	expect(html).toMatch(/SHA-256 [0-9a-f]{64}/);
+	expect(html).toContain('One-line diagram of Saltmarsh Ferry Terminal');
+	expect(html).toContain('Plan of Canopy, inner bay with its strings');
 });
