@@ -1,3 +1,4 @@
+import Database from 'better-sqlite3';
 import type { Problem } from '$core/document/file';
 import type { PhotographLine } from '$core/document/photograph';
 import type { SiteDocument, SiteVisit } from '$core/document/site';
@@ -38,17 +39,15 @@ export interface Imported {
 }
 
 /** Thrown inside a transaction, so that nothing of a refused file stays. */
-class Clash extends Error {
-	readonly problem: Problem;
-	constructor(what: string) {
-		super(what);
-		this.problem = {
-			what,
-			where: '',
-			mend: 'Nothing was changed here. Compare the two, and import into another Zembo if both are wanted.'
-		};
-	}
-}
+class Clash extends Error {}
+
+const clash = (what: string): Problem => ({
+	what,
+	where: '',
+	mend: 'Nothing was changed here. Compare the two, and import into another Zembo if both are wanted.'
+});
+/** How SQLite names an id that is there already. */
+const TAKEN = ['SQLITE_CONSTRAINT_UNIQUE', 'SQLITE_CONSTRAINT_PRIMARYKEY'];
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -60,7 +59,10 @@ async function whole<T>(
 	try {
 		return succeed(await db.transaction().execute(store));
 	} catch (error) {
-		if (error instanceof Clash) return refuse(error.problem);
+		if (error instanceof Clash) return refuse(clash(error.message));
+		if (error instanceof Database.SqliteError && TAKEN.includes(error.code)) {
+			return refuse(clash('An entry of this file carries the id of one of another visit here.'));
+		}
 		throw error;
 	}
 }

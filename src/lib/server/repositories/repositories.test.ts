@@ -54,6 +54,17 @@ describe('import and export', () => {
 		expect(await importVisit(db, document, NOW)).toMatchObject({ value: { already: true } });
 	});
 
+	it('refuses a visit that carries the ids of another, and harms nothing', async () => {
+		await importVisit(db, readDemo(), NOW);
+		const copy = readDemo();
+		copy.visit.id = testId(77);
+		expect(await importVisit(db, copy, NOW)).toMatchObject({
+			ok: false,
+			problem: { what: expect.stringContaining('the id of one of another visit') }
+		});
+		expect(await findVisit(db, testId(77))).toBeNull();
+	});
+
 	it('refuses a visit that is here with other content, and harms nothing', async () => {
 		const document = readDemo();
 		await importVisit(db, document, NOW);
