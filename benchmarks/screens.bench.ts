@@ -1,0 +1,155 @@
+import { readFileSync } from 'node:fs';
+import type chrome from 'selenium-webdriver/chrome';
+import { openBrowser, Person, startServer } from '../tests/browser/support';
+import { LARGE_SITE } from './baseline/large-site';
+
+/*
+ * Every main screen with a site of 3,000 modules, in headless Chromium slowed down four times: first
+ * contentful paint of a whole load, and the longest interaction to next paint (event timing) of
+ * presses and keys there. Besides, the server's memory at rest with that site. The baseline is an
+ * empty page of the same server.
+ */
+
+const SLOWED = 4;
+const LOADS = 5;
+const SITE = `/sites/${LARGE_SITE.site.id}`;
+const VISIT = `/visits/${LARGE_SITE.visit.id}`;
+
+/** What is pressed or typed on a screen, by a selector of each. */
+const SCREENS: readonly (readonly [name: string, path: string, acts: readonly string[]])[] = [
+	['baseline: formats', '/formats/zembo-library.json', []],
+	['Sites', '/', ['[role=radiogroup] button, header .switch button, button[aria-pressed]']],
+	['Site', SITE, ['input[name=by]']],
+	['Record', `${SITE}/take-over`, ['main button']],
+	['Map', `${SITE}/map`, ['.plan svg', 'li[data-string] button']],
+	[
+		'Diagram',
+		`${SITE}/diagram`,
+		['[role=radiogroup] button, header .switch button, button[aria-pressed]']
+	],
+	['Checks', `${SITE}/checks`, ['summary']],
+	[
+		'Watch',
+		`${SITE}/watch`,
+		['[role=radiogroup] button, header .switch button, button[aria-pressed]']
+	],
+	['Library', '/library', ['main input', 'summary']],
+	['Bench', '/bench', ['[role=radiogroup] button, header .switch button, button[aria-pressed]']],
+	['Search', '/search?q=depot', ['input[name=q]']],
+	['Plan', `${VISIT}/plan`, ['main button', 'summary']],
+	['Make safe', `${VISIT}/make-safe`, ['main button']],
+	['Inspect', `${VISIT}/inspect`, ['main button']],
+	['Conditions', `${VISIT}/conditions`, ['main input']],
+	['Measure', `${VISIT}/measure`, ['#reading', '.row']],
+	['Compare', `${VISIT}/compare`, ['main button', 'th button']],
+	['Trace', `${VISIT}/trace`, ['summary', 'main button']],
+	['Put right', `${VISIT}/put-right`, ['main button']],
+	['Hand over', `${VISIT}/hand-over`, ['summary']]
+];
+
+const server = await startServer({ demo: true });
+const driver = await openBrowser();
+
+function memory(): number {
+	const status = readFileSync(`/proc/${server.pid()}/status`, 'utf8');
+	return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
+}
+
+async function importLarge(): Promise<void> {
+	const terminal = readFileSync('demo/saltmarsh-2026-11-17.zembo-visit.json', 'utf8');
+	const { visit } = JSON.parse(terminal) as typeof LARGE_SITE;
+	const conditions = visit.conditions.map((entry, n) => ({
+		...entry,
+		id: `019c0000-0009-7000-8000-00000000000${n}`
+	}));
+	const text = JSON.stringify({ ...LARGE_SITE, visit: { ...LARGE_SITE.visit, conditions } });
+	const body = new FormData();
+	body.set('file', new Blob([text]), 'depot.json');
+	const answer = await fetch(`${server.address}/?/import`, {
+		method: 'POST',
+		body,
+		headers: { origin: server.address, accept: 'application/json' }
+	});
+	const said = await answer.text();
+	if (!answer.ok || said.includes('"failure"')) throw new Error(said.slice(0, 300));
+}
+
+/** Longest time from an input to the next paint since the last asking, ms; and how many inputs there were. */
+const INPUTS = `
+	return new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(() => {
+		const entries = window.inputs.splice(0);
+		resolve(entries.length === 0 ? null : Math.max(...entries));
+	}, 50))));`;
+
+/** First contentful paint of the page, as soon as it has come. */
+const FIRST_PAINT = `
+	const done = arguments[0];
+	new PerformanceObserver((list) => {
+		const paint = list.getEntriesByName('first-contentful-paint')[0];
+		if (paint) done(paint.startTime);
+	}).observe({ type: 'paint', buffered: true });`;
+
+const sorted = (list: readonly number[]) => [...list].sort((a, b) => a - b);
+
+try {
+	await importLarge();
+	const browser = driver as chrome.Driver;
+	await browser.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+		source: `
+			window.inputs = [];
+			new PerformanceObserver((list) => {
+				for (const entry of list.getEntries()) if (entry.interactionId) window.inputs.push(entry.duration);
+			}).observe({ type: 'event', durationThreshold: 16, buffered: true });`
+	});
+	await browser.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+	const person = new Person(driver, server);
+	console.log(
+		`\nmain screens with a site of 3,000 modules, headless Chromium slowed ${SLOWED} times (built server on loopback)`
+	);
+	console.log('  screen             first paint, ms (median, longest of 5)   input to paint, ms');
+	for (const [name, path, acts] of SCREENS) {
+		const paints: number[] = [];
+		for (let n = 0; n < LOADS; n++) {
+			if (acts.length === 0) await driver.get(server.address + path);
+			else await person.goTo(path);
+			paints.push(await driver.executeAsyncScript<number>(FIRST_PAINT));
+		}
+		const inputs: string[] = [];
+		for (const css of acts) {
+			const there = await driver.executeScript<boolean>(
+				'const one = [...document.querySelectorAll(arguments[0])].find((e) => e.offsetParent !== null || e.ownerSVGElement); one?.scrollIntoView({block: "center"}); if (one) one.id ||= "measured"; return Boolean(one)',
+				css
+			);
+			if (!there) {
+				inputs.push(`${css} not there`);
+				continue;
+			}
+			const box = await driver.executeScript<{ x: number; y: number }>(
+				'const one = [...document.querySelectorAll(arguments[0])].find((e) => e.offsetParent !== null || e.ownerSVGElement); const b = one.getBoundingClientRect(); return {x: Math.round(b.x + Math.min(b.width / 2, 200)), y: Math.round(b.y + Math.min(b.height / 2, 40))}',
+				css
+			);
+			await driver.executeScript('window.inputs.length = 0');
+			await driver.actions().move(box).click().perform();
+			const typed = /input|#reading/.test(css);
+			if (typed) await driver.actions().sendKeys('41').perform();
+			const longest = await driver.executeScript<number | null>(INPUTS);
+			inputs.push(longest === null ? 'under 16' : longest.toFixed(0));
+		}
+		const [median, longest] = [sorted(paints)[LOADS >> 1]!, sorted(paints).at(-1)!];
+		console.log(
+			`  ${name.padEnd(18)} ${median.toFixed(0)}, ${longest.toFixed(0)}`.padEnd(62) +
+				inputs.join('; ')
+		);
+	}
+	await driver.get('about:blank');
+	await driver.sleep(30_000);
+	console.log(`  server's resident memory half a minute later: ${memory().toFixed(0)} MB`);
+	await server.kill();
+	await server.restart();
+	await fetch(`${server.address}${SITE}`);
+	await driver.sleep(5000);
+	console.log(`  and after a start and one page of that site: ${memory().toFixed(0)} MB`);
+} finally {
+	await driver.quit();
+	await server.remove();
+}
