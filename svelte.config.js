@@ -6,6 +6,8 @@ const config = {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter({ precompress: true }),
+		// A page's own few rules come with it: a page waits for one file of styles, not for six.
+		inlineStyleThreshold: 8192,
 		alias: {
 			$core: 'src/core',
 			// The package's main entry pulls the adapters of every validator; this is the one in use.

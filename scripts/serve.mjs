@@ -3,11 +3,7 @@ import { createServer } from 'node:http';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { setFlagsFromString } from 'node:v8';
 import { ROOT } from './ready.mjs';
-
-/* The room for young objects stays small: the server's memory is steadier, and it answers as fast. */
-setFlagsFromString('--semi-space-growth-factor=1');
 
 const FIRST_PORT = 4870;
 const PORTS_TRIED = 50;

@@ -120,40 +120,65 @@ export function whatStaysLive(
 	light: LiveLight = FULL_SUN
 ): LiveString[] {
 	const dcSide = record.strings.filter((string) => !isAcBranch(string));
+	const circuits = circuitsOf(record, dcSide, light);
+	const buses = new Map<string, Bus>();
+	/** Strings of one input share its bus; one whose input is unknown stands alone. */
+	const busOf = (string: StringRecord): Bus | null => {
+		const key = string.input ?? string.id;
+		const known = buses.get(key);
+		if (known) return known;
+		const joined = dcSide.filter(({ id, input }) => (input ?? id) === key);
+		const strings = joined.flatMap(({ id }) => circuits.get(id) ?? []);
+		if (strings.length === 0) return null;
+		const transmitter = switches.initiator === 'off' ? 'dead' : 'fed';
+		const bus = { ...USUAL_PARTS, strings, transmitter } as const;
+		const made = { bus, volts: meterVolts(bus) };
+		buses.set(key, made);
+		return made;
+	};
 	return dcSide.map((string) => {
-		const circuits = dcSide
-			.filter(
-				(other) => other === string || (string.input !== null && other.input === string.input)
-			)
-			.flatMap((other) => circuitOf(record, other, light) ?? []);
-		const own = circuits.find(({ name }) => name === string.label);
-		const bus: BusCircuit | null = own
-			? {
-					...USUAL_PARTS,
-					strings: circuits,
-					transmitter: switches.initiator === 'off' ? 'dead' : 'fed'
-				}
-			: null;
+		const own = circuits.get(string.id);
+		const bus = own ? busOf(string) : null;
 		return {
 			stringId: string.id,
-			modules: ownSide(string, bus && StringSource.of(own!, bus, 'source').openVolts, switches),
+			modules: ownSide(
+				string,
+				own && bus ? StringSource.of(own, bus.bus, 'source').openVolts : null,
+				switches
+			),
 			bus: string.fuse === null ? null : busSide(bus, switches),
 			end: endSide(record, string, bus, switches)
 		};
 	});
 }
 
-function circuitOf(
+/** What the strings of one input feed, and the volts that a meter shows there, V. */
+interface Bus {
+	readonly bus: BusCircuit;
+	readonly volts: number;
+}
+
+/** Circuits of the strings by their ids; none where the modules are not recorded. */
+function circuitsOf(
 	record: ArrayRecord,
-	string: StringRecord,
+	strings: readonly StringRecord[],
 	{ irradiance, cellTemperature }: LiveLight
-): StringCircuit | null {
-	const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId);
-	if (!type) return null;
-	const model = agedModel(type, 0);
-	const circuit = stringHere(string, model, alike(moduleHere(model, irradiance, cellTemperature)));
-	const devices = devicesOf(record, string);
-	return { ...circuit, ...(devices.length > 0 && { devices }) };
+): ReadonlyMap<string, StringCircuit> {
+	const types = new Map(
+		record.moduleTypes.map((type) => {
+			const model = agedModel(type, 0);
+			return [type.id, { model, module: moduleHere(model, irradiance, cellTemperature) }] as const;
+		})
+	);
+	return new Map(
+		strings.flatMap((string) => {
+			const type = types.get(string.moduleTypeId);
+			if (!type) return [];
+			const circuit = stringHere(string, type.model, alike(type.module));
+			const devices = devicesOf(record, string);
+			return [[string.id, { ...circuit, ...(devices.length > 0 && { devices }) }] as const];
+		})
+	);
 }
 
 function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
@@ -196,8 +221,9 @@ function meterVolts(bus: BusCircuit): number {
 /** Volts below which nothing feeds a stretch, V. */
 const FED = 1;
 
-function busSide(bus: BusCircuit | null, { fuses }: Switches): LiveStretch {
-	if (!bus) return UNKNOWN;
+function busSide(joined: Bus | null, { fuses }: Switches): LiveStretch {
+	if (!joined) return UNKNOWN;
+	const { bus } = joined;
 	if (fuses === 'out') {
 		// A fuse in the hand joins nothing: what is left on the bus are strings that have none.
 		const strings = bus.strings.filter(({ fuses: own }) => !own?.positive);
@@ -206,22 +232,19 @@ function busSide(bus: BusCircuit | null, { fuses }: Switches): LiveStretch {
 			? { state: 'open', volts, words: 'fuses out; not proved dead' }
 			: { state: 'live', volts, words: 'fed past the fuses' };
 	}
-	const volts = meterVolts(bus);
-	return { state: 'live', volts, words: 'fed by the strings' };
+	return { state: 'live', volts: joined.volts, words: 'fed by the strings' };
 }
 
 function endSide(
 	record: ArrayRecord,
 	string: StringRecord,
-	bus: BusCircuit | null,
+	bus: Bus | null,
 	{ open, provedDead, batteriesOff }: Switches
 ): LiveStretch {
 	const end = endOfString(record, string);
 	const way = partsOnward(record, string.to).filter(({ kind }) => kind === 'dc-disconnect');
 	if (!way.some(({ id }) => open.has(id))) {
-		return bus
-			? { state: 'live', volts: meterVolts(bus), words: 'joined to the strings' }
-			: UNKNOWN;
+		return bus ? { state: 'live', volts: bus.volts, words: 'joined to the strings' } : UNKNOWN;
 	}
 	if (end && provedDead.has(end.id)) return { state: 'proved', volts: 0, words: 'read dead' };
 	const battery = record.parts.some(({ id, kind }) => kind === 'battery' && !batteriesOff.has(id));

@@ -8,10 +8,11 @@
 	let { site, session }: { site: string; session: RecordSession } = $props();
 	const record = $derived(session.record);
 	const types = $derived(new Map(record.moduleTypes.map(({ id, name }) => [id, name])));
-	/** Rows shown before the rest is asked for. */
-	const SHOWN = 24;
-	let all = $state(false);
-	const shown = $derived(all ? record.strings : record.strings.slice(0, SHOWN));
+	/** Rows shown at first, and more with each press: all at once of a large site would be waited for. */
+	const ROWS = 24;
+	let rows = $state(ROWS);
+	const shown = $derived(record.strings.slice(0, rows));
+	const left = $derived(record.strings.length - shown.length);
 </script>
 
 <section>
@@ -42,9 +43,9 @@
 				</li>
 			{/each}
 		</ul>
-		{#if !all && record.strings.length > SHOWN}
-			<button class="act-plain" onclick={() => (all = true)}
-				>Show {record.strings.length - SHOWN} more</button
+		{#if left > 0}
+			<button class="act-plain" onclick={() => (rows += ROWS)}
+				>Show {Math.min(left, ROWS)} of {left} more</button
 			>
 		{/if}
 	{:else if record.moduleTypes.length === 0}
