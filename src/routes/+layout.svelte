@@ -2,10 +2,14 @@
 	import '../app.css';
 	import { onMount, type Snippet } from 'svelte';
 	import { resolve } from '$app/paths';
-	import { navigating } from '$app/state';
+	import { navigating, page } from '$app/state';
+	import HelpHere from '$lib/help/HelpHere.svelte';
 	import ModeSwitch from '$lib/ui/ModeSwitch.svelte';
 
 	let { children }: { children: Snippet } = $props();
+
+	/** A site and a visit have rooms of their own, which a phone shows in the place of these. */
+	const inRooms = $derived(/^\/(sites|visits)\/\[/.test(page.route.id ?? ''));
 
 	// Browser tests wait for this before the first click.
 	onMount(() => document.documentElement.setAttribute('data-ready', 'true'));
@@ -21,11 +25,14 @@
 		</svg>
 		Zembo
 	</a>
-	<a class="sites" href={resolve('/')}>Sites</a>
-	<a class="sites" href={resolve('/library')}>Library</a>
-	<a class="sites" href={resolve('/bench')}>Bench</a>
-	<a class="sites" href={resolve('/search')}>Search</a>
+	<nav class="places" class:inrooms={inRooms} aria-label="Zembo">
+		<a href={resolve('/')}>Sites</a>
+		<a href={resolve('/library')}>Library</a>
+		<a href={resolve('/bench')}>Bench</a>
+		<a href={resolve('/search')}>Search</a>
+	</nav>
 	<span class="grow"></span>
+	<HelpHere />
 	<ModeSwitch />
 </header>
 <div class="progress" class:on={navigating.to !== null} aria-hidden="true"></div>
@@ -69,7 +76,12 @@
 		stroke-width: 3.2;
 	}
 
-	.sites {
+	.places {
+		display: flex;
+		gap: 1.25rem;
+	}
+
+	.places a {
 		display: inline-flex;
 		align-items: center;
 		min-height: 44px;
@@ -82,11 +94,19 @@
 
 	@media (max-width: 480px) {
 		header {
-			gap: 0.5rem;
+			flex-wrap: wrap;
+			gap: 0 0.5rem;
+			padding-top: 0.35rem;
 		}
 
-		/* The mark leads there too. */
-		.sites {
+		/* On a line of their own below; where a site has its rooms there, its own line leads back. */
+		.places {
+			order: 1;
+			width: 100%;
+			justify-content: space-between;
+		}
+
+		.places.inrooms {
 			display: none;
 		}
 	}

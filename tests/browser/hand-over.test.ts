@@ -1,4 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
+import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Person, startServer } from './support';
 
@@ -133,5 +134,29 @@ describe('a site', () => {
 		} finally {
 			await elsewhere.remove();
 		}
+	});
+});
+
+describe('help', () => {
+	it('opens by its key and its button, says what the page is for, and gives the focus back', async () => {
+		const { driver } = person;
+		await person.goTo(`${VISIT}/conditions`);
+		await driver.actions().sendKeys('?').perform();
+		await person.sees('Every expected value hangs on them', 'dialog[open]');
+		await driver.actions().sendKeys(Key.ESCAPE).perform();
+		await person.goTo('/bench');
+		await person.press('Help');
+		await person.sees('For modules that are not on a roof', 'dialog[open]');
+		await person.press('Close');
+		expect(await driver.switchTo().activeElement().getText()).toBe('Help');
+	});
+	it('stands at the field, by the mouse and by F1', async () => {
+		const { driver } = person;
+		await person.goTo('/sites/019a8000-0000-7000-8000-000000000002/take-over/module-types/new');
+		await person.click('[aria-label="What is Voc?"]');
+		await person.sees('Volts with nothing connected');
+		await person.click('input[name=beta]');
+		await driver.actions().sendKeys(Key.F1).perform();
+		await person.sees('How Voc changes with heat');
 	});
 });

@@ -78,8 +78,11 @@
 		font-size: 0.93em;
 	}
 
+	/* Tables of a hundred strings are laid out when they come into sight. */
 	.wide {
 		overflow-x: auto;
+		content-visibility: auto;
+		contain-intrinsic-size: auto 40rem;
 	}
 
 	table {
@@ -166,6 +169,10 @@
 	}
 
 	@media print {
+		.wide {
+			content-visibility: visible;
+		}
+
 		tr,
 		figure {
 			break-inside: avoid;

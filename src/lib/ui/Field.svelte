@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { HTMLInputAttributes } from 'svelte/elements';
+	import { explanationOf } from '$lib/help/fields';
 
 	interface Props extends Omit<HTMLInputAttributes, 'value'> {
 		label: string;
@@ -26,10 +27,25 @@
 		...rest
 	}: Props = $props();
 	const id = $props.id();
+	const explanation = $derived(explanationOf(name));
+	let explained = $state(false);
 </script>
 
 <div class="field" class:bad={errors.length > 0} class:odd={odd.length > 0}>
-	<label for={id}>{label}</label>
+	<span class="head">
+		<label for={id}>{label}</label>
+		{#if explanation}
+			<button
+				type="button"
+				class="ask"
+				tabindex="-1"
+				aria-expanded={explained}
+				aria-controls="{id}-explained"
+				aria-label="What is {label}?"
+				onclick={() => (explained = !explained)}>?</button
+			>
+		{/if}
+	</span>
 	<span class="entry">
 		<input
 			{id}
@@ -41,12 +57,20 @@
 			aria-invalid={errors.length > 0}
 			aria-describedby="{id}-words"
 			{...rest}
+			onkeydown={(event) => {
+				rest.onkeydown?.(event);
+				// Off the way of the Tab key, so that a label is typed without a stop between its figures.
+				if (event.key !== 'F1' || !explanation) return;
+				event.preventDefault();
+				explained = !explained;
+			}}
 		/>
 		{#if unit}<span class="unit">{unit}</span>{/if}
 	</span>
 	<div class="words" id="{id}-words" aria-live="polite">
 		{#each errors as words (words)}<p class="error">{words}</p>{/each}
 		{#each odd as words (words)}<p class="oddity">{words}</p>{/each}
+		{#if explained}<p class="explained" id="{id}-explained">{explanation}</p>{/if}
 		{#if help && errors.length === 0 && odd.length === 0}<p class="soft">{help}</p>{/if}
 	</div>
 </div>
@@ -58,8 +82,39 @@
 		align-content: start;
 	}
 
+	.head {
+		display: flex;
+		align-items: baseline;
+		justify-content: space-between;
+		gap: 0.3rem;
+	}
+
 	label {
 		font-weight: 600;
+	}
+
+	/* The sign is small, what can be touched is not. */
+	.ask {
+		position: relative;
+		flex: none;
+		width: 1.45rem;
+		height: 1.45rem;
+		border: 1px solid var(--rule);
+		border-radius: 50%;
+		font-size: 0.9rem;
+		line-height: 1;
+		color: var(--accent);
+	}
+
+	.ask::after {
+		content: '';
+		position: absolute;
+		inset: -11px;
+	}
+
+	.explained {
+		padding-inline-start: 0.5rem;
+		border-inline-start: 3px solid var(--accent);
 	}
 
 	.entry {
