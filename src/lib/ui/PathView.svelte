@@ -2,6 +2,7 @@
 	import type { ArrayRecord, StringRecord } from '$core/record/record';
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import { stringKey } from '$core/expectation/place';
+	import { fuseWords } from '$core/record/difference';
 	import type { StringQuantity } from '$core/expectation/quantity';
 	import PathPlace from './PathPlace.svelte';
 	import StringDrawing from './StringDrawing.svelte';
@@ -87,7 +88,7 @@
 								{room}
 							/>
 							<span class="sr-only">
-								{string.moduleCount} modules, {string.fuse ? 'with a fuse' : 'no fuse'}
+								{string.moduleCount} modules, fuse {fuseWords(string.fuse)}
 							</span>
 						</span>
 						<span class="stub" aria-hidden="true"></span>

@@ -3,7 +3,8 @@ import { database } from '$lib/server/database';
 import { findSite, newestRevision } from '$lib/server/repositories/sites';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ params }) => {
+export const load: LayoutServerLoad = async ({ params, depends }) => {
+	depends('site:record');
 	const db = await database();
 	const site = await findSite(db, params.site);
 	const revision = site && (await newestRevision(db, site.id));

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { untrack, type Snippet } from 'svelte';
+	import { invalidate } from '$app/navigation';
+	import { page } from '$app/state';
 	import RecordBar from '$lib/ui/RecordBar.svelte';
 	import SiteNav from '$lib/ui/SiteNav.svelte';
 	import { provideRecord, RecordSession } from '$lib/ui/record-session.svelte';
@@ -11,6 +13,14 @@
 	$effect(() => {
 		const { revision } = data;
 		untrack(() => session.replace(revision));
+	});
+
+	/** Rooms that change the record and read it from the session: there the rest need not be fetched anew. */
+	const CHANGES = /\/(take-over|survey|map|lists)/;
+	// What the server worked out from the record of before is fetched anew where it is shown.
+	$effect(() => {
+		const behind = session.number > data.revision.number && !session.pending;
+		if (behind && !CHANGES.test(page.route.id ?? '')) void invalidate('site:record');
 	});
 </script>
 

@@ -11,6 +11,7 @@
 	import { PURPOSE_WORDS } from '$lib/ui/purposes';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
+	import { useRecord } from '$lib/ui/record-session.svelte';
 	import PageHead from '$lib/ui/PageHead.svelte';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { day, dayAndTime } from '$lib/ui/when';
@@ -22,7 +23,9 @@
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data.form);
 	const imported = $derived(page.url.searchParams.get('import'));
-	const record = $derived(data.revision.record);
+	const session = useRecord();
+	const record = $derived(session.record);
+	const recorded = $derived(record.strings.length > 0);
 	const modules = $derived(record.strings.reduce((sum, string) => sum + string.moduleCount, 0));
 	const places = $derived(
 		new Map((data.last?.assessment.places ?? []).map((place) => [place.key, place]))
@@ -45,12 +48,14 @@
 
 <div class="page">
 	<PageHead
-		facts={[
-			{ words: 'label power', figure: kilowatts(labelPower(record)) },
-			{ words: 'modules', figure: modules },
-			{ words: 'strings', figure: record.strings.length },
-			{ words: 'in service since', figure: record.inServiceSince ?? 'unknown' }
-		]}
+		facts={recorded
+			? [
+					{ words: 'label power', figure: kilowatts(labelPower(record)) },
+					{ words: 'modules', figure: modules },
+					{ words: 'strings', figure: record.strings.length },
+					{ words: 'in service since', figure: record.inServiceSince ?? 'unknown' }
+				]
+			: []}
 	>
 		<h1>{data.site.name}</h1>
 		<p class="soft">{data.site.place}</p>
@@ -64,7 +69,7 @@
 		</p>
 	{/if}
 
-	{#if record.strings.length === 0}
+	{#if !recorded}
 		<div class="panel empty">
 			<h2>The array is not recorded yet</h2>
 			<p>
@@ -132,7 +137,7 @@
 		</section>
 	{/if}
 
-	{#if data.benchmark && data.benchmark.inDays <= BENCHMARK_SOON}
+	{#if recorded && data.benchmark && data.benchmark.inDays <= BENCHMARK_SOON}
 		<p class="notice reminder" data-benchmark>
 			{data.benchmark.inDays === 0
 				? 'Today is a benchmark day'
@@ -146,7 +151,7 @@
 	<section class="visits">
 		<div class="line">
 			<h2>Visits</h2>
-			<p>
+			<p hidden={!recorded}>
 				<a
 					href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
 					download
@@ -188,12 +193,14 @@
 
 	.line {
 		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1.4rem;
 		justify-content: space-between;
 		align-items: baseline;
 		margin-bottom: 0.4rem;
 	}
 
-	.line p {
+	.line p:not([hidden]) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0 1.4rem;
