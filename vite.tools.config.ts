@@ -14,6 +14,7 @@ export default defineConfig({
 		rollupOptions: {
 			input: {
 				zembo: at('./src/cli/main.ts'),
+				'pdf-maker': at('./src/lib/server/report/pdf-maker.ts'),
 				backup: at('./src/cli/backup.ts'),
 				'load-demo': at('./demo/load.ts'),
 				'plant-demo': at('./demo/plant.ts'),

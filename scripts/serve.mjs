@@ -48,6 +48,8 @@ export async function serve() {
 	// Plain http has no header that says so; without it the check of a form's origin would fail.
 	process.env.PROTOCOL_HEADER ??= 'x-forwarded-proto';
 	process.env.BODY_SIZE_LIMIT ??= '288M';
+	// Where reports are made beside the server.
+	process.env.ZEMBO_TOOLS ??= join(ROOT, 'build-tools');
 	const handler = await handlerOf(entry);
 	const server = createServer((request, response) => {
 		request.headers['x-forwarded-proto'] ??= 'http';

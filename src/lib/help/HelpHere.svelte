@@ -1,11 +1,19 @@
 <script lang="ts">
 	import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
+	import { tick } from 'svelte';
 	import { page } from '$app/state';
 	import { helpOf } from './stages';
 	import { GLOSSARY, SHORTCUTS } from './words';
 
 	let dialog: HTMLDialogElement;
+	let shown = $state(false);
 	const help = $derived(helpOf(page.route.id));
+
+	async function open(): Promise<void> {
+		shown = true;
+		await tick();
+		dialog.showModal();
+	}
 
 	/** A question mark asks for help wherever nothing is being typed. */
 	function ask(event: KeyboardEvent): void {
@@ -14,13 +22,13 @@
 		);
 		if (event.key !== '?' || typing || dialog.open) return;
 		event.preventDefault();
-		dialog.showModal();
+		void open();
 	}
 </script>
 
 <svelte:window onkeydown={ask} />
 
-<button type="button" class="open" onclick={() => dialog.showModal()} aria-haspopup="dialog">
+<button type="button" class="open" onclick={open} aria-haspopup="dialog">
 	<CircleQuestionMark size={20} aria-hidden="true" /><span>Help</span>
 </button>
 
@@ -30,37 +38,40 @@
 	bind:this={dialog}
 	aria-labelledby="help-title"
 	onclick={(event) => event.target === dialog && dialog.close()}
+	onclose={() => (shown = false)}
 >
-	<div class="sheet">
-		<header>
-			<h2 id="help-title">{help.title}</h2>
-			<form method="dialog"><button class="act-plain">Close</button></form>
-		</header>
-		<p class="purpose">{help.purpose}</p>
-		<p><strong>You need</strong> {help.needs.charAt(0).toLowerCase()}{help.needs.slice(1)}</p>
-		<details>
-			<summary>Words on every screen</summary>
-			<dl>
-				{#each GLOSSARY as [word, means] (word)}
-					<dt>{word}</dt>
-					<dd>{means}</dd>
-				{/each}
-			</dl>
-		</details>
-		<details>
-			<summary>Keys</summary>
-			{#each SHORTCUTS as [where, keys] (where)}
-				<h3>{where}</h3>
+	{#if shown}
+		<div class="sheet">
+			<header>
+				<h2 id="help-title">{help.title}</h2>
+				<form method="dialog"><button class="act-plain">Close</button></form>
+			</header>
+			<p class="purpose">{help.purpose}</p>
+			<p><strong>You need</strong> {help.needs.charAt(0).toLowerCase()}{help.needs.slice(1)}</p>
+			<details>
+				<summary>Words on every screen</summary>
 				<dl>
-					{#each keys as [key, does] (key)}
-						<dt class="figure">{key}</dt>
-						<dd>{does}</dd>
+					{#each GLOSSARY as [word, means] (word)}
+						<dt>{word}</dt>
+						<dd>{means}</dd>
 					{/each}
 				</dl>
-			{/each}
-		</details>
-		<p class="soft">A “?” beside a field says what it asks for and where that is found.</p>
-	</div>
+			</details>
+			<details>
+				<summary>Keys</summary>
+				{#each SHORTCUTS as [where, keys] (where)}
+					<h3>{where}</h3>
+					<dl>
+						{#each keys as [key, does] (key)}
+							<dt class="figure">{key}</dt>
+							<dd>{does}</dd>
+						{/each}
+					</dl>
+				{/each}
+			</details>
+			<p class="soft">A “?” beside a field says what it asks for and where that is found.</p>
+		</div>
+	{/if}
 </dialog>
 
 <style>

@@ -9,12 +9,14 @@ table{border-collapse:collapse;width:100%;margin:.4rem 0}th,td{text-align:left;v
 figure{display:inline-block;margin:.4rem .8rem .4rem 0;max-width:20rem}img{width:100%}svg{max-width:100%;height:auto;font-family:system-ui,sans-serif}.sign{display:flex;gap:3rem;margin-top:4rem}.sign span{flex:1;border-top:1px solid #111}
 footer{margin-top:2rem;border-top:1px solid #bbb;overflow-wrap:anywhere}`;
 
+type SourceOf = (photograph: string) => string | null;
+
 /**
  * A report as one HTML file that needs nothing else.
  *
- * @param pictures photographs as data URLs by their id; one that is missing leaves its words
+ * @param sourceOf address of a photograph, a data URL as a rule; null leaves its words alone
  */
-export function reportHtml(report: Report, pictures: ReadonlyMap<string, string>): string {
+export function reportHtml(report: Report, sourceOf: SourceOf): string {
 	const { title, subtitle, facts, blocks, signatures, footer } = report;
 	return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escapeMarkup(title)}</title><style>${STYLE}</style></head>
@@ -23,13 +25,13 @@ export function reportHtml(report: Report, pictures: ReadonlyMap<string, string>
 			([name, value]) => `<dt class="s">${escapeMarkup(name)}</dt><dd>${escapeMarkup(value)}</dd>`
 		)
 		.join('')}</dl></header>
-${blocks.map((block) => blockHtml(block, pictures)).join('\n')}
+${blocks.map((block) => blockHtml(block, sourceOf)).join('\n')}
 <div class="sign">${signatures.map((name) => `<span>${escapeMarkup(name)}</span>`).join('')}</div>
 <footer class="s">${escapeMarkup(footer)}</footer></body></html>
 `;
 }
 
-function blockHtml(block: Block, pictures: ReadonlyMap<string, string>): string {
+function blockHtml(block: Block, sourceOf: SourceOf): string {
 	switch (block.kind) {
 		case 'heading':
 			return block.minor
@@ -56,7 +58,7 @@ function blockHtml(block: Block, pictures: ReadonlyMap<string, string>): string 
 		case 'pictures':
 			return block.pictures
 				.map(({ id, words }) => {
-					const url = pictures.get(id);
+					const url = sourceOf(id);
 					const image = url ? `<img src="${url}" alt="${escapeMarkup(words)}">` : '';
 					return `<figure>${image}<figcaption class="s">${escapeMarkup(words)}</figcaption></figure>`;
 				})

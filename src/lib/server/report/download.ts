@@ -1,11 +1,14 @@
+import { Readable } from 'node:stream';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { REPORT_FORMS } from '$lib/report/visit-report';
-import { PAGE_SIZES } from './pdf';
+import { PAGE_SIZES } from './page-sizes';
 
 const querySchema = z.object({
 	form: z.enum(REPORT_FORMS).default('full'),
-	page: z.enum(PAGE_SIZES).default('A4')
+	page: z.enum(PAGE_SIZES).default('A4'),
+	/** Under which the progress can be asked for. */
+	job: z.uuid().optional()
 });
 
 /** Form and page that an address asks for; refused in words where there is no such. */
@@ -27,15 +30,21 @@ const TYPES = {
 
 /** A file that the browser stores under a name. */
 export function download(
-	content: Uint8Array | string,
+	content: Uint8Array | string | AsyncIterable<Uint8Array>,
 	name: string,
 	kind: keyof typeof TYPES
 ): Response {
-	return new Response(typeof content === 'string' ? content : new Uint8Array(content), {
+	return new Response(bodyOf(content), {
 		headers: {
 			'content-type': TYPES[kind],
 			'content-disposition': `attachment; filename="${name}"`,
 			'cache-control': 'no-store'
 		}
 	});
+}
+
+function bodyOf(content: Uint8Array | string | AsyncIterable<Uint8Array>): BodyInit {
+	if (typeof content === 'string') return content;
+	if (content instanceof Uint8Array) return content as Uint8Array<ArrayBuffer>;
+	return Readable.toWeb(Readable.from(content, { objectMode: false })) as ReadableStream;
 }

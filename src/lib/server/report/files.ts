@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { strToU8, zipSync } from 'fflate';
+import { strToU8 } from 'fflate';
 import { writeVisitDocument } from '$core/document/file';
 import { pictureFile } from '$core/document/picture';
 import type { PhotographLine } from '$core/document/photograph';
@@ -16,7 +16,9 @@ import { writeCsv } from '$lib/ui/csv';
 import { HTML_FILE, PDF_FILE, READINGS_FILE, SITE_FILE, VISIT_FILE } from '../archive/names';
 import type { Db } from '../database/open';
 import { findPhotograph } from '../repositories/photographs';
-import { reportPdf, type ReportPage } from './pdf';
+import { ArchiveWriter } from '../archive/write-archive';
+import { makePdf } from './make-pdf';
+import type { ReportPage } from './page-sizes';
 
 /** What somebody takes with them: the report in its shapes, and what its archive holds. */
 export interface Handed {
@@ -63,43 +65,63 @@ export function handedSite(document: SiteDocument): Handed {
 	};
 }
 
-/** Photographs of a report as data URLs by their id. */
-async function picturesOf(db: Db, { blocks }: Report): Promise<Map<string, string>> {
-	const pictures = new Map<string, string>();
+/** Photographs that a report shows, read when they are wanted. */
+async function* photographsOf(
+	db: Db,
+	{ blocks }: Report
+): AsyncGenerator<readonly [string, Uint8Array]> {
 	for (const block of blocks) {
 		if (block.kind !== 'pictures') continue;
 		for (const { id } of block.pictures) {
 			const found = await findPhotograph(db, id);
-			if (!found) continue;
-			const base64 = Buffer.from(found.bytes).toString('base64');
-			pictures.set(id, `data:${found.type};base64,${base64}`);
+			if (found) yield [id, found.bytes];
 		}
 	}
-	return pictures;
 }
 
-export async function pdfOf(db: Db, { report, at }: Handed, page: ReportPage): Promise<Uint8Array> {
-	return reportPdf(report, await picturesOf(db, report), page, new Date(at));
+/** @param onProgress told the share that is written, 0 to 1 */
+export function pdfOf(
+	db: Db,
+	{ report, at }: Handed,
+	page: ReportPage,
+	onProgress?: (share: number) => void
+): AsyncGenerator<Uint8Array> {
+	return makePdf({ report, page, at }, photographsOf(db, report), onProgress);
 }
 
-export async function htmlOf(db: Db, { report }: Handed): Promise<string> {
-	return reportHtml(report, await picturesOf(db, report));
+/** The report as HTML, piece by piece: the photographs of a long walk are never all in memory. */
+export async function* htmlOf(db: Db, { report }: Handed): AsyncGenerator<Uint8Array> {
+	const html = reportHtml(report, (id) => `picture:${id}`);
+	let from = 0;
+	for (const { 0: place, 1: id, index } of html.matchAll(/picture:([0-9a-f-]{36})/g)) {
+		yield strToU8(html.slice(from, index));
+		from = index + place.length;
+		const found = await findPhotograph(db, id!);
+		if (found) {
+			yield strToU8(`data:${found.type};base64,${Buffer.from(found.bytes).toString('base64')}`);
+		}
+	}
+	yield strToU8(html.slice(from));
 }
 
 /** The open file, every reading as CSV, the report in both shapes, every photograph. */
-export async function zipOf(db: Db, handed: Handed, page: ReportPage): Promise<Uint8Array> {
+export async function* zipOf(
+	db: Db,
+	handed: Handed,
+	page: ReportPage,
+	onProgress?: (share: number) => void
+): AsyncGenerator<Uint8Array> {
 	const [name, text] = handed.file;
-	const files: Record<string, Uint8Array> = {
-		[name]: strToU8(text),
-		[READINGS_FILE]: strToU8(writeCsv(handed.readings)),
-		[PDF_FILE]: await pdfOf(db, handed, page),
-		[HTML_FILE]: strToU8(await htmlOf(db, handed))
-	};
+	const zip = new ArchiveWriter(new Date(handed.at));
+	yield* zip.add(name, [strToU8(text)]);
+	yield* zip.add(READINGS_FILE, [strToU8(writeCsv(handed.readings))]);
+	yield* zip.add(PDF_FILE, pdfOf(db, handed, page, onProgress));
+	yield* zip.add(HTML_FILE, htmlOf(db, handed));
 	for (const photograph of handed.photographs) {
 		const found = await findPhotograph(db, photograph.id);
-		if (found) files[pictureFile(photograph)] = found.bytes;
+		if (found) yield* zip.add(pictureFile(photograph), [found.bytes]);
 	}
-	return zipSync(files, { level: 6, mtime: new Date(handed.at) });
+	yield* zip.end();
 }
 
 /** A name that every file system takes. */

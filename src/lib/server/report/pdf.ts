@@ -5,9 +5,7 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import type { Drawing } from '$lib/drawing/drawing';
 import { drawingSvg } from '$lib/drawing/svg';
 import type { Block, Cell, Column, Report } from '$lib/report/block';
-
-export const PAGE_SIZES = ['A4', 'LETTER'] as const;
-export type ReportPage = (typeof PAGE_SIZES)[number];
+import type { ReportPage } from './page-sizes';
 
 /** Left, top, right and bottom of a page, pt. */
 const MARGINS: [number, number, number, number] = [42, 42, 42, 54];
@@ -57,17 +55,25 @@ const PICTURE_WIDTH = 165;
 /**
  * A report as PDF with text that can be searched and copied.
  *
- * @param pictures photographs as data URLs by their id
+ * @param pictures bytes of photographs by their id
  * @param at instant that the file carries
+ * @param onProgress told the share that is written, 0 to 1
+ * @returns its bytes as they are written
  */
 export async function reportPdf(
 	report: Report,
-	pictures: ReadonlyMap<string, string>,
+	pictures: ReadonlyMap<string, Uint8Array>,
 	pageSize: ReportPage,
-	at: Date
-): Promise<Uint8Array> {
+	at: Date,
+	onProgress: (share: number) => void = () => undefined
+): Promise<AsyncIterable<Uint8Array>> {
+	for (const [id, { buffer, byteOffset, length }] of pictures) {
+		pdfmake.virtualfs.writeFileSync(id, Buffer.from(buffer, byteOffset, length));
+	}
+	pdfmake.setProgressCallback(onProgress);
 	const definition: TDocumentDefinitions = {
 		pageSize,
+		images: Object.fromEntries([...pictures.keys()].map((id) => [id, id])),
 		pageMargins: MARGINS,
 		language: 'en',
 		displayTitle: true,
@@ -113,7 +119,9 @@ export async function reportPdf(
 			}
 		]
 	};
-	return pdfmake.createPdf(definition).getBuffer();
+	const stream = await pdfmake.createPdf(definition).getStream();
+	stream.end();
+	return stream;
 }
 
 function signatureLines(names: readonly string[]): Content {
@@ -129,7 +137,11 @@ function signatureLines(names: readonly string[]): Content {
 	};
 }
 
-function contentOf(block: Block, pictures: ReadonlyMap<string, string>, page: ReportPage): Content {
+function contentOf(
+	block: Block,
+	pictures: ReadonlyMap<string, Uint8Array>,
+	page: ReportPage
+): Content {
 	switch (block.kind) {
 		case 'heading':
 			return {
@@ -203,7 +215,7 @@ function tableOf(columns: readonly Column[], rows: readonly (readonly Cell[])[])
 
 function picturesOf(
 	list: readonly { readonly id: string; readonly words: string }[],
-	pictures: ReadonlyMap<string, string>
+	pictures: ReadonlyMap<string, Uint8Array>
 ): Content {
 	const there = list.filter(({ id }) => pictures.has(id));
 	const rows: Content[] = [];
@@ -215,7 +227,7 @@ function picturesOf(
 			columns: there.slice(i, i + 3).map(({ id, words }) => ({
 				width: PICTURE_WIDTH,
 				stack: [
-					{ image: pictures.get(id)!, width: PICTURE_WIDTH },
+					{ image: id, width: PICTURE_WIDTH },
 					{ text: words, color: SOFT, fontSize: 8 }
 				]
 			}))

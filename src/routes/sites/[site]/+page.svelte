@@ -6,6 +6,7 @@
 	import { labelPower } from '$core/record/label-power';
 	import { findingsOf } from '$lib/ui/findings';
 	import { PURPOSES } from '$core/expectation/visit';
+	import ReportLink from '$lib/report/ReportLink.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { PURPOSE_WORDS } from '$lib/ui/purposes';
@@ -152,10 +153,8 @@
 		<div class="line">
 			<h2>Visits</h2>
 			<p hidden={!recorded}>
-				<a
-					href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
-					download
-					data-sveltekit-reload>Report over the years, PDF</a
+				<ReportLink href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
+					>Report over the years, PDF</ReportLink
 				>
 				<a
 					href={resolve('/sites/[site]/site.zip', { site: data.site.id })}

@@ -9,5 +9,5 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const { page } = reportQuery(url);
 	const db = await database();
 	const handed = handedSite(await siteOr404(db, params.site));
-	return download(await zipOf(db, handed, page), `${handed.name}.zip`, 'zip');
+	return download(zipOf(db, handed, page), `${handed.name}.zip`, 'zip');
 };

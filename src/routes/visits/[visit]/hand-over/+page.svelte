@@ -2,6 +2,7 @@
 	import Download from '@lucide/svelte/icons/download';
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
+	import ReportLink from '$lib/report/ReportLink.svelte';
 	import ReportView from '$lib/report/ReportView.svelte';
 	import { visitReport } from '$lib/report/visit-report';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
@@ -20,17 +21,15 @@
 >
 
 <div class="bar no-print">
-	<a
+	<ReportLink
 		class="act"
 		href="{resolve('/visits/[visit]/report.pdf', { visit: visit.id })}?page={page}"
-		download
-		data-sveltekit-reload><Download size={20} aria-hidden="true" />Report as PDF</a
+		><Download size={20} aria-hidden="true" />Report as PDF</ReportLink
 	>
-	<a
+	<ReportLink
 		class="act-plain"
 		href="{resolve('/visits/[visit]/report.pdf', { visit: visit.id })}?form=short&page={page}"
-		download
-		data-sveltekit-reload>One page for the owner</a
+		>One page for the owner</ReportLink
 	>
 	<a
 		class="act-plain"

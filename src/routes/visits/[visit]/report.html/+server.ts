@@ -8,5 +8,5 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = async ({ params }) => {
 	const db = await database();
 	const handed = handedVisit(await visitOr404(db, params.visit), 'full', Date.now());
-	return download(await htmlOf(db, handed), `${handed.name}.html`, 'html');
+	return download(htmlOf(db, handed), `${handed.name}.html`, 'html');
 };

@@ -1,0 +1,69 @@
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import { v4 as uuid } from 'uuid';
+	import { resolve } from '$app/paths';
+
+	interface Props {
+		/** Address of a PDF, with its query. */
+		href: string;
+		class?: string;
+		children: Snippet;
+	}
+	let { href, class: look = '', children }: Props = $props();
+
+	/** A small report is there before anybody wonders; its progress would only flicker. */
+	const PATIENCE = 700;
+	const EVERY = 300;
+	let share = $state<number | null>(null);
+	let trouble = $state('');
+
+	/** Fetches the file, so that the page can say how far it is; without scripts the link does it alone. */
+	async function fetchFile(event: MouseEvent): Promise<void> {
+		if (event.metaKey || event.ctrlKey || event.shiftKey) return;
+		event.preventDefault();
+		if (share !== null) return;
+		const job = uuid();
+		trouble = '';
+		let timer: ReturnType<typeof setTimeout>;
+		const look = async () => {
+			const answer = await fetch(resolve('/reports/[job]', { job })).catch(() => null);
+			if (answer?.ok)
+				share = ((await answer.json()) as { share: number | null }).share ?? share ?? 0;
+			timer = setTimeout(look, EVERY);
+		};
+		timer = setTimeout(look, PATIENCE);
+		try {
+			const answer = await fetch(`${href}${href.includes('?') ? '&' : '?'}job=${job}`);
+			if (!answer.ok) throw new Error();
+			const name = /filename="(.*)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1];
+			const address = URL.createObjectURL(await answer.blob());
+			const link = Object.assign(document.createElement('a'), { href: address, download: name });
+			link.click();
+			setTimeout(() => URL.revokeObjectURL(address), 60_000);
+		} catch {
+			trouble = 'The report could not be fetched. Try again; nothing is lost.';
+		} finally {
+			clearTimeout(timer);
+			share = null;
+		}
+	}
+</script>
+
+<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved by whoever hands it in -->
+<a {href} class={look} download data-sveltekit-reload onclick={fetchFile}>{@render children()}</a>
+<!-- eslint-enable svelte/no-navigation-without-resolve -->
+{#if share !== null}
+	<label class="making" role="status">
+		<span>Making the report</span>
+		<progress value={share} max="1">{Math.round(100 * share)} %</progress>
+	</label>
+{/if}
+{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+
+<style>
+	.making {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.6rem;
+	}
+</style>
