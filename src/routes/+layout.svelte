@@ -25,12 +25,12 @@
 		</svg>
 		Zembo
 	</a>
-	<nav class="places" class:inrooms={inRooms} aria-label="Zembo">
+	<div class="places" class:inrooms={inRooms} role="navigation" aria-label="Zembo">
 		<a href={resolve('/')}>Sites</a>
 		<a href={resolve('/library')}>Library</a>
 		<a href={resolve('/bench')}>Bench</a>
 		<a href={resolve('/search')}>Search</a>
-	</nav>
+	</div>
 	<span class="grow"></span>
 	<HelpHere />
 	<ModeSwitch />

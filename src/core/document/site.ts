@@ -15,7 +15,7 @@ import { seenSchema, siteSchema, visitSchema, visitTroubles } from './visit';
  */
 
 export const SITE_FORMAT = 'zembo-site';
-export const SITE_VERSION = 1;
+const SITE_VERSION = 1;
 
 const revisionHead = { id: z.uuid(), number: z.int().min(1), createdAt: instant };
 

@@ -33,7 +33,6 @@
 </button>
 
 <!-- A press beside the sheet closes it, as Escape does. -->
-<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <dialog
 	bind:this={dialog}
 	aria-labelledby="help-title"

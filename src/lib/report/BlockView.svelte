@@ -21,7 +21,8 @@
 		{#each block.items as item, i (i)}<li>{@render said(item)}</li>{/each}
 	</ul>
 {:else if block.kind === 'table'}
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex: what scrolls can be reached by keys. -->
+	<!-- What scrolls can be reached by keys. -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<div class="wide" tabindex="0" role="group" aria-label="Table">
 		<table>
 			<thead>
