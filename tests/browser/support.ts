@@ -199,6 +199,8 @@ export class Person {
 	async goTo(path: string): Promise<void> {
 		await this.driver.get(this.server.address + path);
 		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
+		// Letters that come late move what is about to be pressed.
+		await this.driver.executeAsyncScript('document.fonts.ready.then(arguments[0])');
 	}
 
 	/** Waits until nothing on the page tells of work under way. */
