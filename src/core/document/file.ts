@@ -48,17 +48,21 @@ export function problemOf(error: z.ZodError): Problem {
 /** Reads a visit file's text. */
 export function readVisitDocument(text: string): Result<VisitDocument, Problem> {
 	if (text.length > LARGEST_FILE) return refuse(tooLarge(text.length));
-	let data: unknown;
+	const data = readJsonText(
+		text,
+		'Choose a file that Zembo exported as a visit; it ends in .json and begins with {.'
+	);
+	return data.ok ? readVisitData(data.value) : data;
+}
+
+/** What a file's text holds. @param mend what to do where it is no JSON */
+export function readJsonText(text: string, mend: string): Result<unknown, Problem> {
 	try {
-		data = JSON.parse(text);
+		return succeed(JSON.parse(text));
 	} catch (error) {
-		return refuse({
-			what: `The file is not JSON: ${error instanceof Error ? error.message : String(error)}`,
-			where: '',
-			mend: 'Choose a file that Zembo exported as a visit; it ends in .json and begins with {.'
-		});
+		const why = error instanceof Error ? error.message : String(error);
+		return refuse({ what: `The file is not JSON: ${why}`, where: '', mend });
 	}
-	return readVisitData(data);
 }
 
 /** What makes a file of an earlier version one of this version. */

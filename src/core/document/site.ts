@@ -4,7 +4,7 @@ import { changeBetween } from '../record/change-between';
 import type { ArrayRecord } from '../record/record';
 import { refuse, succeed, type Result } from '../units/result';
 import { recordChangeSchema } from './change';
-import { problemOf, type Problem } from './file';
+import { problemOf, readJsonText, type Problem } from './file';
 import { benchmarkEntrySchema, watchSettingsSchema } from './monitoring';
 import { arrayRecordSchema, instant, whatDoesNotHold } from './record';
 import { seenSchema, siteSchema, visitSchema, visitTroubles } from './visit';
@@ -57,16 +57,9 @@ export type SiteVisit = SiteDocument['visits'][number];
 
 /** Reads a site from the text of its file; every record is checked as if somebody had entered it. */
 export function readSiteDocument(text: string): Result<SiteDocument, Problem> {
-	let data: unknown;
-	try {
-		data = JSON.parse(text);
-	} catch (error) {
-		return refuse({
-			what: `The file is not JSON: ${error instanceof Error ? error.message : String(error)}`,
-			where: '',
-			mend: 'Choose an archive that Zembo exported.'
-		});
-	}
+	const read = readJsonText(text, 'Choose an archive that Zembo exported.');
+	if (!read.ok) return read;
+	const data = read.value;
 	const { format, version } = (data ?? {}) as { format?: unknown; version?: unknown };
 	if (format !== SITE_FORMAT || version !== SITE_VERSION) {
 		return refuse({

@@ -91,3 +91,19 @@ export function atStandard(record: ArrayRecord, visit: Visit): Map<string, AtSta
 	}
 	return found;
 }
+
+/** Relative change of a string at standard conditions from one visit to another, 1; null where it cannot be told. */
+export interface ChangeSince {
+	readonly voc: number | null;
+	/** Of currents of one kind alone: a running one is not compared with a short-circuit one. */
+	readonly amps: number | null;
+}
+
+export function changeSince(now: AtStandard, then: AtStandard): ChangeSince {
+	const relative = (a: number | null, b: number | null) =>
+		a === null || b === null || b === 0 ? null : a / b - 1;
+	return {
+		voc: relative(now.voc, then.voc),
+		amps: now.running === then.running ? relative(now.amps, then.amps) : null
+	};
+}

@@ -9,11 +9,13 @@
 		class?: string;
 		children: Snippet;
 	}
-	let { href, class: look = '', children }: Props = $props();
+	let { href, class: style = '', children }: Props = $props();
 
 	/** A small report is there before anybody wonders; its progress would only flicker. */
 	const PATIENCE = 700;
 	const EVERY = 300;
+	/** A second press makes no second report. */
+	let busy = false;
 	let share = $state<number | null>(null);
 	let trouble = $state('');
 
@@ -21,14 +23,17 @@
 	async function fetchFile(event: MouseEvent): Promise<void> {
 		if (event.metaKey || event.ctrlKey || event.shiftKey) return;
 		event.preventDefault();
-		if (share !== null) return;
+		if (busy) return;
+		busy = true;
 		const job = uuid();
 		trouble = '';
 		let timer: ReturnType<typeof setTimeout>;
 		const look = async () => {
 			const answer = await fetch(resolve('/reports/[job]', { job })).catch(() => null);
-			if (answer?.ok)
-				share = ((await answer.json()) as { share: number | null }).share ?? share ?? 0;
+			const told = answer?.ok ? ((await answer.json()) as { share: number | null }) : null;
+			// What is told after the file has come is of no use, and would never be taken off again.
+			if (!busy) return;
+			share = told?.share ?? share ?? 0;
 			timer = setTimeout(look, EVERY);
 		};
 		timer = setTimeout(look, PATIENCE);
@@ -44,13 +49,14 @@
 			trouble = 'The report could not be fetched. Try again; nothing is lost.';
 		} finally {
 			clearTimeout(timer);
+			busy = false;
 			share = null;
 		}
 	}
 </script>
 
 <!-- eslint-disable svelte/no-navigation-without-resolve -- resolved by whoever hands it in -->
-<a {href} class={look} download data-sveltekit-reload onclick={fetchFile}>{@render children()}</a>
+<a {href} class={style} download data-sveltekit-reload onclick={fetchFile}>{@render children()}</a>
 <!-- eslint-enable svelte/no-navigation-without-resolve -->
 {#if share !== null}
 	<label class="making" role="status">

@@ -1,6 +1,6 @@
 import type { SiteDocument } from '$core/document/site';
 import type { VisitDocument } from '$core/document/visit';
-import { atStandard, type AtStandard } from '$core/expectation/compare';
+import { atStandard, changeSince, type AtStandard } from '$core/expectation/compare';
 import { placeWords } from '$core/expectation/place-words';
 import { FAULTS, type FaultCode } from '$core/faults/codes';
 import { PART_KINDS } from '$core/record/part';
@@ -136,12 +136,14 @@ function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when
 }
 
 function pair(first: AtStandard, last: AtStandard, of: 'voc' | 'amps', places: number) {
-	const [then, now] = [first[of], last[of]];
-	const alike = of === 'voc' || first.running === last.running;
-	const change =
-		first !== last && alike && then && now !== null ? signed(100 * (now / then - 1), 1) : '';
+	const once = first === last;
+	const change = once ? null : changeSince(last, first)[of];
 	const figure = (value: number | null) => cell(value === null ? '' : value.toFixed(places));
-	return [first === last ? cell('') : figure(then), figure(now), cell(change)];
+	return [
+		once ? cell('') : figure(first[of]),
+		figure(last[of]),
+		cell(change === null ? '' : signed(100 * change, 1))
+	];
 }
 
 function repairsBlocks(newest: ArrayRecord, visits: readonly VisitDocument[], when: When): Block[] {

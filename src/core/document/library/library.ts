@@ -3,7 +3,7 @@ import { PART_KINDS, type Part, type PartKind, type Specs } from '../../record/p
 import type { ModuleType } from '../../record/record';
 import type { PartFields } from '../../record/spec';
 import { refuse, succeed, type Result } from '../../units/result';
-import { problemOf, type Problem } from '../file';
+import { problemOf, readJsonText, type Problem } from '../file';
 import { moduleTypeSchema, shortText, specsSchema } from '../record';
 
 /** Kinds of parts of which one keeps types in the library. */
@@ -110,17 +110,9 @@ export function writeLibrary(entries: readonly LibraryEntry[]): string {
 
 /** Entries of a library file. */
 export function readLibrary(text: string): Result<LibraryEntry[], Problem> {
-	let data: unknown;
-	try {
-		data = JSON.parse(text);
-	} catch {
-		return refuse({
-			what: 'The file is not JSON.',
-			where: '',
-			mend: 'Choose a library that Zembo wrote, or a CSV of modules.'
-		});
-	}
-	const parsed = librarySchema.safeParse(data);
+	const data = readJsonText(text, 'Choose a library that Zembo wrote, or a CSV of modules.');
+	if (!data.ok) return data;
+	const parsed = librarySchema.safeParse(data.value);
 	return parsed.success ? succeed([...parsed.data.entries]) : refuse(problemOf(parsed.error));
 }
 

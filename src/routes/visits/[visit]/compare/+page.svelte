@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { atStandard, comparedStrings } from '$core/expectation/compare';
+	import { atStandard, changeSince, comparedStrings } from '$core/expectation/compare';
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import { placeWords } from '$core/expectation/place-words';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
@@ -45,8 +45,8 @@
 			? `The 5 % rule would fail it: ${percent}, within its band.`
 			: '';
 	}
-	const shift = (a: number | null | undefined, b: number | null | undefined) =>
-		a == null || b == null || b === 0 ? '' : `${signed(100 * (a / b - 1), 1)} %`;
+	const shift = (relative: number | null | undefined) =>
+		relative == null ? '' : `${signed(100 * relative, 1)} %`;
 </script>
 
 <svelte:head><title>Compare · {session.document.site.name} · Zembo</title></svelte:head>
@@ -165,17 +165,16 @@
 							{@const here = now.get(label)}
 							{@const then = before?.get(label)}
 							{#if here && (here.voc !== null || here.amps !== null)}
+								{@const change = then ? changeSince(here, then) : null}
 								<tr>
 									<th scope="row" class="figure">{label}</th>
 									<td class="figure">{here.voc === null ? '—' : `${here.voc.toFixed(1)} V`}</td>
-									<td class="figure">{shift(here.voc, then?.voc)}</td>
+									<td class="figure">{shift(change?.voc)}</td>
 									<td class="figure"
 										>{here.amps === null ? '—' : `${here.amps.toFixed(2)} A`}
 										{here.running && here.amps !== null ? 'running' : ''}</td
 									>
-									<td class="figure"
-										>{here.running === then?.running ? shift(here.amps, then?.amps) : ''}</td
-									>
+									<td class="figure">{shift(change?.amps)}</td>
 								</tr>
 							{/if}
 						{/each}
