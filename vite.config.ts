@@ -1,8 +1,12 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { fileURLToPath } from 'node:url';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
+
+/** Bytes of source below which a shared chunk is put to another. */
+const SMALL_CHUNK = 2500;
 
 const core = fileURLToPath(new URL('./src/core', import.meta.url));
 
@@ -22,8 +26,32 @@ class LongestFirst extends BaseSequencer {
 	}
 }
 
+/**
+ * A page of many small parts would fetch sixty files before it can be used; small parts that several
+ * pages share are put together, a page then fetching a little that it does not need.
+ */
+const fewFiles: Plugin = {
+	name: 'few-files',
+	outputOptions(options) {
+		if (this.environment?.name !== 'client') return null;
+		return {
+			...options,
+			codeSplitting: {
+				groups: [
+					{
+						name: 'shared',
+						minShareCount: 2,
+						entriesAware: true,
+						entriesAwareMergeThreshold: SMALL_CHUNK
+					}
+				]
+			}
+		};
+	}
+};
+
 export default defineConfig({
-	plugins: [tailwindcss(), sveltekit()],
+	plugins: [tailwindcss(), sveltekit(), fewFiles],
 	worker: { format: 'es' },
 	build: {
 		// A font as a data URL would be refused by the content security policy.

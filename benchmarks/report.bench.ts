@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import type { VisitDocument } from '$core/document/visit';
-import { assess } from '$core/trace/assess';
 import { startServer } from '../tests/browser/support';
-import { id, LARGE_SITE } from './baseline/large-site';
+import { id } from './baseline/large-site';
+import { readEveryString } from './baseline/read-every-string';
 
 /*
  * The report of a visit to 3,000 modules: 120 strings, 240 readings, 40 photographs, made by the built
@@ -48,28 +47,6 @@ function picture(): Buffer {
 	return Buffer.concat([...parts, plain.subarray(2)]);
 }
 
-/** The depot's visit with every string's volts and amps read; each tenth string lost a module. */
-function readEveryString(): VisitDocument {
-	const terminal = readFileSync('demo/saltmarsh-2026-11-17.zembo-visit.json', 'utf8');
-	const { visit: demo } = JSON.parse(terminal) as VisitDocument;
-	const visit = {
-		...LARGE_SITE.visit,
-		conditions: demo.conditions.map((entry, n) => ({ ...entry, id: id(0x7f00 + n) }))
-	};
-	const like = new Map(demo.readings.map((reading) => [reading.quantity, reading]));
-	const wanted = assess(LARGE_SITE.record, visit).places.flatMap(
-		({ stringId, quantity, expected }, n) => {
-			const reading = like.get(quantity);
-			if (!reading || quantity === 'short-circuit-current') return [];
-			const lost = n % 10 === 0 ? 0.96 : 1;
-			const value = Number(((expected?.value ?? reading.value) * lost).toFixed(2));
-			const place = { kind: 'string' as const, string: stringId };
-			return [{ ...reading, id: id(0x8000 + n), place, value, typed: String(value) }];
-		}
-	);
-	return { ...LARGE_SITE, visit: { ...visit, readings: wanted } };
-}
-
 async function send(path: string, body: BodyInit, type?: string): Promise<Response> {
 	const answer = await fetch(server.address + path, {
 		method: 'POST',
@@ -105,7 +82,7 @@ async function measured(name: string, path: string): Promise<void> {
 try {
 	console.log('\nthe report (built server on loopback)');
 	await measured('baseline, 8 strings and 3 photographs, PDF', `/visits/${DEMO}/report.pdf`);
-	const document = readEveryString();
+	const document = readEveryString(id(4));
 	const photographs = Array.from({ length: PHOTOGRAPHS }, (_, n) => id(0x9000 + n));
 	const form = new FormData();
 	form.set('file', new Blob([JSON.stringify(document)]), 'depot.json');

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type chrome from 'selenium-webdriver/chrome';
+import type { VisitDocument } from '$core/document/visit';
 import { openBrowser, Person, startServer } from '../tests/browser/support';
-import { LARGE_SITE } from './baseline/large-site';
+import { id, LARGE_SITE } from './baseline/large-site';
+import { readEveryString } from './baseline/read-every-string';
 
 /*
  * Every main screen with a site of 3,000 modules, in headless Chromium slowed down four times: first
@@ -13,7 +15,10 @@ import { LARGE_SITE } from './baseline/large-site';
 const SLOWED = 4;
 const LOADS = 5;
 const SITE = `/sites/${LARGE_SITE.site.id}`;
+/** One visit with nothing read yet, and one with every string's volts and amps and twelve faults. */
 const VISIT = `/visits/${LARGE_SITE.visit.id}`;
+const READ_ID = id(5);
+const READ = `/visits/${READ_ID}`;
 
 /** What is pressed or typed on a screen, by a selector of each. */
 const SCREENS: readonly (readonly [name: string, path: string, acts: readonly string[]])[] = [
@@ -25,7 +30,7 @@ const SCREENS: readonly (readonly [name: string, path: string, acts: readonly st
 	['Diagram', `${SITE}/diagram`, ['header [data-part=item]']],
 	['Checks', `${SITE}/checks`, ['summary']],
 	['Watch', `${SITE}/watch`, ['header [data-part=item]']],
-	['Library', '/library', ['main input[type=search], main input[type=text]']],
+	['Library', '/library', ['header [data-part=item]']],
 	['Bench', '/bench', ['header [data-part=item]']],
 	['Search', '/search?q=depot', ['input[name=q]']],
 	['Plan', `${VISIT}/plan`, ['main input, main select, main details > summary']],
@@ -33,10 +38,11 @@ const SCREENS: readonly (readonly [name: string, path: string, acts: readonly st
 	['Inspect', `${VISIT}/inspect`, ['main button']],
 	['Conditions', `${VISIT}/conditions`, ['main input']],
 	['Measure', `${VISIT}/measure`, ['.row']],
-	['Compare', `${VISIT}/compare`, ['main select, main input']],
-	['Trace', `${VISIT}/trace`, ['main summary, main button, main select']],
-	['Put right', `${VISIT}/put-right`, ['main button']],
-	['Hand over', `${VISIT}/hand-over`, ['summary']]
+	['Measure, all read', `${READ}/measure`, ['.row']],
+	['Compare', `${READ}/compare`, ['main select, main button, header [data-part=item]']],
+	['Trace', `${READ}/trace`, ['main summary, main button, main select']],
+	['Put right', `${READ}/put-right`, ['main button', 'main .page > p button']],
+	['Hand over', `${READ}/hand-over`, ['summary']]
 ];
 
 const server = await startServer({ demo: true });
@@ -47,16 +53,9 @@ function memory(): number {
 	return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024;
 }
 
-async function importLarge(): Promise<void> {
-	const terminal = readFileSync('demo/saltmarsh-2026-11-17.zembo-visit.json', 'utf8');
-	const { visit } = JSON.parse(terminal) as typeof LARGE_SITE;
-	const conditions = visit.conditions.map((entry, n) => ({
-		...entry,
-		id: `019c0000-0009-7000-8000-00000000000${n}`
-	}));
-	const text = JSON.stringify({ ...LARGE_SITE, visit: { ...LARGE_SITE.visit, conditions } });
+async function importVisit(document: VisitDocument): Promise<void> {
 	const body = new FormData();
-	body.set('file', new Blob([text]), 'depot.json');
+	body.set('file', new Blob([JSON.stringify(document)]), 'depot.json');
 	const answer = await fetch(`${server.address}/?/import`, {
 		method: 'POST',
 		body,
@@ -84,7 +83,11 @@ const FIRST_PAINT = `
 const sorted = (list: readonly number[]) => [...list].sort((a, b) => a - b);
 
 try {
-	await importLarge();
+	const read = readEveryString(READ_ID);
+	// The conditions alone, with ids of their own: none stands in two visits.
+	const conditions = read.visit.conditions.map((entry, n) => ({ ...entry, id: id(0x7e00 + n) }));
+	await importVisit({ ...LARGE_SITE, visit: { ...LARGE_SITE.visit, conditions } });
+	await importVisit(read);
 	const browser = driver as chrome.Driver;
 	await browser.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
 		source: `
@@ -118,6 +121,8 @@ try {
 				inputs.push(`${css} not there`);
 				continue;
 			}
+			// And look at what they press.
+			await driver.sleep(500);
 			const box = await driver.executeScript<{ x: number; y: number }>(
 				'const one = [...document.querySelectorAll(arguments[0])].find((e) => e.offsetParent !== null || e.ownerSVGElement); const b = one.getBoundingClientRect(); return {x: Math.round(b.x + Math.min(b.width / 2, 200)), y: Math.round(b.y + Math.min(b.height / 2, 40))}',
 				css

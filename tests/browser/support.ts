@@ -114,6 +114,9 @@ interface BrowserWishes {
 	readonly camera?: string;
 }
 
+/** ms from one look of a wait to the next: a page answers in tens of them, the package would wait 200. */
+const LOOK = 25;
+
 export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promise<WebDriver> {
 	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
 	const options = new chrome.Options();
@@ -141,6 +144,9 @@ export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promi
 		.setChromeOptions(options)
 		.setChromeService(new chrome.ServiceBuilder(CHROMEDRIVER))
 		.build()) as WebDriver & chrome.Driver;
+	const { wait } = driver;
+	driver.wait = (...[condition, timeout, message, poll = LOOK]: Parameters<typeof wait>) =>
+		wait.call(driver, condition, timeout, message, poll);
 	await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 		width: 1280,
 		height: 800,
@@ -293,7 +299,11 @@ export class Person {
 	}
 
 	async arrivesAt(path: RegExp): Promise<void> {
-		await this.driver.wait(until.urlMatches(path), WAIT);
+		let at = '';
+		const there = async () => path.test((at = await this.driver.getCurrentUrl()));
+		await this.driver.wait(there, WAIT).catch((error: unknown) => {
+			throw new Error(`${at} is not ${path.source}`, { cause: error });
+		});
 		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
 	}
 

@@ -26,16 +26,6 @@ export interface Switchable {
 	readonly devices: boolean;
 }
 
-const RUNNING = {
-	ac: 'on',
-	disconnect: 'closed',
-	siblings: 'joined',
-	shorted: false,
-	covered: false
-} as const;
-
-const ISOLATED = { ...RUNNING, ac: 'off', disconnect: 'open', siblings: 'isolated' } as const;
-
 const BARE: Switchable = { fused: true, devices: false };
 
 /** The state in which a quantity is usually read. */
@@ -44,8 +34,24 @@ export function usualState(
 	{ fused, devices }: Switchable = BARE
 ): SwitchingState {
 	const transmitter = devices ? 'fed' : 'none';
-	const running = { ...RUNNING, transmitter, fuse: fused ? 'in' : 'none' } as const;
-	const isolated = { ...ISOLATED, transmitter, fuse: fused ? 'out' : 'none' } as const;
+	const running = (): SwitchingState => ({
+		ac: 'on',
+		transmitter,
+		disconnect: 'closed',
+		fuse: fused ? 'in' : 'none',
+		siblings: 'joined',
+		shorted: false,
+		covered: false
+	});
+	const isolated = (): SwitchingState => ({
+		ac: 'off',
+		transmitter,
+		disconnect: 'open',
+		fuse: fused ? 'out' : 'none',
+		siblings: 'isolated',
+		shorted: false,
+		covered: false
+	});
 	switch (quantity) {
 		case 'operating-current':
 		case 'operating-voltage':
@@ -54,13 +60,13 @@ export function usualState(
 		case 'ac-voltage':
 		case 'unit-power':
 		case 'lamp':
-			return running;
+			return running();
 		case 'short-circuit-current':
-			return { ...isolated, shorted: true };
+			return { ...isolated(), shorted: true };
 		case 'residual-current':
-			return { ...isolated, fuse: fused ? 'in' : 'none', siblings: 'joined' };
+			return { ...isolated(), fuse: fused ? 'in' : 'none', siblings: 'joined' };
 		default:
-			return isolated;
+			return isolated();
 	}
 }
 

@@ -102,7 +102,7 @@ export function safetyBlocks(
 ): Block[] {
 	const own = standingSafety(visit.safety).get(OWN_PROCEDURE);
 	const places = new Map(assessment.places.map((place) => [place.key, place]));
-	const { arrival, down, up } = makingSafe(record, visit, places, 'dead', now);
+	const { arrival, down, up } = makingSafe(record, visit, places, 'dead', () => now);
 	const settled = [...arrival, ...down, ...up].filter(({ entry }) => entry !== null);
 	if (own) {
 		return [

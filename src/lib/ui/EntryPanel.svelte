@@ -64,7 +64,7 @@
 	const bus = $derived(busTyped[busKey] ?? String(knownBus() ?? ''));
 	const asked = $derived({ place: spot.place, quantity, state: readingState });
 	const gate = $derived(
-		gateOfReading(record, session.document.visit, session.places, asked, session.now)
+		gateOfReading(record, session.document.visit, session.places, asked, () => session.now)
 	);
 	/** By itself, so that the clock's ticking is no change. */
 	const isOpen = $derived(gate.open);

@@ -71,7 +71,7 @@
 		</div>
 	{/if}
 	{#each inputs as { input, strings }, g (g)}
-		<div class="feeder" class:unknown={input === UNKNOWN}>
+		<div class="feeder" class:unknown={input === UNKNOWN} style:--rows={strings.length}>
 			<div class="rows">
 				{#each strings as string (string.id)}
 					{@const isLit = lit?.startsWith(`${string.id}/`) ?? false}
@@ -125,6 +125,12 @@
 	.paths {
 		display: grid;
 		gap: 0.9rem;
+	}
+
+	/* An input's strings out of sight are not laid out: a large site opens at once. */
+	.feeder {
+		content-visibility: auto;
+		contain-intrinsic-size: auto calc(var(--rows) * 47px + 1.5rem);
 	}
 
 	.row {
@@ -256,6 +262,7 @@
 
 	@media print {
 		.feeder {
+			content-visibility: visible;
 			break-inside: avoid;
 		}
 

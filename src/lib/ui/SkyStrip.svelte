@@ -44,7 +44,7 @@
 		<span class="soft age">{ago(conditions.enteredAt, now)}</span>
 		{#each session.assessment.groups as group (group.moduleTypeId)}
 			{#if group.verdict}
-				<details class="strings">
+				<details class="strings" name="strings-say">
 					<summary>
 						<span class="soft">the strings say</span>
 						<span class="figure">{signed(100 * group.light.relative, 1)} % light</span>
@@ -73,6 +73,8 @@
 		flex-wrap: wrap;
 		align-items: baseline;
 		gap: 0.1rem 1.4rem;
+		position: relative;
+		z-index: 2;
 		padding: 0.55rem clamp(0.75rem, 2vw, 1.5rem);
 		background: var(--well);
 		border-bottom: 1px solid var(--line);
@@ -83,7 +85,6 @@
 		.sky {
 			position: sticky;
 			top: 0;
-			z-index: 2;
 		}
 	}
 
@@ -131,9 +132,13 @@
 		display: none;
 	}
 
+	/* Lies over the page: what stands below must not move, and the strip keeps its height. */
 	.strings p {
-		max-width: 60ch;
-		padding: 0.3rem 0;
+		position: absolute;
+		inset: 100% 0 auto;
+		padding: 0.7rem clamp(0.75rem, 2vw, 1.5rem);
+		background: var(--sheet);
+		border-block-end: var(--stroke) solid var(--rule);
 	}
 
 	@media (max-width: 640px) {

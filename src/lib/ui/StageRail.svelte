@@ -6,7 +6,7 @@
 	import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 	import { standingSafety } from '$core/rules/making-safe/progress';
 	import { makingSafe } from '$core/rules/making-safe/sequence';
-	import { itemsOf, visitPlan } from '$core/rules/plan/plan';
+	import { itemsOf } from '$core/rules/plan/plan';
 	import type { VisitSession } from './visit-session.svelte';
 	import { count } from './words';
 
@@ -51,10 +51,7 @@
 	});
 
 	const planned = $derived.by(() => {
-		const { record, visit: entered } = session.document;
-		const open = itemsOf(visitPlan(record, entered, session.assessment.places)).filter(
-			({ done }) => !done
-		);
+		const open = itemsOf(session.plan).filter(({ done }) => !done);
 		return open.length > 0 ? `${open.length} to read` : 'all read';
 	});
 
@@ -68,7 +65,7 @@
 			entered,
 			session.places,
 			'open-live',
-			session.now
+			() => session.now
 		);
 		const steps = [...arrival, ...down];
 		const done = steps.filter(({ state }) => state === 'done').length;

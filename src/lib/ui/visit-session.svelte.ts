@@ -16,6 +16,7 @@ import type {
 } from '$core/expectation/visit';
 import { standingSafety } from '$core/rules/making-safe/progress';
 import type { Task } from '$core/rules/making-safe/step';
+import { visitPlan } from '$core/rules/plan/plan';
 import type { Assessment } from '$core/trace/assess';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
 import type { VisitEvent } from '$core/document/visit-event';
@@ -87,6 +88,8 @@ export class VisitSession {
 	pending = $derived(this.storing.size > 0 || this.unsent.length > 0);
 
 	places = $derived(new Map(this.assessment.places.map((place) => [place.key, place])));
+	/** What this visit still has to read, and has read. */
+	plan = $derived(visitPlan(this.document.record, this.document.visit, this.assessment.places));
 	/** Verdicts by a limit, by key. */
 	limits = $derived(new Map(this.assessment.limits.map((limit) => [limit.key, limit])));
 	/** What the last figure hints at in the way it was read; null where nothing strikes. */

@@ -2,7 +2,7 @@ import { isRunning } from '../../expectation/switching';
 import type { Quantity } from '../../expectation/quantity';
 import type { Reading, SafetyEntry, Visit } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
-import { standingSafety, type StepProgress } from './progress';
+import { standingSafety, type Clock, type StepProgress } from './progress';
 import { makingSafe, type Making, type Places } from './sequence';
 import type { Task } from './step';
 
@@ -70,7 +70,7 @@ export function gateOfReading(
 	visit: Pick<Visit, 'meters' | 'safety'>,
 	places: Places,
 	reading: Pick<Reading, 'place' | 'quantity' | 'state'>,
-	now: number
+	now: Clock
 ): Gate {
 	const task = taskOf(reading);
 	return gateOf(makingSafe(record, visit, places, task, now), visit.safety, task);

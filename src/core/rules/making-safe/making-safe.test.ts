@@ -40,7 +40,7 @@ class Walker {
 	) {}
 
 	get making(): Making {
-		return makingSafe(this.record, this, this.places, this.task, this.now);
+		return makingSafe(this.record, this, this.places, this.task, () => this.now);
 	}
 
 	enter(step: string, value: number | null, withdrawn = false): void {
@@ -150,7 +150,7 @@ describe('the way down', () => {
 			new Walker(EMPTY_RECORD),
 			NO_PLACES,
 			'dead',
-			START
+			() => START
 		).arrival;
 		const kit = arrival.find(({ step }) => step.key === 'arrival/kit-volts')!;
 		expect(kit.step.blocked).toContain('not recorded');
@@ -391,7 +391,7 @@ describe('the way back on', () => {
 				quantity: 'insulation-resistance',
 				state: usualState('insulation-resistance')
 			},
-			walker.now
+			() => walker.now
 		);
 		expect(gate.open).toBe(false);
 		walker.now += 1000;
@@ -417,7 +417,7 @@ describe('a reading behind a cover', () => {
 	it('waits until its steps are settled, or somebody answers for a procedure of their own', () => {
 		const walker = new Walker(SALTMARSH.record, 'open-live');
 		const gate = (reading: typeof voc | typeof current) =>
-			gateOfReading(SALTMARSH.record, walker, NO_PLACES, reading, walker.now);
+			gateOfReading(SALTMARSH.record, walker, NO_PLACES, reading, () => walker.now);
 		expect(gate(voc)).toMatchObject({ open: false, next: { step: { key: 'arrival/weather' } } });
 		walker.walk('arrival');
 		expect(gate(current)).toEqual({ open: true, by: 'steps' });
@@ -426,7 +426,7 @@ describe('a reading behind a cover', () => {
 		expect(gate(voc)).toEqual({ open: true, by: 'steps' });
 		const other = new Walker(SALTMARSH.record);
 		other.enter(OWN_PROCEDURE, null);
-		expect(gateOfReading(SALTMARSH.record, other, NO_PLACES, voc, START)).toEqual({
+		expect(gateOfReading(SALTMARSH.record, other, NO_PLACES, voc, () => START)).toEqual({
 			open: true,
 			by: 'own-procedure'
 		});

@@ -16,6 +16,9 @@ export type StepState =
 	| 'not-proved'
 	| 'done';
 
+/** Tells the moment, ms since 1970. */
+export type Clock = () => number;
+
 export interface StepProgress {
 	readonly step: SafetyStep;
 	readonly state: StepState;
@@ -42,12 +45,12 @@ function isSettled({ proof }: SafetyStep, entry: SafetyEntry | undefined): boole
  * where time must pass it counts from the step before. A clock that was set back restarts the wait: it
  * never shortens it.
  *
- * @param now ms since 1970
+ * @param now ms since 1970; asked only while a step waits, so that nothing need follow the clock otherwise
  */
 export function progressOf(
 	steps: readonly SafetyStep[],
 	entries: readonly SafetyEntry[],
-	now: number
+	now: Clock
 ): StepProgress[] {
 	const standing = standingSafety(entries);
 	let open = true;
@@ -77,9 +80,9 @@ function waited({ wait }: SafetyStep, since: number, { at }: SafetyEntry): boole
 	return millisOf(at) - since >= (wait?.seconds ?? 0) * 1000;
 }
 
-function remainingSeconds({ wait }: SafetyStep, since: number, now: number): number {
+function remainingSeconds({ wait }: SafetyStep, since: number, now: Clock): number {
 	if (!wait) return 0;
-	const passed = Math.max(0, (now - since) / 1000);
+	const passed = Math.max(0, (now() - since) / 1000);
 	return Math.max(0, Math.ceil(wait.seconds - passed));
 }
 

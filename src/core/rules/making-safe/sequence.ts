@@ -4,7 +4,7 @@ import type { SafetyEntry, Visit } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
 import { arrivalSteps } from './arrival';
 import { switchesAfter, type Switches } from './live';
-import { progressOf, type StepProgress } from './progress';
+import { progressOf, type Clock, type StepProgress } from './progress';
 import type { Phase, Task } from './step';
 import { switchingOff } from './switching-off';
 import { switchingOn } from './switching-on';
@@ -29,14 +29,14 @@ const lastOf = (entries: readonly SafetyEntry[]) =>
  * The sequences of this array for a task, with how far each is. Going back on begins a new way down: what
  * was proved before holds no longer.
  *
- * @param now ms since 1970
+ * @param now ms since 1970, asked only while a step waits
  */
 export function makingSafe(
 	record: ArrayRecord,
 	{ meters, safety }: Pick<Visit, 'meters' | 'safety'>,
 	places: Places,
 	task: Task,
-	now: number
+	now: Clock
 ): Making {
 	const of = (phase: Phase) => safety.filter(({ step }) => step.startsWith(`${phase}/`));
 	const [downs, ups] = [of('down'), of('up')];

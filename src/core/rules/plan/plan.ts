@@ -85,8 +85,9 @@ function stopsOf(
 	isDone: (key: string) => boolean
 ): PlanStop[] {
 	const stops = new Map<string, { title: string; where: string; items: PlanItem[] }>();
+	const partOf = partsByPlace(record);
 	for (const { place, quantity, state, why } of wanted) {
-		const part = partOfPlace(record, place);
+		const part = partOf(place);
 		const id = part?.id ?? place.kind;
 		const stop = stops.get(id) ?? {
 			title: part ? part.mark : place.kind === 'array' ? 'The whole array' : 'At the strings',
@@ -101,10 +102,13 @@ function stopsOf(
 }
 
 /** The part one stands at for a reading: that of the place, or the one the string's leads go to. */
-function partOfPlace(record: ArrayRecord, place: Place): Part | null {
-	const string = record.strings.find(({ id }) => id === stringOfPlace(place));
-	const wanted = place.kind === 'part' ? place.part : (string?.to ?? null);
-	return record.parts.find(({ id }) => id === wanted) ?? null;
+function partsByPlace({ strings, parts }: ArrayRecord): (place: Place) => Part | null {
+	const leadsTo = new Map(strings.map(({ id, to }) => [id, to]));
+	const byId = new Map(parts.map((part) => [part.id, part]));
+	return (place) => {
+		const id = place.kind === 'part' ? place.part : leadsTo.get(stringOfPlace(place) ?? '');
+		return byId.get(id ?? '') ?? null;
+	};
 }
 
 function secondsOf(

@@ -30,6 +30,8 @@ export interface PlanBasis {
 
 /** Share of what is expected below which a string's current is gone. */
 const NO_CURRENT_SHARE = 0.1;
+/** And below which its volts are held down by its devices. */
+const HELD_DOWN_SHARE = 0.1;
 
 const switchable = ({ fuse, devices }: StringRecord) => ({
 	fused: fuse !== null,
@@ -41,14 +43,30 @@ export function wantedReadings(basis: PlanBasis): Wanted[] {
 	const { record, visit } = basis;
 	const meanings = meaningsOf(visit.inverterSays);
 	const dcStrings = record.strings.filter((string) => !isAcBranch(string));
+	const shareOf = sharesRead(basis);
 	return [
 		...closedCovers(record, dcStrings),
 		...surgeWindows(basis, meanings),
-		...supplyChain(basis, meanings),
+		...supplyChain(record, shareOf, meanings),
 		...openCover(basis, dcStrings, meanings),
 		...acSide(record, meanings),
-		...deadParts(basis, dcStrings, meanings)
+		...deadParts(basis, shareOf, dcStrings, meanings)
 	];
+}
+
+/** What a string reads of what is expected of it, 1 for all of it; null where one of them is missing. */
+type ShareRead = (
+	stringId: string,
+	quantity: 'open-circuit-voltage' | 'operating-current'
+) => number | null;
+
+function sharesRead({ standing, places }: PlanBasis): ShareRead {
+	const expected = new Map(places.map(({ key, expected }) => [key, expected?.value]));
+	return (stringId, quantity) => {
+		const key = stringKey(stringId, quantity);
+		const [read, whole] = [standing.get(key)?.value, expected.get(key)];
+		return read === undefined || whole === undefined ? null : read / whole;
+	};
 }
 
 function ofString(string: StringRecord, block: Task, quantity: Quantity, why: string): Wanted {
@@ -102,14 +120,13 @@ function hasMeaning(meanings: readonly Meaning[], ...wanted: Meaning['leadsTo'][
 
 /** The transmitter's supply, where the inverter or the strings' volts point at it. */
 function supplyChain(
-	{ record, standing, places }: PlanBasis,
+	record: ArrayRecord,
+	shareOf: ShareRead,
 	meanings: readonly Meaning[]
 ): Wanted[] {
 	const heldDown = record.strings.filter(({ id }) => {
-		const key = stringKey(id, 'open-circuit-voltage');
-		const read = standing.get(key)?.value;
-		const expected = places.find((place) => place.key === key)?.expected?.value;
-		return read !== undefined && expected !== undefined && Math.abs(read) < 0.1 * expected;
+		const share = shareOf(id, 'open-circuit-voltage');
+		return share !== null && Math.abs(share) < HELD_DOWN_SHARE;
 	});
 	if (!hasMeaning(meanings, 'supply') && heldDown.length < 2) return [];
 	const why = 'the devices hold the strings down: find the dark rung';
@@ -167,22 +184,20 @@ function acSide(record: ArrayRecord, meanings: readonly Meaning[]): Wanted[] {
 }
 
 /** Whether a string has its volts and no current: then its fuses are read. */
-function lacksCurrent({ standing, places }: PlanBasis, { id }: StringRecord): boolean {
-	const key = stringKey(id, 'operating-current');
-	const read = standing.get(key)?.value;
-	const expected = places.find((place) => place.key === key)?.expected?.value;
-	return read !== undefined && expected !== undefined && read < NO_CURRENT_SHARE * expected;
+function lacksCurrent(shareOf: ShareRead, { id }: StringRecord): boolean {
+	const share = shareOf(id, 'operating-current');
+	return share !== null && share < NO_CURRENT_SHARE;
 }
 
 function deadParts(
-	basis: PlanBasis,
+	{ record, visit }: PlanBasis,
+	shareOf: ShareRead,
 	strings: readonly StringRecord[],
 	meanings: readonly Meaning[]
 ): Wanted[] {
-	const { record, visit } = basis;
 	const all = visit.purpose === 'insurance';
 	const fuses = strings
-		.filter((string) => string.fuse !== null && (all || lacksCurrent(basis, string)))
+		.filter((string) => string.fuse !== null && (all || lacksCurrent(shareOf, string)))
 		.flatMap((string): Wanted[] =>
 			(['positive', 'negative'] as const)
 				.filter((pole) => fusedPoles(record, string).includes(pole))

@@ -42,7 +42,7 @@ export async function settleStep(
 			const places = new Map(
 				expectReadings(record, visit).places.map((place) => [place.key, place])
 			);
-			const { arrival, down, up } = makingSafe(record, visit, places, task, now);
+			const { arrival, down, up } = makingSafe(record, visit, places, task, () => now);
 			const found = [...arrival, ...down, ...up].find(({ step }) => step.key === entry.step);
 			if (!found) return 'This array has no such step. Load the page again.';
 			const { step, state, remaining } = found;

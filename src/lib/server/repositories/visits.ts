@@ -279,7 +279,7 @@ export async function appendReading(
 /** What stands before a reading, in words; null where nothing does. */
 function gateWords({ record, visit }: VisitDocument, reading: Reading): string | null {
 	// Verdicts decide what may be closed again, not what may be read.
-	const gate = gateOfReading(record, visit, new Map(), reading, Date.now());
+	const gate = gateOfReading(record, visit, new Map(), reading, Date.now);
 	return gate.open ? null : `Make safe first. Next: ${gate.next.step.title}.`;
 }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack, type Snippet } from 'svelte';
-	import { invalidate } from '$app/navigation';
 	import { page } from '$app/state';
+	import { loadAnew } from '$lib/ui/load-anew';
 	import RecordBar from '$lib/ui/RecordBar.svelte';
 	import SiteNav from '$lib/ui/SiteNav.svelte';
 	import { provideRecord, RecordSession } from '$lib/ui/record-session.svelte';
@@ -20,7 +20,7 @@
 	// What the server worked out from the record of before is fetched anew where it is shown.
 	$effect(() => {
 		const behind = session.number > data.revision.number && !session.pending;
-		if (behind && !CHANGES.test(page.route.id ?? '')) void invalidate('site:record');
+		if (behind && !CHANGES.test(page.route.id ?? '')) void loadAnew('site:record');
 	});
 </script>
 

@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { visitFormSchema } from '$core/document/forms';
 import { emptyVisit } from '$core/expectation/visit';
-import { assess } from '$core/trace/assess';
+import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
 import { newestRevision } from '$lib/server/repositories/sites';
@@ -31,7 +31,7 @@ export const load: PageServerLoad = async ({ parent, params }) => {
 				? {
 						id: last.visit.id,
 						startedAt: last.visit.startedAt,
-						assessment: assess(last.record, last.visit)
+						assessment: assessed(last)
 					}
 				: null
 	};

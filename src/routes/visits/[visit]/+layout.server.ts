@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { assess } from '$core/trace/assess';
+import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
 import { findVisit } from '$lib/server/repositories/visits';
 import { toldOf } from '$lib/server/visit-events';
@@ -14,5 +14,5 @@ export const load: LayoutServerLoad = async ({ params }) => {
 			mend: 'The address may be mistyped, or the visit lies in another Zembo: import its file there.'
 		});
 	}
-	return { document, assessment: assess(document.record, document.visit), now: Date.now(), told };
+	return { document, assessment: assessed(document), now: Date.now(), told };
 };

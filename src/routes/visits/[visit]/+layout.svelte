@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { invalidateAll } from '$app/navigation';
+	import { loadAnew } from '$lib/ui/load-anew';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
 	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
@@ -13,7 +13,7 @@
 	onMount(() => {
 		void session.warm();
 		const clock = setInterval(() => session.tick(), 1000);
-		const deaf = session.hear(data.told, () => invalidateAll());
+		const deaf = session.hear(data.told, () => loadAnew());
 		return () => {
 			clearInterval(clock);
 			deaf();

@@ -11,6 +11,7 @@
 	import { duplicateString, layRun, liftModules, moveModule, unplaced } from '$core/record/placing';
 	import type { StringRecord } from '$core/record/record';
 	import type { Result } from '$core/units/result';
+	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useRecord } from '$lib/ui/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';
 	import FieldForm from './FieldForm.svelte';
@@ -55,7 +56,8 @@
 					: []
 		)
 	);
-	const waiting = $derived(string ? unplaced(string).length : 0);
+	/** What is said of the string that is chosen comes after it is lit. */
+	const told = afterPaint(() => (string ? { string, module } : null), null);
 
 	/** Findings by the cell and by the string they were found on. */
 	const found = $derived.by(() => {
@@ -204,7 +206,9 @@
 	</section>
 
 	<section class="plans" aria-label="Plan">
-		{#if string}
+		{#if told.current}
+			{@const { string, module } = told.current}
+			{@const waiting = unplaced(string).length}
 			<WhereTo
 				{record}
 				stringId={string.id}

@@ -51,7 +51,9 @@
 		pointer-events: none;
 	}
 
-	.faded {
-		opacity: 0.28;
+	/* Each shape by itself: opacity of the whole group would be drawn apart and laid over, string by string. */
+	.faded :is(.glass, .join) {
+		fill-opacity: 0.28;
+		stroke-opacity: 0.28;
 	}
 </style>

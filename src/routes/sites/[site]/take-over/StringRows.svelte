@@ -2,6 +2,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { resolve } from '$app/paths';
 	import { fuseWords } from '$core/record/difference';
+	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import type { RecordSession } from '$lib/ui/record-session.svelte';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 
@@ -11,8 +12,9 @@
 	/** Rows shown at first, and more with each press: all at once of a large site would be waited for. */
 	const ROWS = 24;
 	let rows = $state(ROWS);
-	const shown = $derived(record.strings.slice(0, rows));
-	const left = $derived(record.strings.length - shown.length);
+	const drawn = afterPaint(() => rows, ROWS);
+	const shown = $derived(record.strings.slice(0, drawn.current));
+	const left = $derived(Math.max(0, record.strings.length - rows));
 </script>
 
 <section>
@@ -45,7 +47,7 @@
 		</ul>
 		{#if left > 0}
 			<button class="act-plain" onclick={() => (rows += ROWS)}
-				>Show {Math.min(left, ROWS)} of {left} more</button
+				>Show {left > ROWS ? `${ROWS} of ${left}` : left} more</button
 			>
 		{/if}
 	{:else if record.moduleTypes.length === 0}
@@ -78,6 +80,12 @@
 
 	.rows {
 		border-top: var(--stroke) solid var(--rule);
+	}
+
+	/* Rows out of sight are not laid out. */
+	.rows li {
+		content-visibility: auto;
+		contain-intrinsic-size: auto 49px;
 	}
 
 	.rows a {

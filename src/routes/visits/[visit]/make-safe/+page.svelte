@@ -18,7 +18,7 @@
 	const asked = page.url.searchParams.get('task');
 	let task = $state<Task>(TASKS.find((name) => name === asked) ?? 'open-live');
 
-	const making = $derived(makingSafe(record, visit, session.places, task, session.now));
+	const making = $derived(makingSafe(record, visit, session.places, task, () => session.now));
 	const conditions = $derived(standingConditions(visit));
 	const live = $derived(
 		whatStaysLive(

@@ -23,7 +23,25 @@
 		'not-proved': 'not proved',
 		done: 'settled'
 	};
+	/** A list of so many steps is shown whole; of a longer one what lies about the open step. */
+	const WHOLE = 12;
+	const BEHIND = 2;
+	const AHEAD = 5;
+	const MORE = 24;
 	const settled = $derived(progress.filter(({ state }) => state === 'done').length);
+	const open = $derived(progress.findIndex(({ state }) => state !== 'done'));
+	let behind = $state(BEHIND);
+	let ahead = $state(AHEAD);
+	const from = $derived(
+		progress.length <= WHOLE ? 0 : Math.max(0, (open < 0 ? progress.length : open) - behind)
+	);
+	const to = $derived(
+		progress.length <= WHOLE || open < 0
+			? progress.length
+			: Math.min(progress.length, open + 1 + ahead)
+	);
+	const left = $derived(progress.length - to);
+	const partOf = (rest: number) => (rest > MORE ? `${MORE} of ${rest}` : `the ${rest}`);
 	let trouble = $state('');
 	let opened = $state(false);
 	const shown = $derived(!folded || opened || settled > 0);
@@ -42,8 +60,13 @@
 				>Show the way {title.toLowerCase()}</button
 			>
 		{:else}
-			<ol>
-				{#each progress as item (item.step.key)}
+			{#if from > 0}
+				<button type="button" class="rest" onclick={() => (behind += MORE)}
+					>Show {partOf(from)} settled before</button
+				>
+			{/if}
+			<ol start={from + 1}>
+				{#each progress.slice(from, to) as item (item.step.key)}
 					{@const { step, state, entry } = item}
 					<li data-state={state} data-step={step.key}>
 						<svg viewBox="0 0 20 20" aria-hidden="true">
@@ -79,6 +102,11 @@
 					</li>
 				{/each}
 			</ol>
+			{#if left > 0}
+				<button type="button" class="rest" onclick={() => (ahead += MORE)}
+					>Show {partOf(left)} that follow</button
+				>
+			{/if}
 		{/if}
 	</section>
 {/if}
@@ -91,6 +119,13 @@
 	h2 {
 		font-size: 1.15rem;
 		margin-bottom: 0.4rem;
+	}
+
+	.rest {
+		min-height: 44px;
+		padding: 0 0.6rem;
+		color: var(--accent);
+		text-decoration: underline;
 	}
 
 	li {

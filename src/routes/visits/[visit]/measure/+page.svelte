@@ -10,7 +10,7 @@
 		type Quantity
 	} from '$core/expectation/quantity';
 	import { keyOf } from '$core/expectation/standing';
-	import { itemsOf, visitPlan } from '$core/rules/plan/plan';
+	import { itemsOf } from '$core/rules/plan/plan';
 	import { spotAt, spotsOf, type Spot } from '$core/rules/plan/spots';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import LimitWhy from '$lib/ui/LimitWhy.svelte';
@@ -22,8 +22,7 @@
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
-	const plan = $derived(visitPlan(record, session.document.visit, session.assessment.places));
-	const planned = $derived(itemsOf(plan));
+	const planned = $derived(itemsOf(session.plan));
 	/** Quantities of the plan in its order, and those that were read besides. */
 	const tabs = $derived.by((): Quantity[] => {
 		const read = [...session.limits.values()].map(({ reading }) => reading.quantity);

@@ -6,7 +6,7 @@
 	import { PURPOSES, type Purpose } from '$core/expectation/visit';
 	import { meaningsOf } from '$core/rules/inverter-says';
 	import { TASK_WORDS } from '$core/rules/making-safe/step';
-	import { visitPlan, type PlanItem } from '$core/rules/plan/plan';
+	import type { PlanItem } from '$core/rules/plan/plan';
 	import { PURPOSE_WORDS } from '$lib/ui/purposes';
 	import { sendJson } from '$lib/ui/send-json';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
@@ -15,7 +15,7 @@
 	const session = useVisit();
 	const record = $derived(session.document.record);
 	const visit = $derived(session.document.visit);
-	const plan = $derived(visitPlan(record, visit, session.assessment.places));
+	const plan = $derived(session.plan);
 	// svelte-ignore state_referenced_locally
 	let says = $state(visit.inverterSays);
 	// svelte-ignore state_referenced_locally

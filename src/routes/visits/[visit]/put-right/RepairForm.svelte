@@ -8,6 +8,7 @@
 	import { stringOfPlace } from '$core/expectation/place';
 	import { REPAIR_KINDS, repairKindsFor, type RepairKind } from '$core/rules/repair/kinds';
 	import { substituteChecks } from '$core/rules/repair/substitute';
+	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { storePhotograph } from '$lib/ui/store-photograph';
 	import type { VisitSession } from '$lib/ui/visit-session.svelte';
 
@@ -20,12 +21,22 @@
 		chance: number | null;
 		onstored: () => void;
 	}
+	const FIRST_NAMED: FaultCode = 'gfdi-fuse-blown';
 	let { session, code, place, chance, onstored }: Props = $props();
 
 	const record = $derived(session.document.record);
+	/** Names of a large array's strings and parts are many: the form stands before they are drawn. */
+	const causes = afterPaint<readonly FaultCode[]>(() => FAULT_CODES, [FIRST_NAMED]);
+	const places = afterPaint<readonly (readonly [id: string, name: string])[]>(
+		() => [
+			...record.strings.map(({ id, label }) => [id, label] as const),
+			...record.parts.map(({ id, mark }) => [id, mark] as const)
+		],
+		[]
+	);
 	/** From here on the readings have confirmed it. */
 	const CONFIRMED = 0.95;
-	let named = $state<FaultCode>('gfdi-fuse-blown');
+	let named = $state<FaultCode>(FIRST_NAMED);
 	let at = $state('');
 	const cause = $derived(code ?? named);
 	const where = $derived<Place>(
@@ -88,15 +99,14 @@
 		<label>
 			<span>Cause</span>
 			<select bind:value={named} name="code">
-				{#each FAULT_CODES as one (one)}<option value={one}>{FAULTS[one].words}</option>{/each}
+				{#each causes.current as one (one)}<option value={one}>{FAULTS[one].words}</option>{/each}
 			</select>
 		</label>
 		<label>
 			<span>At</span>
 			<select bind:value={at} name="at">
 				<option value="">the whole array</option>
-				{#each record.strings as { id, label } (id)}<option value={id}>{label}</option>{/each}
-				{#each record.parts as { id, mark } (id)}<option value={id}>{mark}</option>{/each}
+				{#each places.current as [id, name] (id)}<option value={id}>{name}</option>{/each}
 			</select>
 		</label>
 	{:else}
