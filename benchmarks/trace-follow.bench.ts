@@ -1,7 +1,8 @@
 import { HIDDEN_CODES, type HiddenCode } from '$core/drill/planting';
 import { drawScenario } from '$core/drill/scenario';
 import { follow } from '$core/drill/follow';
-import { isRightAbout, isTooMild, wilson } from './tracing/score';
+import { isTooMild } from '$core/drill/too-mild';
+import { isRightAbout, wilson } from './tracing/score';
 
 /*
  * Whole visits traced by the proposed tests to the part; and tests to an open among n modules, against

@@ -2,7 +2,8 @@ import { HIDDEN_CODES } from '$core/drill/planting';
 import { drawScenario, type Scenario } from '$core/drill/scenario';
 import { assess } from '$core/trace/assess';
 import { firstLines } from '../tests/support/first-lines';
-import { isRight, isRightAbout, isTooMild, wilson } from './tracing/score';
+import { isTooMild } from '$core/drill/too-mild';
+import { isRight, isRightAbout, wilson } from './tracing/score';
 
 /*
  * How right the tracing is, on visits of the project's own generator: 1,500 with a fault, 500 healthy.

@@ -28,8 +28,7 @@ const VIEWS = [
 		size: DESK
 	},
 	{ name: 'compare', path: `${VISIT}/compare`, size: DESK },
-	{ name: 'measure-sunlight', path: `${VISIT}/measure`, size: DESK, mode: 'sunlight' },
-	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE },
+	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE, mode: 'sunlight' },
 	{ name: 'trace', path: `${VISIT}/trace?at=019a8000-0000-7000-8000-000000000011`, size: DESK },
 	{
 		name: 'put-right',
@@ -44,7 +43,14 @@ const VIEWS = [
 	{ name: 'pile', path: PILE, size: DESK },
 	{ name: 'mix', path: `${PILE}/mix?of=1%2B2%2B3+%7C+10%2B11%2B5&fuse=12`, size: DESK },
 	{ name: 'watch', path: WATCH, size: DESK },
-	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK }
+	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK },
+	{
+		name: 'practise',
+		path: '/practise/one-string/1',
+		size: DESK,
+		press: '.ways .act',
+		sees: '.paths [data-verdict]'
+	}
 ];
 
 ensureInstalled();
@@ -72,7 +78,7 @@ try {
 	const pictures = join(ROOT, 'docs/screenshots');
 	mkdirSync(pictures, { recursive: true });
 	await driver.get(address);
-	for (const { name, path, size, mode = 'light', why } of VIEWS) {
+	for (const { name, path, size, mode = 'light', why, press, sees } of VIEWS) {
 		await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 			deviceScaleFactor: 1,
 			...size
@@ -89,9 +95,11 @@ try {
 		if (path === WATCH || path.startsWith(STRING) || path.startsWith(`${PILE}/mix`)) {
 			await driver.wait(until.elementLocated(By.css('[data-drawn] canvas')), 10_000);
 		}
+		if (press) await driver.findElement(By.css(press)).click();
+		if (sees) await driver.wait(until.elementLocated(By.css(sees)), 10_000);
 		if (why) await driver.findElement(By.css(`[data-string=${why}] button.place`)).click();
 		await driver.executeAsyncScript(
-			'const done = arguments[0]; document.activeElement?.blur?.(); requestAnimationFrame(() => requestAnimationFrame(done));'
+			'const done = arguments[0]; document.activeElement?.blur?.(); requestAnimationFrame(() => requestAnimationFrame(() => Promise.all(document.getAnimations().map((one) => one.finished)).then(() => done())));'
 		);
 		writeFileSync(join(pictures, `${name}.png`), await driver.takeScreenshot(), 'base64');
 		say(`docs/screenshots/${name}.png`);

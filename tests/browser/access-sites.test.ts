@@ -20,6 +20,8 @@ canBeUsed([
 	`${SITE}/emergency`,
 	'/backup',
 	'/search?q=module',
+	'/practise',
+	'/practise/one-string/1',
 	'/library',
 	'/library/new?kind=module',
 	'/library/new?kind=inverter',

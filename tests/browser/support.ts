@@ -145,8 +145,8 @@ export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promi
 		.setChromeService(new chrome.ServiceBuilder(CHROMEDRIVER))
 		.build()) as WebDriver & chrome.Driver;
 	const { wait } = driver;
-	driver.wait = (...[condition, timeout, message, poll = LOOK]: Parameters<typeof wait>) =>
-		wait.call(driver, condition, timeout, message, poll);
+	driver.wait = ((...[condition, timeout, message, poll = LOOK]: Parameters<typeof wait>) =>
+		wait.call(driver, condition, timeout, message, poll)) as typeof wait;
 	await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 		width: 1280,
 		height: 800,

@@ -1,5 +1,6 @@
 import { isStringQuantity } from '../expectation/quantity';
 import { standbyVolts } from '../expectation/in-state';
+import type { SwitchingState } from '../expectation/switching';
 import type { Reading, Visit } from '../expectation/visit';
 import { faultOf } from '../faults/catalogue';
 import { STRING_FAULT_CODES, type StringFaultCode } from '../faults/fault';
@@ -10,44 +11,62 @@ import { foretellAt } from '../trace/foretell-at';
 import type { Here } from '../trace/here';
 import { acProbes, keyOfProbe, poleProbes, supplyProbes } from '../trace/link-evidence';
 import { placeKey } from '../expectation/place';
-import type { ProposedTest } from '../trace/next/proposed-test';
 import { offScale } from '../trace/part-figures';
 import type { Suspect } from '../trace/suspect';
 import { trueBuses } from './circuits';
-import { exactReadings } from './exact';
+import { exactReadings, type Exact } from './exact';
 import { drawMeter, shown } from './meter';
 import type { Random } from './random';
 import type { Scenario } from './scenario';
 
+/** The reading that is asked for. */
+export type Asked = Pick<Reading, 'place' | 'quantity'> & { readonly state: SwitchingState };
+
 /**
- * What a virtual meter shows where a test asks for a reading: whole strings from the circuit with the
+ * What a virtual meter shows where a reading is asked for: whole strings from the circuit with the
  * hidden faults in it, single places from what such a part shows, with a meter's scatter.
  *
  * @returns in the quantity's unit; null where this scenario has no such place
  */
-export function answerTest(scenario: Scenario, test: ProposedTest, random: Random): number | null {
-	const { record, truth, visit } = scenario;
-	const { place, quantity } = test;
-	if (place.kind === 'part') return answerAtPart(scenario, test, random);
+export function answerTest(
+	scenario: Omit<Scenario, 'seed'>,
+	asked: Asked,
+	random: Random
+): number | null {
+	const { record, visit } = scenario;
+	const { place, quantity } = asked;
+	if (quantity === 'ac-power') return display(scenario, random);
+	if (place.kind === 'part') return answerAtPart(scenario, asked, random);
 	if (place.kind === 'array')
 		return quantity === 'cleaning-gain' ? cleaned(scenario, random) : null;
 	if (!('string' in place)) return null;
 	const string = record.strings.find(({ id }) => id === place.string)!;
 	if (place.kind === 'string' && isStringQuantity(quantity)) {
-		const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
-		const { strings } = exactReadings(truth, trueBuses(record, truth), leaks);
+		const { strings } = exactOf(scenario);
 		const { voc, isc, running } = strings.get(string.label)!;
 		const volts = quantity === 'open-circuit-voltage';
 		const exact = volts ? voc : quantity === 'operating-current' ? running : isc;
 		return shown(exact, drawMeter(volts ? visit.meters.volts : visit.meters.amps, random), random);
 	}
-	const foretold = foretellAt(test, suspectIn(scenario, string), hereIn(scenario, string));
+	const foretold = foretellAt(asked, suspectIn(scenario, string), hereIn(scenario, string));
 	if (!foretold || foretold.value === null) return null;
 	return drawn(foretold.value, 0.5 * foretold.sigma, quantity, random);
 }
 
+/** Everything an ideal meter would show; the leaks to earth of sound strings do not matter here. */
+function exactOf({ record, truth }: Pick<Scenario, 'record' | 'truth'>): Exact {
+	const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
+	return exactReadings(truth, trueBuses(record, truth), leaks);
+}
+
+/** The inverter's own display, W: steps of 10. */
+function display(scenario: Pick<Scenario, 'record' | 'truth'>, random: Random): number {
+	const { ac } = exactOf(scenario);
+	return Math.round((ac * (1 + 0.012 * random.normal())) / 10) * 10;
+}
+
 /** What cleaning one string gains where all are alike, %. */
-function cleaned({ truth }: Scenario, random: Random): number {
+function cleaned({ truth }: Pick<Scenario, 'truth'>, random: Random): number {
 	const dirt = truth.faults.find(({ code, strings }) => code === 'soiling' && strings.length > 1);
 	const lost = dirt?.size ?? 0;
 	return (100 * lost) / (1 - lost) + random.normal();
@@ -67,7 +86,7 @@ function drawn(
 }
 
 /** The fault that a string hides, where it is one that places within it show. */
-function suspectIn({ truth }: Scenario, string: StringRecord): Suspect | null {
+function suspectIn({ truth }: Pick<Scenario, 'truth'>, string: StringRecord): Suspect | null {
 	const fault = truth.faults.find(
 		({ code, strings }) =>
 			strings.includes(string.label) && (STRING_FAULT_CODES as readonly string[]).includes(code)
@@ -80,7 +99,7 @@ function suspectIn({ truth }: Scenario, string: StringRecord): Suspect | null {
 	};
 }
 
-function hereIn({ record, truth }: Scenario, string: StringRecord): Here {
+function hereIn({ record, truth }: Pick<Scenario, 'record' | 'truth'>, string: StringRecord): Here {
 	return {
 		string,
 		type: record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!,
@@ -93,8 +112,8 @@ function hereIn({ record, truth }: Scenario, string: StringRecord): Here {
 }
 
 function answerAtPart(
-	{ record, truth }: Scenario,
-	test: ProposedTest,
+	{ record, truth }: Pick<Scenario, 'record' | 'truth'>,
+	{ place, quantity }: Asked,
 	random: Random
 ): number | null {
 	const probes = [
@@ -102,7 +121,7 @@ function answerAtPart(
 		...acProbes(record),
 		...partsOf(record.parts, 'dc-disconnect').flatMap(({ id }) => poleProbes(id))
 	];
-	const key = placeKey(test.place, test.quantity);
+	const key = placeKey(place, quantity);
 	const probe = probes.find((one) => keyOfProbe(one) === key);
 	if (!probe) return null;
 	const concerned = truth.faults.find(({ code, input }) => {
@@ -112,21 +131,42 @@ function answerAtPart(
 		return string?.to === probe.part;
 	});
 	const { value, sigma } = probe.foretold(concerned?.link ?? null);
-	return value === null ? null : drawn(value, 0.5 * sigma, test.quantity, random);
+	return value === null ? null : drawn(value, 0.5 * sigma, quantity, random);
 }
 
-/** The visit with the answer to a test in it; a figure taken again replaces the one before. */
-export function withAnswer(visit: Visit, test: ProposedTest, value: number, n: number): Visit {
+/** Volts of the bus that a string hangs on while it runs, V; null where it has no input. */
+export function busVoltsAt(
+	scenario: Pick<Scenario, 'record' | 'truth'>,
+	stringId: string
+): number | null {
+	const input = scenario.record.strings.find(({ id }) => id === stringId)?.input ?? null;
+	const volts = input === null ? undefined : exactOf(scenario).inputs.get(input);
+	return volts === undefined ? null : Number(volts.toFixed(1));
+}
+
+/**
+ * The visit with an answer in it; a figure taken again replaces the one before.
+ *
+ * @param bus volts at which a running current is read, V
+ */
+export function withAnswer(
+	visit: Visit,
+	asked: Asked,
+	value: number,
+	n: number,
+	bus = busVolts(visit)
+): Visit {
+	const key = placeKey(asked.place, asked.quantity);
 	const before = visit.readings.findLast(
-		({ place, quantity }) => placeKey(place, quantity) === test.key
+		({ place, quantity }) => placeKey(place, quantity) === key
 	);
 	const reading: Reading = {
 		id: `019d0000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`,
-		place: test.place,
-		quantity: test.quantity,
-		state: test.state,
+		place: asked.place,
+		quantity: asked.quantity,
+		state: asked.state,
 		value,
-		atVolts: before?.atVolts ?? (test.quantity === 'operating-current' ? busVolts(visit) : null),
+		atVolts: before?.atVolts ?? (asked.quantity === 'operating-current' ? bus : null),
 		typed: String(value),
 		confirmed: false,
 		source: 'typed',

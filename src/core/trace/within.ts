@@ -24,7 +24,8 @@ export function runsInWords(numbers: readonly number[]): string {
 	return runs.map(([a, b]) => (a === b ? `${a}` : `${a} to ${b}`)).join(', ');
 }
 
-function placeName(spread: Spread, at: number, { type }: StringBuild): string {
+/** One place of a fault in words: "module 4, section 2", "the joint above module 3". */
+export function placeName(spread: Spread, at: number, { type }: Pick<StringBuild, 'type'>): string {
 	switch (spread) {
 		case 'module':
 			return `module ${at + 1}`;

@@ -32,6 +32,19 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		needs:
 			'A meter, a known good module beside, and steady sun for a pile; figures alone for the rest.'
 	},
+	'/practise': {
+		title: 'Practise',
+		purpose:
+			'Arrays with something hidden in them, to be traced with a virtual meter while the clock runs. Nothing of it stands at a site.',
+		needs: 'Nothing. A number gives the same exercise to everybody, so a class can compare.'
+	},
+	'/practise/[level]/[number]': {
+		title: 'Exercise',
+		purpose:
+			'Read what you would read, say what it is, and see what was hidden. Each reading takes the minutes it would take.',
+		needs:
+			'Volts and amps of every string first; then what tells most. Verdicts and the next reading are there for the asking.'
+	},
 	'/backup': {
 		title: 'Backups',
 		purpose: 'Copies of everything, each opened and checked after it was made.',

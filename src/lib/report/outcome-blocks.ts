@@ -7,7 +7,8 @@ import type { VisitDocument } from '$core/document/visit';
 import type { Assessment } from '$core/trace/assess';
 import { findingsOf } from '$lib/ui/findings';
 import { dayAndTime } from '$lib/ui/when';
-import { chance, figureOf } from '$lib/ui/words';
+import { readingFigure } from '$lib/ui/reading-figure';
+import { chance } from '$lib/ui/words';
 import { cell, heading, soft, text, type Block } from './block';
 
 /** Causes with their reasons, and what was not tested. */
@@ -73,9 +74,9 @@ export function repairBlocks(
 		const figures = retakes
 			.filter(({ before, after }) => before || after)
 			.map(({ quantity, before, after }) => {
-				const { unit, symbol } = QUANTITY_FACTS[quantity];
-				const of = (reading: typeof before) => (reading ? figureOf(reading.value, unit) : 'none');
-				return `${symbol} ${of(before)} before, ${of(after)} after, ${unit}`;
+				const { symbol } = QUANTITY_FACTS[quantity];
+				const of = (reading: typeof before) => (reading ? readingFigure(reading) : 'none');
+				return `${symbol} ${of(before)} before, ${of(after)} after`;
 			});
 		return [
 			cell(placeWords(record, place)),

@@ -2,6 +2,7 @@ import { placeWords } from '$core/expectation/place-words';
 import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import type { ArrayRecord } from '$core/record/record';
 import type { Assessment } from '$core/trace/assess';
+import { readingFigure } from '$lib/ui/reading-figure';
 import { figureOf, signed, VERDICT_WORDS } from '$lib/ui/words';
 import { cell, heading, soft, type Block } from './block';
 
@@ -61,10 +62,10 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 				{ words: 'What it means', width: 2 }
 			],
 			rows: assessment.limits.map(({ reading, verdict, words, limit, source }) => {
-				const { unit, words: name } = QUANTITY_FACTS[reading.quantity];
+				const { words: name } = QUANTITY_FACTS[reading.quantity];
 				return [
 					cell(`${placeWords(record, reading.place)} ${name.toLowerCase()}`),
-					cell(`${figureOf(reading.value, unit)} ${unit}`),
+					cell(readingFigure(reading)),
 					cell(limit, limit ? [source] : []),
 					cell(VERDICT_WORDS[verdict]),
 					cell(words)

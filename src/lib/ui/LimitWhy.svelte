@@ -5,7 +5,7 @@
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
-	import { figureOf } from './words';
+	import { readingFigure } from './reading-figure';
 
 	let { limit, session }: { limit: LimitVerdict; session: VisitSession } = $props();
 
@@ -19,7 +19,7 @@
 		<VerdictMark verdict={limit.verdict} />
 	</h2>
 	<p>
-		<span class="figure">{figureOf(limit.reading.value, facts.unit)} {facts.unit}</span> read: {limit.words}
+		<span class="figure">{readingFigure(limit.reading)}</span> read: {limit.words}
 	</p>
 	<dl>
 		{#if limit.limit}

@@ -5,7 +5,7 @@
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import { figureOf } from './words';
+	import { readingFigure } from './reading-figure';
 
 	interface Props {
 		session: VisitSession;
@@ -30,10 +30,7 @@
 					>{placeWords(session.document.record, reading.place)}
 					{QUANTITY_FACTS[reading.quantity].symbol}</span
 				>
-				<span class="figure"
-					>{figureOf(reading.value, QUANTITY_FACTS[reading.quantity].unit)}
-					{QUANTITY_FACTS[reading.quantity].unit}</span
-				>
+				<span class="figure">{readingFigure(reading)}</span>
 				{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
 				{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}
 				{#if verdict?.counted && verdict.verdict !== 'fits'}<span class="said"

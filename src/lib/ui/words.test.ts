@@ -29,6 +29,8 @@ describe('times', () => {
 describe('figures', () => {
 	it('show what a meter shows, with a true minus', () => {
 		expect(figureOf(452.849, 'V')).toBe('452.8');
+		expect(figureOf(0.548, 'V')).toBe('0.55');
+		expect(figureOf(0, 'V')).toBe('0.0');
 		expect(figureOf(8.119, 'A')).toBe('8.12');
 		expect(signed(-12.04, 1)).toBe('\u221212.0');
 		expect(signed(0.9, 1)).toBe('+0.9');

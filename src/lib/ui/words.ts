@@ -29,9 +29,13 @@ const DIGITS: Readonly<Record<Unit, number>> = {
 	'': 0
 };
 
-/** Figures as they stand on the screen: tenths of a volt, hundredths of an amp. */
+/** Volts below which hundredths count: of a diode, or across a fuse. */
+const SMALL_VOLTS = 2;
+
+/** Figures as they stand on the screen: tenths of a volt, hundredths of a few volts and of an amp. */
 export function figureOf(value: number, unit: Unit): string {
-	return value.toFixed(DIGITS[unit]);
+	const small = unit === 'V' && value !== 0 && Math.abs(value) < SMALL_VOLTS;
+	return value.toFixed(small ? 2 : DIGITS[unit]);
 }
 
 /** {@link figureOf} with a true minus, and no sign on what rounds to nothing. */

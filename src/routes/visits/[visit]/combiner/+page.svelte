@@ -10,7 +10,7 @@
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
-	import { figureOf } from '$lib/ui/words';
+	import { readingFigure } from '$lib/ui/reading-figure';
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -93,7 +93,7 @@
 								{@const limit = session.limits.get(key)}
 								{@const verdict = session.places.get(key)}
 								{@const reading = limit?.reading ?? verdict?.reading ?? null}
-								{@const { symbol, unit } = QUANTITY_FACTS[one.quantity]}
+								{@const { symbol } = QUANTITY_FACTS[one.quantity]}
 								<button
 									type="button"
 									class:here={lit === key}
@@ -104,9 +104,7 @@
 											? ` ${one.place.pole === 'positive' ? '+' : '−'}`
 											: ''}</span
 									>
-									<span class="figure"
-										>{reading ? `${figureOf(reading.value, unit)} ${unit}` : '—'}</span
-									>
+									<span class="figure">{reading ? readingFigure(reading) : '—'}</span>
 									{#if limit}<VerdictMark verdict={limit.verdict} word={false} />
 									{:else if verdict?.verdict}<VerdictMark
 											verdict={verdict.verdict}

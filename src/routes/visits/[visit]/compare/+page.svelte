@@ -11,6 +11,7 @@
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import { dayAndTime } from '$lib/ui/when';
+	import { readingFigure } from '$lib/ui/reading-figure';
 	import { figureOf, signed } from '$lib/ui/words';
 	import SupplyLadder from './SupplyLadder.svelte';
 
@@ -103,10 +104,10 @@
 			<h2>Against a limit</h2>
 			<ul class="limits">
 				{#each limits as { key, reading, verdict, words, limit, source } (key)}
-					{@const { unit, words: name } = QUANTITY_FACTS[reading.quantity]}
+					{@const { words: name } = QUANTITY_FACTS[reading.quantity]}
 					<li>
 						<span><strong>{placeWords(record, reading.place)}</strong> {name.toLowerCase()}</span>
-						<span class="figure">{figureOf(reading.value, unit)} {unit}</span>
+						<span class="figure">{readingFigure(reading)}</span>
 						<VerdictMark {verdict} />
 						<span
 							>{words}

@@ -1,12 +1,11 @@
 <script lang="ts">
 	import type { Place } from '$core/expectation/place';
 	import { placeWords } from '$core/expectation/place-words';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import { keyOf } from '$core/expectation/standing';
 	import type { Spot } from '$core/rules/plan/spots';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import type { VisitSession } from '$lib/ui/visit-session.svelte';
-	import { figureOf } from '$lib/ui/words';
+	import { readingFigure } from '$lib/ui/reading-figure';
 
 	interface Props {
 		session: VisitSession;
@@ -23,7 +22,6 @@
 		{@const key = keyOf(spot)}
 		{@const limit = session.limits.get(key)}
 		{@const reading = limit?.reading ?? session.places.get(key)?.reading ?? null}
-		{@const { unit } = QUANTITY_FACTS[spot.quantity]}
 		<li>
 			<button
 				type="button"
@@ -32,9 +30,7 @@
 				onclick={() => onchoose(spot.place)}
 			>
 				<strong class="figure">{placeWords(record, spot.place)}</strong>
-				<span class="figure value"
-					>{reading ? `${figureOf(reading.value, unit)} ${unit}` : '—'}</span
-				>
+				<span class="figure value">{reading ? readingFigure(reading) : '—'}</span>
 				<span
 					>{#if limit}<VerdictMark verdict={limit.verdict} />{/if}</span
 				>

@@ -8,7 +8,7 @@
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import type { VisitSession } from '$lib/ui/visit-session.svelte';
 	import { dayAndTime } from '$lib/ui/when';
-	import { figureOf } from '$lib/ui/words';
+	import { readingFigure } from '$lib/ui/reading-figure';
 
 	let { session, one }: { session: VisitSession; one: RepairCase } = $props();
 
@@ -61,14 +61,14 @@
 				<thead><tr><th>Read again</th><th>Before</th><th>After</th><th></th></tr></thead>
 				<tbody>
 					{#each one.retakes as { key, place, quantity, before, after, verdict } (key)}
-						{@const { unit, words } = QUANTITY_FACTS[quantity]}
+						{@const { words } = QUANTITY_FACTS[quantity]}
 						<tr>
 							<th scope="row">
 								<span class="figure">{placeWords(record, place)}</span>
 								{words.toLowerCase()}
 							</th>
-							<td class="figure">{before ? `${figureOf(before.value, unit)} ${unit}` : '—'}</td>
-							<td class="figure">{after ? `${figureOf(after.value, unit)} ${unit}` : ''}</td>
+							<td class="figure">{before ? readingFigure(before) : '—'}</td>
+							<td class="figure">{after ? readingFigure(after) : ''}</td>
 							<td>
 								{#if after && verdict}<VerdictMark {verdict} />
 								{:else if !after}

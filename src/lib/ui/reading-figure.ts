@@ -1,0 +1,18 @@
+import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import type { Reading } from '$core/expectation/visit';
+import { plainFigure } from './words';
+
+/** Ohms from which a meter shows no figure. */
+const OPEN_OHMS = 1e7;
+/** And volts of its diode test. */
+const OPEN_DIODE = 9.9;
+
+/** A reading as its meter shows it: figure and unit, "over range", "on". */
+export function readingFigure({ value, quantity }: Pick<Reading, 'value' | 'quantity'>): string {
+	const { unit } = QUANTITY_FACTS[quantity];
+	if (quantity === 'lamp') return value === 1 ? 'on' : 'off';
+	if (quantity === 'shade-seen') return value === 1 ? 'a shadow' : 'no shadow';
+	const open = unit === 'ohm' ? OPEN_OHMS : quantity.includes('diode') ? OPEN_DIODE : Infinity;
+	if (value >= open) return 'over range';
+	return `${plainFigure(value, unit)} ${unit}`.trim();
+}
