@@ -15,7 +15,7 @@
 	onMount(() => document.documentElement.setAttribute('data-ready', 'true'));
 </script>
 
-<a class="skip" href="#main">To the main part</a>
+<a class="skip" href={inRooms ? '#room' : '#main'}>To the main part</a>
 <header class="no-print">
 	<a class="brand" href={resolve('/')}>
 		<svg viewBox="0 0 34 22" aria-hidden="true">

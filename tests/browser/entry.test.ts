@@ -141,6 +141,20 @@ describe('entering readings', () => {
 		await person.sees('None yet', '.recent');
 	});
 
+	it('asks where amps were typed into the field of volts, and takes them when they are meant', async () => {
+		await person.types('m');
+		await person.isAt('A1', 'running', 'bus');
+		await person.types('6.4', Key.ENTER);
+		await person.sees('The amps go in the next field', '#entry-words');
+		await person.hasFocus('bus');
+		await person.types(Key.BACK_SPACE, Key.BACK_SPACE, Key.BACK_SPACE, '388', Key.ENTER);
+		await person.hasFocus('reading');
+		await person.types(Key.chord(Key.SHIFT, Key.TAB), '999', Key.ENTER);
+		await person.sees('no string runs above that', '#entry-words');
+		await person.types(Key.ENTER);
+		await person.hasFocus('reading');
+	});
+
 	it('lets two browsers write one visit: each sees the other’s readings, none is overwritten', async () => {
 		const other = await openBrowser();
 		try {

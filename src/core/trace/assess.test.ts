@@ -1,3 +1,4 @@
+import { ALL_SITES } from '../../../tests/support/sites';
 import { EMPTY_RECORD } from '../record/record';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
@@ -113,6 +114,19 @@ describe('causes', () => {
 			/A4 open-circuit volts: [\d.]+ V read; a whole string gives [\d.]+ V, with this fault [\d.]+ V/
 		);
 	});
+
+	it.each(ALL_SITES)(
+		'says nothing of an array at which nothing was read or said',
+		({ record, visit }) => {
+			const untouched = { ...visit, readings: [], curves: [], repairs: [], inverterSays: '' };
+			for (const conditions of [[], visit.conditions]) {
+				const { causes, noCauses, ruledOut } = assess(record, { ...untouched, conditions });
+				expect(causes).toEqual([]);
+				expect(ruledOut).toEqual([]);
+				expect(noCauses).toMatch(/No causes yet/);
+			}
+		}
+	);
 
 	it('stays with numbers that are none when there is nothing or nonsense to go by', () => {
 		const nothing = assess(record, { ...visitOf({ record }), readings: [] });

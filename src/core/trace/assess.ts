@@ -104,7 +104,9 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 		earthFound: earthFound(traced),
 		module: moduleNow(record, visit)
 	});
-	if (traced.length === 0 && !aparts.some(({ told }) => told)) {
+	// A part may tell something by its age alone; where nobody read or said a thing, that is no finding.
+	const anything = standingReadings(visit).size > 0 || visit.inverterSays.trim() !== '';
+	if (traced.length === 0 && !(anything && aparts.some(({ told }) => told))) {
 		const noCauses =
 			siblingGroups.length === 0
 				? 'No causes yet: enter irradiance and cell temperature first.'

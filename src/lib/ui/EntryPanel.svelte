@@ -3,8 +3,8 @@
 	import { resolve } from '$app/paths';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';
-	import { busVoltsByInput } from '$core/expectation/bus-volts';
-	import { stringOfPlace, type Place } from '$core/expectation/place';
+	import { busVoltsByInput, busVoltsDoubt } from '$core/expectation/bus-volts';
+	import { stringKey, stringOfPlace, type Place } from '$core/expectation/place';
 	import { placeWords } from '$core/expectation/place-words';
 	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 	import { keyOf, standingReadings, takesOf } from '$core/expectation/standing';
@@ -54,6 +54,8 @@
 	let busField = $state<HTMLInputElement>();
 	/** Where the keypad writes. */
 	let onBus = $state(false);
+	/** Volts that were asked about, as typed: entered once more they are meant. */
+	let busKept = '';
 	/** A figure is being judged. */
 	let judging = false;
 
@@ -80,6 +82,13 @@
 		);
 	}
 
+	function doubtOfBus(volts: number): string | null {
+		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
+		return (
+			string && busVoltsDoubt(string, volts, open?.reading?.value ?? open?.expected?.value ?? null)
+		);
+	}
+
 	// A page that is loaded again in the middle of a field loses nothing.
 	$effect(() => {
 		keepEntries(session.document.visit.id, {
@@ -103,8 +112,10 @@
 		if (session.question || judging) return;
 		if (onBus && running) {
 			const volts = readFigure(bus, READING_LIMITS.volts);
-			error = volts.ok ? null : volts.problem;
-			if (volts.ok) {
+			const doubt = volts.ok && busKept !== bus ? doubtOfBus(volts.value) : null;
+			error = volts.ok ? doubt : volts.problem;
+			if (doubt !== null) busKept = bus;
+			else if (volts.ok) {
 				onBus = false;
 				await tick();
 				field?.focus();

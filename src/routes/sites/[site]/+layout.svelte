@@ -33,4 +33,4 @@
 
 <SiteNav site={data.site} />
 <RecordBar {session} />
-{@render children()}
+<div id="room">{@render children()}</div>

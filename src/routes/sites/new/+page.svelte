@@ -25,6 +25,7 @@
 		<Field
 			label="Name"
 			name="name"
+			autofocus
 			bind:value={$form.name}
 			errors={$errors.name}
 			help="As people call it: Saltmarsh Ferry Terminal"

@@ -38,7 +38,7 @@
 
 <div class="visit">
 	<StageRail {session} />
-	<div class="stage" style:--sky="{sky}px">
+	<div class="stage" id="room" style:--sky="{sky}px">
 		<SkyStrip {session} now={data.now} bind:height={sky} />
 		{@render children()}
 	</div>

@@ -6,6 +6,7 @@
 	import { importTests, PILE_COLUMNS } from '$core/document/csv/pile';
 	import type { ReadLine } from '$core/document/csv/table';
 	import ChalkStack from '$lib/bench/ChalkStack.svelte';
+	import { unjudgedWords } from '$core/bench/unjudged';
 	import GradeMark from '$lib/bench/GradeMark.svelte';
 	import ModuleSheet from '$lib/bench/ModuleSheet.svelte';
 	import PileSky from '$lib/bench/PileSky.svelte';
@@ -38,6 +39,7 @@
 	);
 	let last = $state<string | null>(null);
 	const lastResult = $derived(results.find(({ module }) => module.mark === last) ?? null);
+	const unjudged = $derived(lastResult && unjudgedWords(lastResult));
 	const percent = (share: number) => (100 * share).toFixed(0);
 
 	function consider(lines: readonly ReadLine<typeof PILE_COLUMNS>[]) {
@@ -78,6 +80,7 @@
 					>{lastResult.share === null ? '' : `${percent(lastResult.share)} % of its label`}</span
 				>
 				{#if lastResult.odd[0]}<span>{lastResult.odd[0].words}</span>{/if}
+				{#if unjudged}<span>{unjudged}</span>{/if}
 			</p>
 		{/if}
 		<PileSky />

@@ -4,6 +4,7 @@
 	import { FAULTS, type FaultCode } from '$core/faults/codes';
 	import { partHistories } from '$core/rules/repair/history';
 	import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
+	import ReportLink from '$lib/report/ReportLink.svelte';
 	import { dayAndTime } from '$lib/ui/when';
 
 	let { data } = $props();
@@ -18,7 +19,10 @@
 <div class="page">
 	<h1>What failed, and what was done</h1>
 	<p class="soft lead">
-		Causes and repairs of every visit, by part.
+		What was put right in every visit, by part. What each visit found stands in the
+		<ReportLink href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
+			>report over the years</ReportLink
+		>.
 		{#if again > 0}{again}
 			{again === 1 ? 'part has' : 'parts have'} failed again after a repair.{/if}
 	</p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { onDestroy, untrack } from 'svelte';
 	import type {
@@ -12,6 +13,8 @@
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import GroupingResult from '$lib/bench/GroupingResult.svelte';
 	import PoolChoice from '$lib/bench/PoolChoice.svelte';
+	import { evaluatePile } from '$core/bench/evaluate';
+	import { noPoolWords } from '$core/bench/unjudged';
 	import { poolOf } from '$lib/bench/pool';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { usePile } from '$lib/ui/pile-session.svelte';
@@ -137,7 +140,8 @@
 <h1>Strings out of the pile</h1>
 {#if pool.length === 0}
 	<p class="notice">
-		Nothing in this pile is measured yet. Test its modules first; then Zembo puts them together.
+		{noPoolWords(evaluatePile(session.pile, new Date().getFullYear()))}
+		<a href={resolve('/bench/piles/[pile]', { pile: session.id })}>To the tests</a>
 	</p>
 {:else}
 	<div class="work">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { untrack } from 'svelte';
 	import { answerMix, TRACKER } from '$core/bench/mix/answer';
@@ -12,6 +13,8 @@
 	import MixChosen from '$lib/bench/MixChosen.svelte';
 	import MixDrawing from '$lib/bench/MixDrawing.svelte';
 	import MixProtection from '$lib/bench/MixProtection.svelte';
+	import { evaluatePile } from '$core/bench/evaluate';
+	import { noPoolWords } from '$core/bench/unjudged';
 	import { poolOf } from '$lib/bench/pool';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { mixOption } from '$lib/charts/mix-option';
@@ -91,7 +94,8 @@
 <h1>A mix, and who limits whom</h1>
 {#if pool.length === 0}
 	<p class="notice">
-		Nothing in this pile is measured yet. Test its modules first; then put them together here.
+		{noPoolWords(evaluatePile(session.pile, new Date().getFullYear()))}
+		<a href={resolve('/bench/piles/[pile]', { pile: session.id })}>To the tests</a>
 	</p>
 {:else}
 	<form

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { evaluatePile } from './evaluate';
+import { EMPTY_PILE, NO_LABEL, type Pile, type PileModule } from './pile';
+import { noPoolWords, unjudgedWords } from './unjudged';
+
+const LABEL = {
+	...NO_LABEL,
+	technology: 'poly' as const,
+	cellsInSeries: 60,
+	pmax: 225,
+	vmp: 29.6,
+	imp: 7.6,
+	voc: 36.9,
+	isc: 8.15
+};
+const TAKE = { id: 't1', at: '2026-06-01T10:00:00.000Z', volts: 34.1, amps: 6.2, watts: null };
+const SKY = { ...EMPTY_PILE.sky, irradiance: 800, cellTemperature: 40 };
+
+function pileOf(modules: readonly Partial<PileModule>[], sky = EMPTY_PILE.sky): Pile {
+	return {
+		...EMPTY_PILE,
+		sky,
+		modules: modules.map((module, n) => ({
+			id: `m${n + 1}`,
+			mark: `${n + 1}`,
+			model: '',
+			label: NO_LABEL,
+			size: null,
+			year: null,
+			connector: '',
+			looks: [],
+			note: '',
+			takes: [],
+			...module
+		}))
+	};
+}
+const wordsOf = (pile: Pile) => unjudgedWords(evaluatePile(pile, 2026)[0]!);
+
+describe('a module of which nothing is said', () => {
+	it('is not read yet', () => {
+		expect(wordsOf(pileOf([{ label: LABEL }]))).toContain('Nothing is read');
+	});
+
+	it('has nothing to judge its figures by', () => {
+		expect(wordsOf(pileOf([{ label: LABEL, takes: [TAKE] }]))).toContain(
+			'state light and cell temperature'
+		);
+	});
+
+	it('has no label to take shares of', () => {
+		expect(wordsOf(pileOf([{ takes: [TAKE] }], SKY))).toMatch(/No label|share of its label/);
+	});
+
+	it('is judged once light and heat are stated', () => {
+		expect(wordsOf(pileOf([{ label: LABEL, takes: [TAKE] }], SKY))).toBeNull();
+	});
+});
+
+describe('a pile of which nothing can be put anywhere', () => {
+	it.each([
+		[pileOf([]), 'Nothing in this pile is measured yet'],
+		[pileOf([{ label: LABEL }]), 'Nothing in this pile is measured yet'],
+		[pileOf([{ label: LABEL, takes: [TAKE] }]), 'read, but not judged. Nothing to judge'],
+		[pileOf([{ label: LABEL, takes: [{ ...TAKE, amps: 0 }] }], SKY), 'makes next to nothing']
+	])('says why', (pile, words) => {
+		expect(noPoolWords(evaluatePile(pile, 2026))).toContain(words);
+	});
+});
