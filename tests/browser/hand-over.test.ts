@@ -1,7 +1,7 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, startServer } from './support';
+import { Person, startServer, WAIT } from './support';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 
@@ -69,6 +69,57 @@ describe('the terminal’s visit', () => {
 		});
 		expect(answer.status).toBe(400);
 		expect(await answer.text()).toContain('There is no such report');
+	});
+});
+
+describe('a report that takes its time', () => {
+	/** The server's answers to the page held back: the file until it is let go, its progress as told. */
+	const HELD = `
+		const fetched = window.fetch.bind(window);
+		window.asked = [];
+		window.fetch = (path, more) => {
+			const to = String(path);
+			if (to.includes('/reports/')) {
+				return Promise.resolve(Response.json({ share: window.asked.length === 0 ? 0 : 0.4 }));
+			}
+			if (!to.includes('report.pdf')) return fetched(path, more);
+			window.asked.push(to);
+			return new Promise((resolve, reject) => {
+				window.letGo = (ok) => resolve(new Response('%PDF', { status: ok ? 200 : 500 }));
+			});
+		};`;
+	const asked = () => person.driver.executeScript<string[]>('return window.asked');
+
+	it('says how far it is, and a second press makes no second one', async () => {
+		await person.goTo(`${VISIT}/hand-over`);
+		await person.driver.executeScript(HELD);
+		await person.press('Report as PDF');
+		await person.sees('Making the report', '.making');
+		await person.sees('40 %', '.making progress');
+		await person.press('Report as PDF');
+		expect(await asked()).toHaveLength(1);
+		await person.driver.executeScript('window.letGo(true)');
+		await person.worksNoMore();
+		await person.press('Report as PDF');
+		await person.driver.wait(async () => (await asked()).length === 2, WAIT);
+		await person.driver.executeScript('window.letGo(true)');
+		await person.worksNoMore();
+	});
+
+	it('that does not come is said, and can be asked for again', async () => {
+		await person.goTo(`${VISIT}/hand-over`);
+		await person.driver.executeScript(HELD);
+		await person.press('Report as PDF');
+		await person.driver.wait(async () => (await asked()).length === 1, WAIT);
+		await person.driver.executeScript('window.letGo(false)');
+		await person.sees('The report could not be fetched. Try again; nothing is lost.');
+		await person.press('Report as PDF');
+		await person.driver.wait(async () => (await asked()).length === 2, WAIT);
+		await person.driver.executeScript('window.letGo(true)');
+		await person.driver.wait(
+			async () => !(await person.driver.getPageSource()).includes('could not be fetched'),
+			WAIT
+		);
 	});
 });
 

@@ -85,7 +85,7 @@
 <svelte:head><title>{LEVEL_WORDS[level].name} {number} · Practise · Zembo</title></svelte:head>
 
 <div class="exercise">
-	<section class="array" aria-label="The array">
+	<div class="about">
 		<div class="head">
 			<h1>{LEVEL_WORDS[level].name} <span class="figure">{number}</span></h1>
 			<p class="clock" role="timer" aria-label="Time">
@@ -110,6 +110,22 @@
 				<span class="figure">{type.plate.isc} A</span>, in service since {record.inServiceSince}.
 			{/if}
 		</p>
+		<div class="ways">
+			{#if session.taken.length === 0}
+				<button type="button" class="act" onclick={() => session.readFirstRound()}
+					>Read volts and amps of every string <span class="soft figure"
+						>{Math.round(roundMinutes)} min</span
+					></button
+				>
+			{/if}
+			<label class="tick">
+				<input type="checkbox" name="judged" bind:checked={judged} /> Bands and verdicts
+			</label>
+			<button type="button" class="act-plain" onclick={askHint}>What would Zembo read next</button>
+		</div>
+		{#if hint}<p class="notice" role="status">{hint}</p>{/if}
+	</div>
+	<section class="array" aria-label="The array">
 		<div class="quantities" role="group" aria-label="What is shown">
 			{#each ROUND as one (one)}
 				<button
@@ -131,20 +147,6 @@
 				read(stringPlace(id), quantity);
 			}}
 		/>
-		<div class="ways">
-			{#if session.taken.length === 0}
-				<button type="button" class="act" onclick={() => session.readFirstRound()}
-					>Read volts and amps of every string <span class="soft figure"
-						>{Math.round(roundMinutes)} min</span
-					></button
-				>
-			{/if}
-			<label class="tick">
-				<input type="checkbox" name="judged" bind:checked={judged} /> Bands and verdicts
-			</label>
-			<button type="button" class="act-plain" onclick={askHint}>What would Zembo read next</button>
-		</div>
-		{#if hint}<p class="notice" role="status">{hint}</p>{/if}
 		{#if session.taken.length > 0}
 			<h2>Read so far</h2>
 			<ul class="lines taken" aria-label="Read so far">
@@ -177,8 +179,8 @@
 <style>
 	.exercise {
 		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 25rem);
-		gap: 1.5rem;
+		grid-template: 'about side' auto 'array side' 1fr / minmax(0, 1fr) minmax(0, 25rem);
+		gap: 1rem 1.5rem;
 		align-items: start;
 		padding: 1rem clamp(0.75rem, 2vw, 1.5rem) 4rem;
 	}
@@ -226,7 +228,6 @@
 		flex-wrap: wrap;
 		align-items: center;
 		gap: 0.6rem 1.2rem;
-		margin-top: 1rem;
 	}
 
 	.act .soft {
@@ -246,7 +247,16 @@
 		font-weight: 650;
 	}
 
+	.about {
+		grid-area: about;
+	}
+
+	.array {
+		grid-area: array;
+	}
+
 	aside {
+		grid-area: side;
 		display: grid;
 		gap: 1rem;
 	}
@@ -259,8 +269,9 @@
 	}
 
 	@media (max-width: 900px) {
+		/* The meter before the strings: a list of many would hide it. */
 		.exercise {
-			grid-template-columns: minmax(0, 1fr);
+			grid-template: 'about' 'side' 'array' / minmax(0, 1fr);
 		}
 	}
 </style>

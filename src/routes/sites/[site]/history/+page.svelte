@@ -19,12 +19,14 @@
 <div class="page">
 	<h1>What failed, and what was done</h1>
 	<p class="soft lead">
-		What was put right in every visit, by part. What each visit found stands in the
-		<ReportLink href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
-			>report over the years</ReportLink
-		>.
+		What was put right in every visit, by part.
 		{#if again > 0}{again}
 			{again === 1 ? 'part has' : 'parts have'} failed again after a repair.{/if}
+	</p>
+	<p>
+		<ReportLink href={resolve('/sites/[site]/report.pdf', { site: data.site.id })}
+			>What each visit found: the report over the years, PDF</ReportLink
+		>
 	</p>
 	<p>
 		<a href={resolve('/sites/[site]/rates', { site: data.site.id })}>How often things fail here</a>:

@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { gradeOf, type Grade } from './grade';
+import { USUAL_LIMITS } from './pile';
+
+const LIMITS = { by: 'limits', limits: USUAL_LIMITS } as const;
+const BAND = { by: 'band', limits: USUAL_LIMITS } as const;
+const RANK: readonly Grade[] = ['out', 'weak', 'fair', 'good'];
+const rankOf = (grade: Grade) => RANK.indexOf(grade);
+const share = fc.double({ min: 0, max: 1.2, noNaN: true });
+const doubt = fc.double({ min: 0.005, max: 0.1, noNaN: true });
+const years = fc.option(fc.integer({ min: 0, max: 40 }));
+
+describe('a grade by fixed limits', () => {
+	it.each([
+		[0.86, 'good'],
+		[0.85, 'good'],
+		[0.849, 'fair'],
+		[0.7, 'fair'],
+		[0.69, 'weak'],
+		[0.5, 'weak'],
+		[0.49, 'out'],
+		[0, 'out']
+	] as const)('of %d of the label is %s', (value, grade) => {
+		expect(gradeOf(value, 0.001, null, LIMITS).grade).toBe(grade);
+	});
+
+	it('says where its band reaches over a limit, and names that limit', () => {
+		const near = gradeOf(0.83, 0.02, null, LIMITS);
+		expect(near).toMatchObject({ grade: 'fair', near: true });
+		expect(near.words).toContain('reaches over 85 %');
+		expect(gradeOf(0.78, 0.02, null, LIMITS)).toMatchObject({ grade: 'fair', near: false });
+	});
+
+	it('does not ask how old the module is', () => {
+		fc.assert(
+			fc.property(share, doubt, years, years, (value, known, one, other) => {
+				expect(gradeOf(value, known, one, LIMITS)).toEqual(gradeOf(value, known, other, LIMITS));
+			})
+		);
+	});
+});
+
+describe('a grade by the band of its age', () => {
+	it('is good where an old module gives what its years leave', () => {
+		expect(gradeOf(0.87, 0.02, 20, BAND).grade).toBe('good');
+		expect(gradeOf(0.87, 0.02, 0, BAND).grade).not.toBe('good');
+	});
+
+	it('is out only where it surely gives less than half of that', () => {
+		expect(gradeOf(0.4, 0.02, 10, BAND).grade).toBe('out');
+		// Less than half, but not surely.
+		expect(gradeOf(0.44, 0.05, 10, BAND).grade).toBe('weak');
+	});
+
+	it('of unknown age has the wider band', () => {
+		const words = (age: number | null) => gradeOf(0.6, 0.02, age, BAND).words;
+		const bandOf = (text: string) => Number(/± (\d+) %/.exec(text)![1]);
+		expect(bandOf(words(null))).toBeGreaterThan(bandOf(words(4)));
+		expect(words(null)).toContain('of unknown age');
+		expect(words(10)).toContain('after 10 years');
+	});
+});
+
+describe('any grade', () => {
+	it('never falls where the share rises', () => {
+		fc.assert(
+			fc.property(
+				share,
+				share,
+				doubt,
+				years,
+				fc.constantFrom(LIMITS, BAND),
+				(one, other, known, age, profile) => {
+					const [less, more] = [Math.min(one, other), Math.max(one, other)];
+					expect(rankOf(gradeOf(more, known, age, profile).grade)).toBeGreaterThanOrEqual(
+						rankOf(gradeOf(less, known, age, profile).grade)
+					);
+				}
+			)
+		);
+	});
+
+	it('of nothing measured is none', () => {
+		for (const profile of [LIMITS, BAND]) {
+			expect(gradeOf(null, 0.02, 3, profile)).toEqual({
+				grade: 'unknown',
+				words: 'Nothing to judge it by yet.',
+				near: false
+			});
+		}
+	});
+});

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { fitLabel } from '../module/fit';
+import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { lightOf } from './light';
+import { EMPTY_PILE, type Control, type PileLabel, type Take } from './pile';
+import { plateOf } from './plate-of';
+
+const LABEL: PileLabel = {
+	technology: 'poly',
+	cellsInSeries: 60,
+	pmax: 225,
+	vmp: 29.6,
+	imp: 7.6,
+	voc: 36.9,
+	isc: 8.15,
+	seriesFuse: 15
+};
+const FIT = fitLabel(plateOf(LABEL)!.plate);
+const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
+const NOTHING = { volts: null, amps: null, watts: null };
+function controlAt(
+	moments: readonly (readonly [n: number, light: number, heat: number])[],
+	share = 1
+): Control {
+	const takes = moments.map(([n, light, heat]): Take => {
+		const here = translate(FIT, light, heat);
+		return {
+			id: `c${n}`,
+			at: minute(n),
+			volts: openCircuitVoltage(here),
+			amps: share * shortCircuitCurrent(here),
+			watts: null
+		};
+	});
+	return { model: '', label: LABEL, share, takes };
+}
+const stated = { ...EMPTY_PILE.sky, irradiance: 800, cellTemperature: 41 };
+
+describe('light that is stated', () => {
+	it('holds for every take, with its doubt', () => {
+		const light = lightOf({ control: null, sky: stated });
+		expect(light(minute(0))).toEqual(light(minute(500)));
+		expect(light(minute(0))).toMatchObject({
+			irradiance: 800,
+			cellTemperature: 41,
+			lightDoubt: 0.05,
+			from: 'stated'
+		});
+	});
+
+	it('without the cells’ heat takes the usual one, and doubts it more', () => {
+		const light = lightOf({ control: null, sky: { ...stated, cellTemperature: null } })(minute(0))!;
+		expect(light.cellTemperature).toBe(20 + 0.03 * 800);
+		expect(light.heatDoubt).toBeGreaterThan(
+			lightOf({ control: null, sky: stated })(minute(0))!.heatDoubt
+		);
+	});
+
+	it('is none where nothing is stated', () => {
+		expect(lightOf(EMPTY_PILE)(minute(0))).toBeNull();
+	});
+});
+
+describe('light that a control gives', () => {
+	it('is that in which it stood', () => {
+		const control = controlAt([[0, 742, 38]]);
+		const light = lightOf({ control, sky: EMPTY_PILE.sky })(minute(0))!;
+		expect(light.irradiance).toBeCloseTo(742, 0);
+		expect(light.cellTemperature).toBeCloseTo(38, 0);
+		expect(light.from).toBe('control');
+	});
+
+	it('moves evenly from one take to the next', () => {
+		const control = controlAt([
+			[0, 700, 38],
+			[10, 800, 42]
+		]);
+		const light = lightOf({ control, sky: EMPTY_PILE.sky });
+		expect(light(minute(5))!.irradiance).toBeCloseTo(750, 0);
+		expect(light(minute(5))!.cellTemperature).toBeCloseTo(40, 0);
+		// Before the first and after the last the nearest holds.
+		expect(light(minute(-30))!.irradiance).toBeCloseTo(700, 0);
+		expect(light(minute(60))!.irradiance).toBeCloseTo(800, 0);
+	});
+
+	it('is doubted more the longer nobody looked, and the more the sun moved between', () => {
+		const steady = lightOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_PILE.sky });
+		expect(steady(minute(5))!.lightDoubt).toBe(steady(minute(0))!.lightDoubt);
+		expect(steady(minute(40))!.lightDoubt).toBeGreaterThan(steady(minute(15))!.lightDoubt);
+		const moving = lightOf({
+			control: controlAt([
+				[0, 700, 38],
+				[4, 900, 42]
+			]),
+			sky: EMPTY_PILE.sky
+		});
+		expect(moving(minute(2))!.lightDoubt).toBeGreaterThan(steady(minute(2))!.lightDoubt);
+	});
+
+	it('allows for a control that has aged itself', () => {
+		const aged = lightOf({ control: controlAt([[0, 700, 38]], 0.9), sky: EMPTY_PILE.sky });
+		expect(aged(minute(0))!.irradiance).toBeCloseTo(700, 0);
+	});
+
+	it('stands above what is stated; of a control never read nothing is known', () => {
+		const control = controlAt([[0, 600, 35]]);
+		expect(lightOf({ control, sky: stated })(minute(0))!.irradiance).toBeCloseTo(600, -1);
+		const unread = { ...control, takes: [{ ...NOTHING, id: 'x', at: minute(0) }] };
+		expect(lightOf({ control: unread, sky: EMPTY_PILE.sky })(minute(0))).toBeNull();
+	});
+});

@@ -1,0 +1,9 @@
+import { typesInString, type ArrayRecord, type StringRecord } from '../../src/core/record/record';
+
+/** Open-circuit volts of a string by its modules' labels, at 25 °C, V. */
+export function labelVoltsOf(record: ArrayRecord, string: StringRecord): number {
+	return typesInString(string).reduce(
+		(sum, id) => sum + (record.moduleTypes.find((type) => type.id === id)?.plate.voc ?? 0),
+		0
+	);
+}
