@@ -73,7 +73,7 @@ export class DrawnSky {
 			sky.diffuse * (1 + 0.55 * (1 - through)) * (this.#kind === 'overcast' ? 0.75 : 1);
 		const global = direct * Math.cos((sun.zenith * Math.PI) / 180) + diffuse;
 		const here = onPlane(sun, this.plane, { ...sky, direct, diffuse, global });
-		const beam = here.effective - here.sky - here.ground;
+		const beam = Math.max(0, here.effective - here.sky - here.ground);
 		const rest = here.sky + here.ground;
 		return {
 			beam,
