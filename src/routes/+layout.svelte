@@ -105,6 +105,11 @@
 			order: 1;
 			width: 100%;
 			justify-content: space-between;
+			gap: 0;
+		}
+
+		.places a {
+			padding: 0 0.2rem;
 		}
 
 		.places.inrooms {

@@ -58,8 +58,11 @@ export function canBeUsed(screens: readonly string[]): void {
 			const wide = await person.driver.executeScript<number>(
 				'return document.documentElement.scrollWidth'
 			);
-			expect(wide).toBeLessThanOrEqual(360);
+			// What goes for want of room must not leave a thing without its name.
+			const nameless = await complaints(checker().withRules(['button-name', 'link-name', 'label']));
 			await setWidth(1280, 800);
+			expect(wide).toBeLessThanOrEqual(360);
+			expect(nameless).toEqual([]);
 		});
 	});
 }

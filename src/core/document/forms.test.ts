@@ -3,23 +3,17 @@ import { testId } from '../../../tests/support/scenario';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, PLATE } from '../../../tests/support/scenario';
 import { checkLabel } from '../module/plausibility';
+import { conditionsFormSchema, conditionsOfForm } from './conditions-form';
+import { formOfModuleType, labelFormSchema, moduleTypeOfForm, plateOfForm } from './label-form';
+import { expandLabels } from './label-list';
+import { formOfMeters, metersFormSchema, metersOfForm } from './meters-form';
+import { siteFormSchema } from './site-form';
 import {
-	conditionsFormSchema,
-	conditionsOfForm,
-	expandLabels,
-	formOfMeters,
-	formOfModuleType,
 	EMPTY_STRING_FORM,
 	formOfString,
 	stringFieldsOfForm,
-	type StringForm,
-	labelFormSchema,
-	metersFormSchema,
-	metersOfForm,
-	moduleTypeOfForm,
-	plateOfForm,
-	siteFormSchema
-} from './forms';
+	type StringForm
+} from './string-form';
 import { USUAL_METERS } from '../expectation/visit';
 
 const type = arrayRecord().moduleTypes[0]!;

@@ -104,9 +104,12 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 		earthFound: earthFound(traced),
 		module: moduleNow(record, visit)
 	});
-	// A part may tell something by its age alone; where nobody read or said a thing, that is no finding.
+	// The record alone may say that a part suits badly. That one is probably right is no finding of a visit.
 	const anything = standingReadings(visit).size > 0 || visit.inverterSays.trim() !== '';
-	if (traced.length === 0 && !(anything && aparts.some(({ told }) => told))) {
+	const tells = aparts.some(
+		({ told, chances }) => told && (anything || 1 - chances[0]! > DOUBTFUL)
+	);
+	if (traced.length === 0 && !tells) {
 		const noCauses =
 			siblingGroups.length === 0
 				? 'No causes yet: enter irradiance and cell temperature first.'

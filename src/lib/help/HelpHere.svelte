@@ -28,7 +28,7 @@
 
 <svelte:window onkeydown={ask} />
 
-<button type="button" class="open" onclick={open} aria-haspopup="dialog">
+<button type="button" class="open" aria-label="Help" onclick={open} aria-haspopup="dialog">
 	<CircleQuestionMark size={20} aria-hidden="true" /><span>Help</span>
 </button>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Writable } from 'svelte/store';
-	import { labelFormSchema, plateOfForm, type LabelForm } from '$core/document/forms';
+	import { labelFormSchema, plateOfForm, type LabelForm } from '$core/document/label-form';
 	import { ALPHA_UNITS, BETA_UNITS } from '$core/module/coefficients';
 	import { cellsInSeries, isHalfCut, readModelCode } from '$core/module/model-code';
 	import { checkLabel } from '$core/module/plausibility';

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { formOfModuleType, labelFormSchema } from '$core/document/forms';
+import { formOfModuleType, labelFormSchema } from '$core/document/label-form';
 import { LIBRARY_KINDS, type LibraryKind } from '$core/document/library/library';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';

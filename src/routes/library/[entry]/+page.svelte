@@ -3,7 +3,7 @@
 	import { z } from 'zod';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/forms';
+	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/label-form';
 	import {
 		libraryFields,
 		libraryKindWords,

@@ -1,6 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { visitFormSchema } from '$core/document/forms';
+import { visitFormSchema } from '$core/document/visit-form';
 import { emptyVisit } from '$core/expectation/visit';
 import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';

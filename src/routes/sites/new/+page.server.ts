@@ -1,7 +1,7 @@
 import { EMPTY_RECORD } from '$core/record/record';
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { siteFormSchema } from '$core/document/forms';
+import { siteFormSchema } from '$core/document/site-form';
 import { figureValue } from '$core/document/figure';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';

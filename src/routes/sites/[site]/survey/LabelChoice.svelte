@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/forms';
+	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/label-form';
 	import type { LibraryEntry } from '$core/document/library/library';
 	import { checkLabel } from '$core/module/plausibility';
 	import type { ModuleType } from '$core/record/record';

@@ -1,12 +1,7 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import {
-	conditionsFormSchema,
-	conditionsOfForm,
-	formOfMeters,
-	metersFormSchema,
-	metersOfForm
-} from '$core/document/forms';
+import { conditionsFormSchema, conditionsOfForm } from '$core/document/conditions-form';
+import { formOfMeters, metersFormSchema, metersOfForm } from '$core/document/meters-form';
 import { standingConditions } from '$core/expectation/standing';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';

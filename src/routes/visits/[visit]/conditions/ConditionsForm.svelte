@@ -6,7 +6,7 @@
 		TEMPERATURE_SOURCE_FACTS,
 		TEMPERATURE_SOURCES
 	} from '$core/conditions/conditions';
-	import type { ConditionsForm } from '$core/document/forms';
+	import type { ConditionsForm } from '$core/document/conditions-form';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';

@@ -5,7 +5,7 @@ import {
 	labelFormSchema,
 	moduleTypeOfForm,
 	type LabelForm
-} from '$core/document/forms';
+} from '$core/document/label-form';
 import { checkLabel } from '$core/module/plausibility';
 import type { Plate } from '$core/module/plate';
 import { database } from '$lib/server/database';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { formOfModuleType } from '$core/document/forms';
+	import { formOfModuleType } from '$core/document/label-form';
 	import Choice from '$lib/ui/Choice.svelte';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { keptForm } from '$lib/ui/kept-form';

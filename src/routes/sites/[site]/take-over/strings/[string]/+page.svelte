@@ -4,14 +4,14 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { z } from 'zod';
+	import { expandLabels } from '$core/document/label-list';
 	import {
 		EMPTY_STRING_FORM,
-		expandLabels,
 		formOfString,
 		stringFieldsOfForm,
 		stringFormSchema,
 		type StringForm
-	} from '$core/document/forms';
+	} from '$core/document/string-form';
 	import type { ChangeStep } from '$core/record/change';
 	import { onlyEnd } from '$core/record/mend-links';
 	import Field from '$lib/ui/Field.svelte';

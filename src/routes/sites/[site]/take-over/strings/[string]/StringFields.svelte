@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { cableOhmsOfForm, type StringForm } from '$core/document/forms';
+	import { cableOhmsOfForm, type StringForm } from '$core/document/string-form';
 	import { PART_KINDS, type PartKind } from '$core/record/part';
 	import type { ArrayRecord } from '$core/record/record';
 	import { BLOCKING_WORDS } from '$core/record/words';

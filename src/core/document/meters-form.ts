@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import type { Meter, Visit } from '../expectation/visit';
+import { figure, figureOrEmpty, figureValue } from './figure';
+import { READING_LIMITS } from './reading';
+
+const CATEGORIES = ['', '2', '3', '4'] as const;
+
+export const metersFormSchema = z.object({
+	voltsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	voltsCategory: z.enum(CATEGORIES).default(''),
+	ampsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	ampsCategory: z.enum(CATEGORIES).default(''),
+	voltsPct: figure(READING_LIMITS.meterPct),
+	voltsCounts: figure(READING_LIMITS.meterCounts),
+	voltsResolution: figure(READING_LIMITS.resolution),
+	ampsPct: figure(READING_LIMITS.meterPct),
+	ampsCounts: figure(READING_LIMITS.meterCounts),
+	ampsResolution: figure(READING_LIMITS.resolution)
+});
+export type MetersForm = z.infer<typeof metersFormSchema>;
+
+export function metersOfForm(form: MetersForm): Visit['meters'] {
+	return {
+		volts: {
+			pctOfReading: figureValue(form.voltsPct),
+			counts: figureValue(form.voltsCounts),
+			resolution: figureValue(form.voltsResolution),
+			...ratingOf(form.voltsRating, form.voltsCategory)
+		},
+		amps: {
+			pctOfReading: figureValue(form.ampsPct),
+			counts: figureValue(form.ampsCounts),
+			resolution: figureValue(form.ampsResolution),
+			...ratingOf(form.ampsRating, form.ampsCategory)
+		}
+	};
+}
+
+function ratingOf(
+	volts: string,
+	category: (typeof CATEGORIES)[number]
+): Pick<Meter, 'ratedVolts' | 'category'> {
+	return {
+		ratedVolts: volts.trim() === '' ? null : figureValue(volts),
+		category: category === '' ? null : (Number(category) as 2 | 3 | 4)
+	};
+}
+
+export function formOfMeters({ volts, amps }: Visit['meters']): MetersForm {
+	const category = (meter: Meter) => String(meter.category ?? '') as (typeof CATEGORIES)[number];
+	return {
+		voltsRating: String(volts.ratedVolts ?? ''),
+		voltsCategory: category(volts),
+		ampsRating: String(amps.ratedVolts ?? ''),
+		ampsCategory: category(amps),
+		voltsPct: String(volts.pctOfReading),
+		voltsCounts: String(volts.counts),
+		voltsResolution: String(volts.resolution),
+		ampsPct: String(amps.pctOfReading),
+		ampsCounts: String(amps.counts),
+		ampsResolution: String(amps.resolution)
+	};
+}
