@@ -114,6 +114,25 @@ interface BrowserWishes {
 	readonly camera?: string;
 }
 
+/** What was pressed and fetched last on a page, for the words of a test that does not arrive. */
+const WITNESS = `
+	window.witnessed = [];
+	const say = (...words) => witnessed.push([Math.round(performance.now()), ...words]);
+	for (const kind of ['mousedown', 'mouseup', 'click']) {
+		addEventListener(kind, ({ target, clientX, clientY }) => say(kind, target.outerHTML?.slice(0, 70), clientX, clientY), true);
+	}
+	const fetched = window.fetch;
+	window.fetch = (...asked) => {
+		const path = String(asked[0]?.url ?? asked[0]);
+		say('fetch', path);
+		return fetched(...asked).then(
+			(answer) => (say('answer', path.slice(-40), answer.status), answer),
+			(cause) => { say('failed', path, String(cause)); throw cause; }
+		);
+	};
+	addEventListener('error', ({ message }) => say('error', message));
+	addEventListener('unhandledrejection', ({ reason }) => say('rejected', String(reason)));`;
+
 /** ms from one look of a wait to the next: a page answers in tens of them, the package would wait 200. */
 const LOOK = 25;
 
@@ -147,6 +166,7 @@ export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promi
 	const { wait } = driver;
 	driver.wait = ((...[condition, timeout, message, poll = LOOK]: Parameters<typeof wait>) =>
 		wait.call(driver, condition, timeout, message, poll)) as typeof wait;
+	await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: WITNESS });
 	await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 		width: 1280,
 		height: 800,
@@ -301,8 +321,9 @@ export class Person {
 	async arrivesAt(path: RegExp): Promise<void> {
 		let at = '';
 		const there = async () => path.test((at = await this.driver.getCurrentUrl()));
-		await this.driver.wait(there, WAIT).catch((error: unknown) => {
-			throw new Error(`${at} is not ${path.source}`, { cause: error });
+		await this.driver.wait(there, WAIT).catch(async (error: unknown) => {
+			const last = await this.driver.executeScript('return window.witnessed?.slice(-14)');
+			throw new Error(`${at} is not ${path.source}: ${JSON.stringify(last)}`, { cause: error });
 		});
 		await this.driver.wait(until.elementLocated(By.css('html[data-ready=true]')), WAIT);
 	}

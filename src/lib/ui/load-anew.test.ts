@@ -28,6 +28,23 @@ it('waits until a navigation under way is through', async () => {
 	const loading = loadAnew();
 	await Promise.resolve();
 	expect(page.loaded).toEqual([]);
+	page.navigating.complete = null;
+	arrive();
+	await loading;
+	expect(page.loaded).toEqual(['all']);
+});
+
+it('waits for the next where one gives way to it', async () => {
+	let arrive!: () => void;
+	let giveWay!: (cause: Error) => void;
+	const next = new Promise<void>((resolve) => (arrive = resolve));
+	page.navigating.complete = new Promise((_, reject) => (giveWay = reject));
+	const loading = loadAnew();
+	page.navigating.complete = next;
+	giveWay(new Error('navigation aborted'));
+	await new Promise((resolve) => setImmediate(resolve));
+	expect(page.loaded).toEqual([]);
+	page.navigating.complete = null;
 	arrive();
 	await loading;
 	expect(page.loaded).toEqual(['all']);

@@ -6,6 +6,7 @@ import { navigating } from '$app/state';
  * loading meanwhile would give that navigation up, and the press that began it would be lost.
  */
 export async function loadAnew(dependency?: string): Promise<void> {
-	await navigating.complete;
+	// One that gives way to the next one rejects; the next one is waited for then.
+	while (navigating.complete) await navigating.complete.catch(() => undefined);
 	await (dependency === undefined ? invalidateAll() : invalidate(dependency));
 }
