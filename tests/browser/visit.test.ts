@@ -199,6 +199,23 @@ describe('the record under a visit', () => {
 	});
 });
 
+describe('a visit that is opened and left again and again', () => {
+	it('keeps no line to the server open: a browser has six, and would wait for ever', async () => {
+		const visit = await person.startsVisit();
+		for (let n = 0; n < 8; n++) {
+			await person.goTo(`/visits/${visit}/plan`);
+			await person.goTo(`/sites/new`);
+		}
+		await person.goTo(`/visits/${visit}/plan`);
+		await person.press('Conditions');
+		await person.arrivesAt(/\/conditions$/);
+		// Back from the store of pages that were left, it hears again what others store.
+		await driver.navigate().back();
+		await person.arrivesAt(/\/plan$/);
+		await person.sees('Plan of the visit', 'h1');
+	});
+});
+
 describe('the screen', () => {
 	it('keeps the look that was chosen, over pages and a second visit', async () => {
 		await person.goTo('/');

@@ -10,15 +10,23 @@
 	// svelte-ignore state_referenced_locally
 	const session = provideVisit(new VisitSession(data.document, data.assessment, data.now));
 	let sky = $state(0);
+	let deaf = () => {};
+	const hear = () => (deaf = session.hear(data.told, () => loadAnew()));
 	onMount(() => {
 		void session.warm();
 		const clock = setInterval(() => session.tick(), 1000);
-		const deaf = session.hear(data.told, () => loadAnew());
+		hear();
 		return () => {
 			clearInterval(clock);
 			deaf();
 		};
 	});
+	/** Back from the browser's store of pages that were left, with what was missed meanwhile. */
+	function comeBack({ persisted }: PageTransitionEvent): void {
+		if (!persisted) return;
+		hear();
+		void loadAnew();
+	}
 	// Only what the server sends replaces the session, not a change of the session itself.
 	$effect(() => {
 		const { document, assessment, now } = data;
@@ -30,7 +38,10 @@
 </script>
 
 <!-- A tab that is closed with readings not stored yet would lose them. -->
+<!-- A page that is left for another keeps no line open: a browser has six to a server, and waits when they are gone. -->
 <svelte:window
+	onpagehide={() => deaf()}
+	onpageshow={comeBack}
 	onbeforeunload={(event) => {
 		if (session.pending) event.preventDefault();
 	}}
