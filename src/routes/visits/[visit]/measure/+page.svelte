@@ -285,7 +285,7 @@
 	}
 
 	.quantities select {
-		width: 6.4rem;
+		width: 7.2rem;
 		margin-inline-start: auto;
 		margin-bottom: 0.3rem;
 	}
