@@ -69,12 +69,16 @@ export interface Taken {
 	readonly spot: Spot;
 	/** In the quantity's unit. */
 	readonly value: number;
+	/** Of work at a real array. */
 	readonly minutes: number;
 	readonly visit: Visit;
 }
 
 /** Minutes of a reading that nobody has put a time to. */
 const USUAL_MINUTES = 3;
+
+const minutesOf = ({ place, quantity }: Pick<Spot, 'place' | 'quantity'>) =>
+	testFactsOf(quantity, place)?.minutes ?? USUAL_MINUTES;
 
 /**
  * Takes a reading: the figure that a first reading of a string brings home, mistakes of the hand
@@ -102,7 +106,7 @@ export function takeReading(
 	return {
 		spot,
 		value,
-		minutes: testFactsOf(quantity, place)?.minutes ?? USUAL_MINUTES,
+		minutes: minutesOf(spot),
 		visit: withAnswer(visit, spot, value, visit.readings.length + 1, bus)
 	};
 }
@@ -112,6 +116,11 @@ export function firstRound({ scenario }: Exercise): readonly Spot[] {
 	return (['open-circuit-voltage', 'operating-current'] as const).flatMap((quantity) =>
 		scenario.record.strings.map(({ id }) => spotAt(scenario.record, stringPlace(id), quantity))
 	);
+}
+
+/** What the usual first round takes, min. */
+export function minutesOfFirstRound(exercise: Exercise): number {
+	return firstRound(exercise).reduce((sum, spot) => sum + minutesOf(spot), 0);
 }
 
 /** FNV-1a, 32 bit: a seed from words (Fowler, Noll, Vo; public domain). */

@@ -1,13 +1,10 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { fakeStorage } from '../../../tests/support/fake-storage';
 import { doneExercises, keepExercise, type DoneExercise } from './done-exercises';
 
 let kept: Map<string, string>;
 beforeEach(() => {
-	kept = new Map();
-	vi.stubGlobal('localStorage', {
-		getItem: (name: string) => kept.get(name) ?? null,
-		setItem: (name: string, value: string) => kept.set(name, value)
-	});
+	kept = fakeStorage();
 });
 afterEach(() => vi.unstubAllGlobals());
 

@@ -7,7 +7,6 @@ import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 import type { Visit } from '$core/expectation/visit';
 import type { ArrayRecord } from '$core/record/record';
 import type { Assessment } from '$core/trace/assess';
-import { testFactsOf } from '$core/trace/next/test-facts';
 import { keepExercise } from './done-exercises';
 import { readingFigure } from '$lib/ui/reading-figure';
 
@@ -100,12 +99,4 @@ export class DrillSession {
 			at: new Date().toISOString()
 		});
 	}
-}
-
-/** Minutes of the usual first round. */
-export function minutesOfFirstRound(exercise: Exercise): number {
-	return firstRound(exercise).reduce(
-		(sum, { place, quantity }) => sum + (testFactsOf(quantity, place)?.minutes ?? 0),
-		0
-	);
 }

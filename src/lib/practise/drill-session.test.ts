@@ -1,24 +1,18 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { drawExercise } from '$core/drill/exercise';
-import { firstRound } from '$core/drill/virtual-meter';
+import { firstRound, minutesOfFirstRound } from '$core/drill/virtual-meter';
 import { stringPlace } from '$core/expectation/place';
 import { assess, type Assessment } from '$core/trace/assess';
+import { fakeStorage } from '../../../tests/support/fake-storage';
 import { doneExercises } from './done-exercises';
-import { DrillSession, minutesOfFirstRound } from './drill-session.svelte';
+import { DrillSession } from './drill-session.svelte';
 
 const exercise = drawExercise(1, 'one-string');
 const [first] = exercise.scenario.record.strings;
 const session = () =>
 	new DrillSession(exercise, (record, visit) => Promise.resolve(assess(record, visit)));
 
-let kept: Map<string, string>;
-beforeEach(() => {
-	kept = new Map();
-	vi.stubGlobal('localStorage', {
-		getItem: (name: string) => kept.get(name) ?? null,
-		setItem: (name: string, value: string) => kept.set(name, value)
-	});
-});
+beforeEach(fakeStorage);
 afterEach(() => vi.unstubAllGlobals());
 
 describe('somebody at an exercise', () => {

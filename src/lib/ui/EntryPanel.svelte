@@ -85,7 +85,7 @@
 	function doubtOfBus(volts: number): string | null {
 		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
 		return (
-			string && busVoltsDoubt(string, volts, open?.reading?.value ?? open?.expected?.value ?? null)
+			string && busVoltsDoubt(string, volts, open?.expected?.value ?? open?.reading?.value ?? null)
 		);
 	}
 

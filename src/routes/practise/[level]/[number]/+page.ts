@@ -2,6 +2,9 @@ import { error } from '@sveltejs/kit';
 import { LEVELS, type Level } from '$core/drill/exercise';
 import type { PageLoad } from './$types';
 
+/** An exercise is drawn once, where it is done: the server has others to answer. */
+export const ssr = false;
+
 export const load: PageLoad = ({ params }) => {
 	const level = LEVELS.find((one): one is Level => one === params.level);
 	if (!level || !/^[1-9]\d{0,5}$/.test(params.number)) {

@@ -4,7 +4,8 @@
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { stringPlace, type Place } from '$core/expectation/place';
 	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
-	import { DrillSession, minutesOfFirstRound } from '$lib/practise/drill-session.svelte';
+	import { minutesOfFirstRound } from '$core/drill/virtual-meter';
+	import { DrillSession } from '$lib/practise/drill-session.svelte';
 	import { LEVEL_WORDS } from '$lib/practise/levels';
 	import PathView from '$lib/ui/PathView.svelte';
 	import { count } from '$lib/ui/words';
