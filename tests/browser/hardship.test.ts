@@ -100,13 +100,7 @@ describe('a server that dies during entry', () => {
 		}
 		await person.isAt(card[5]!.mark, 'open circuit');
 		// Those that are shown as stored at the moment of the crash.
-		await driver.wait(
-			() =>
-				driver.executeScript<boolean>(
-					'return [...document.querySelectorAll(".recent [data-stored]")].every((one) => one.dataset.stored === "true")'
-				),
-			WAIT
-		);
+		await person.hasStored(String(card[4]!.openCircuit));
 		await server.kill();
 		await person.types(String(card[5]!.openCircuit), Key.ENTER);
 		await person.sees('The server did not answer', '.entry');

@@ -250,7 +250,7 @@ describe('the hall with rapid shutdown', () => {
 		await person.click('input[name=reading]');
 		await person.types('0.1', Key.ENTER);
 		await person.sees('supply is down', '[data-spot*="low-voltage"]');
-		await person.find('.recent [data-stored=true]');
+		await person.hasStored('0.10 V');
 		await person.goTo(`/visits/${visit}/compare`);
 		await person.sees('Look at “low-voltage supply”');
 	});

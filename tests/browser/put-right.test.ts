@@ -25,7 +25,7 @@ const readsAgain = async (row: string, figure: string) => {
 	await person.arrivesAt(/\/measure\?/);
 	await person.hasFocus('reading');
 	await person.types(figure, Key.ENTER);
-	await person.find('.recent [data-stored=true]');
+	await person.hasStored(figure);
 };
 
 describe('a blown fuse', () => {

@@ -377,6 +377,16 @@ export class Person {
 		}
 	}
 
+	/** Waits until a reading stands among the last ones and all of them are stored, not on their way. */
+	async hasStored(figure: string): Promise<void> {
+		await this.sees(figure, '.recent li');
+		await this.driver.wait(
+			async () => (await this.driver.findElements(By.css('.recent [data-stored=false]'))).length === 0,
+			WAIT,
+			`${figure} is not stored`
+		);
+	}
+
 	/** Replaces what stands in the field that has the focus. */
 	async retypes(...keys: string[]): Promise<void> {
 		await this.types(Key.chord(Key.CONTROL, 'a'), ...keys);
