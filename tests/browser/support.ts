@@ -381,7 +381,8 @@ export class Person {
 	async hasStored(figure: string): Promise<void> {
 		await this.sees(figure, '.recent li');
 		await this.driver.wait(
-			async () => (await this.driver.findElements(By.css('.recent [data-stored=false]'))).length === 0,
+			async () =>
+				(await this.driver.findElements(By.css('.recent [data-stored=false]'))).length === 0,
 			WAIT,
 			`${figure} is not stored`
 		);
