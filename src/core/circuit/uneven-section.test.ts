@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { MODULE_HERE } from '../../../tests/support/scenario';
+import { BYPASS_DIODE } from './diode';
+import { EvenSection, TYPICAL_BREAKDOWN, type CellGroup, type Part } from './section';
+import { UnevenSection } from './uneven-section';
+
+/** Of the 20 cells of a section so many, in so much of the light, and in one of so many rows. */
+const group = (cells: number, light: number, rows = 1): CellGroup => ({
+	diode: {
+		photocurrent: (light * MODULE_HERE.photocurrent) / rows,
+		saturationCurrent: MODULE_HERE.saturationCurrent / rows,
+		seriesResistance: (MODULE_HERE.seriesResistance * cells * rows) / 60,
+		shuntResistance: (MODULE_HERE.shuntResistance * cells * rows) / 60,
+		modifiedIdeality: (MODULE_HERE.modifiedIdeality * cells) / 60
+	},
+	breakdown: { ...TYPICAL_BREAKDOWN, volts: cells * TYPICAL_BREAKDOWN.volts }
+});
+const solve = (part: Part, amps: number) => {
+	const out = { volts: 0, slope: 0 };
+	part.solve(amps, out);
+	return out;
+};
+const lights = fc.double({ min: 0.05, max: 1, noNaN: true });
+const amps = fc.double({ min: -2, max: 9, noNaN: true });
+
+describe('a section in uneven light', () => {
+	it('whose groups stand in one light is a section in even light', () => {
+		const even = new EvenSection(group(20, 1), BYPASS_DIODE);
+		const split = new UnevenSection([[group(5, 1), group(15, 1)]], BYPASS_DIODE);
+		fc.assert(
+			fc.property(amps, (at) => {
+				expect(solve(split, at).volts).toBeCloseTo(solve(even, at).volts, 5);
+			})
+		);
+	});
+
+	it('of two equal rows of half-cut cells is one row of whole cells', () => {
+		const even = new EvenSection(group(20, 0.8), BYPASS_DIODE);
+		const rows = new UnevenSection([[group(20, 0.8, 2)], [group(20, 0.8, 2)]], BYPASS_DIODE);
+		fc.assert(
+			fc.property(amps, (at) => {
+				expect(solve(rows, at).volts).toBeCloseTo(solve(even, at).volts, 5);
+			})
+		);
+	});
+
+	it('falls in volts as its current rises, by the slope it says', () => {
+		fc.assert(
+			fc.property(lights, lights, amps, (one, other, at) => {
+				const section = new UnevenSection([[group(4, one), group(16, other)]], BYPASS_DIODE);
+				const step = 1e-6;
+				const { slope } = solve(section, at);
+				const rise =
+					(solve(section, at + step).volts - solve(section, at - step).volts) / (2 * step);
+				expect(slope).toBeLessThan(0);
+				// Where the bypass begins to carry, the slope changes by decades within a microampere.
+				expect(Math.abs(rise - slope)).toBeLessThan(0.02 * Math.abs(slope) + 0.01);
+			})
+		);
+	});
+});
+
+describe('one shaded cell of twenty', () => {
+	const shaded = [group(1, 0.2), group(19, 1)];
+
+	it('hands the section over to its diode at the current of the rest', () => {
+		const { volts } = solve(new UnevenSection([shaded], BYPASS_DIODE), 7);
+		expect(volts).toBeLessThan(0);
+		expect(volts).toBeGreaterThan(-0.6);
+	});
+
+	it('is driven backwards by all the others meanwhile: the hot spot', () => {
+		const section = new UnevenSection([shaded], BYPASS_DIODE);
+		const { volts } = solve(section, 7);
+		const [cell, rest] = section.groupsAt(volts)[0]!;
+		expect(cell!.volts).toBeLessThan(-5);
+		expect(rest!.volts).toBeGreaterThan(5);
+		expect(cell!.amps).toBeCloseTo(rest!.amps, 9);
+	});
+
+	it('takes from the string what no diode limits, where its diode is open', () => {
+		const limited = solve(new UnevenSection([shaded], BYPASS_DIODE), 7).volts;
+		expect(solve(new UnevenSection([shaded], null), 7).volts).toBeLessThan(3 * limited);
+	});
+});
+
+describe('the groups of a section', () => {
+	it('together have its volts, in every row', () => {
+		fc.assert(
+			fc.property(lights, lights, lights, amps, (one, two, three, at) => {
+				const section = new UnevenSection(
+					[[group(20, one, 2)], [group(6, two, 2), group(14, three, 2)]],
+					BYPASS_DIODE
+				);
+				const { volts } = solve(section, at);
+				for (const row of section.groupsAt(volts)) {
+					expect(row.reduce((sum, { volts: own }) => sum + own, 0)).toBeCloseTo(volts, 6);
+				}
+			})
+		);
+	});
+
+	it('of a shaded row carry less than those of the other', () => {
+		const section = new UnevenSection([[group(20, 1, 2)], [group(20, 0.3, 2)]], null);
+		const { volts } = solve(section, 4);
+		const [[lit], [dark]] = section.groupsAt(volts) as [
+			[{ amps: number }],
+			[{ amps: number }]
+		];
+		expect(lit.amps).toBeGreaterThan(dark.amps);
+		expect(lit.amps + dark.amps).toBeCloseTo(4, 6);
+	});
+});
