@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MODULE_HERE } from '../../../tests/support/scenario';
 import { maximumPowerPoint, openCircuitVoltage, voltageAt } from '../module/single-diode';
-import { chainAmps, chainConductance, chainOf, chainSweep, chainVolts, type Counted } from './chain';
+import {
+	chainAmps,
+	chainConductance,
+	chainOf,
+	chainSweep,
+	chainVolts,
+	type Counted
+} from './chain';
 import { BYPASS_DIODE } from './diode';
 import { SeriesDiode } from './parts';
 import { EvenSection } from './section';

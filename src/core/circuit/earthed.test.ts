@@ -3,7 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { MODULE_HERE } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module/single-diode';
 import { BusSource } from './bus';
-import { wholeString, type BusCircuit, type EarthConnection, type StringCircuit } from './description';
+import {
+	wholeString,
+	type BusCircuit,
+	type EarthConnection,
+	type StringCircuit
+} from './description';
 import { BYPASS_DIODE } from './diode';
 import { EarthedSource } from './earthed';
 
@@ -28,7 +33,9 @@ const pole = (name: 'bus+' | 'bus-', resistance: number): EarthConnection => ({
 	at: name,
 	resistance
 });
-const conductOf = (source: { conduct(volts: number, out: { value: number; slope: number }): void }) => {
+const conductOf = (source: {
+	conduct(volts: number, out: { value: number; slope: number }): void;
+}) => {
 	const out = { value: 0, slope: 0 };
 	return (volts: number) => {
 		source.conduct(volts, out);

@@ -104,11 +104,8 @@ describe('the groups of a section', () => {
 	it('of a shaded row carry less than those of the other', () => {
 		const section = new UnevenSection([[group(20, 1, 2)], [group(20, 0.3, 2)]], null);
 		const { volts } = solve(section, 4);
-		const [[lit], [dark]] = section.groupsAt(volts) as [
-			[{ amps: number }],
-			[{ amps: number }]
-		];
-		expect(lit.amps).toBeGreaterThan(dark.amps);
-		expect(lit.amps + dark.amps).toBeCloseTo(4, 6);
+		const [lit, dark] = section.groupsAt(volts).map(([group]) => group!.amps);
+		expect(lit).toBeGreaterThan(dark!);
+		expect(lit! + dark!).toBeCloseTo(4, 6);
 	});
 });

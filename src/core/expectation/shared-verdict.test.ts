@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, visitOf, type Scenario } from '../../../tests/support/scenario';
+import { siblingGroup } from './group';
+import { judgeGroup } from './shared-verdict';
+import { standingConditions, standingReadings } from './standing';
+import { thresholds } from './verdict';
+
+const record = arrayRecord();
+const limits = thresholds(16);
+const judged = (scenario: Omit<Scenario, 'record'> = {}) => {
+	const visit = visitOf({ record, ...scenario });
+	const group = siblingGroup(
+		record.moduleTypes[0]!,
+		record,
+		5.9,
+		standingConditions(visit)!,
+		visit,
+		standingReadings(visit)
+	);
+	return judgeGroup(group, limits);
+};
+
+describe('what the strings have in common', () => {
+	it('fits where they read as stated, and says so', () => {
+		const { verdict, words, light, heat } = judged();
+		expect(verdict).toBe('fits');
+		expect(words).toBe('The strings together agree with the stated conditions.');
+		expect(Math.abs(light.relative)).toBeLessThan(0.02);
+		expect(Math.abs(heat.kelvin)).toBeLessThan(1);
+	});
+
+	it.each([
+		[{ lightFactor: 0.75 }, /^Currents are 2\d % low on all strings alike: less sun/],
+		[{ lightFactor: 1.3 }, /^Currents are \d+ % high on all strings alike: more sun/],
+		[{ heatShift: 18 }, /^Volts of all strings are as of cells 1\d K warmer/],
+		[{ heatShift: -18 }, /^Volts of all strings are as of cells 1\d K cooler/]
+	])('with %o is off, and is no string’s fault', (truth, said) => {
+		const { verdict, words } = judged(truth);
+		expect(verdict).toBe('off');
+		expect(words).toMatch(said);
+		expect(words).toContain('not one string');
+	});
+
+	it('says both where both lie off, in one sentence', () => {
+		const { words } = judged({ lightFactor: 0.72, heatShift: 18 });
+		expect(words).toMatch(/^Currents are .*; volts of all strings .*\.$/);
+	});
+
+	it('tells where light and heat came out, and how surely', () => {
+		const { light, heat } = judged({ lightFactor: 0.8, heatShift: 12 });
+		expect(light.relative).toBeCloseTo(-0.2, 1);
+		expect(Math.abs(heat.kelvin - 12)).toBeLessThan(3 * heat.standardUncertainty);
+		expect(light.standardUncertainty).toBeLessThan(0.03);
+		expect(heat.standardUncertainty).toBeLessThan(3);
+	});
+
+	it('is surer the more is read', () => {
+		const volts = judged({ quantities: ['open-circuit-voltage'] });
+		const both = judged();
+		expect(both.light.standardUncertainty).toBeLessThan(volts.light.standardUncertainty);
+	});
+});
+
+describe('strings that say nothing', () => {
+	it('are judged by nothing: none read', () => {
+		expect(judged({ quantities: [] })).toMatchObject({
+			verdict: null,
+			words: 'Nothing is read yet.'
+		});
+	});
+
+	it('are judged by nothing: all of them dead', () => {
+		const dead = Object.fromEntries(
+			record.strings.map(({ label }) => [label, { code: 'connector-open' as const }])
+		);
+		expect(judged({ faults: dead })).toMatchObject({
+			verdict: null,
+			words: expect.stringContaining('No live string is read yet')
+		});
+	});
+});
