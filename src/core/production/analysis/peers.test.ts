@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest';
+import {
+	light,
+	plainDays,
+	plainTimes,
+	plainUnit,
+	PER_DAY
+} from '../../../../tests/support/plain-days';
+import { daySharesOf } from './day-share';
+import { energyOf, litTimes } from './energy';
+import { peersOf } from './peers';
+
+const NOON = 48;
+const year = (days: number) => ({ times: plainTimes(days), days: plainDays(days) });
+
+describe('units that are alike', () => {
+	it('are at least three of one kind, the largest kind first', () => {
+		const units = [
+			...['a', 'b', 'c'].map((key) => plainUnit(key, 1)),
+			...['d', 'e', 'f', 'g'].map((key) => plainUnit(key, 1, light, { like: 'east' })),
+			plainUnit('h', 1, light, { like: 'west' }),
+			plainUnit('i', 1, light, { like: null }),
+			plainUnit('j', 1, light, { labelWatts: 0 })
+		];
+		const groups = peersOf(units, PER_DAY).map(({ units: some }) => some.map(({ key }) => key));
+		expect(groups).toEqual([
+			['d', 'e', 'f', 'g'],
+			['a', 'b', 'c']
+		]);
+	});
+
+	it('have a middle that one of them does not move, however bad it is', () => {
+		const sound = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1));
+		const dead = plainUnit('e', 1, () => 0);
+		const [{ share }] = peersOf([...sound, dead], PER_DAY) as [{ share: Float64Array }];
+		expect(share[NOON]).toBeCloseTo(1, 9);
+	});
+
+	it('of an even number have the mean of the two in the middle', () => {
+		const units = [0.2, 0.6, 0.8, 1].map((of, i) => plainUnit(`u${i}`, 1, (t) => of * light(t)));
+		const [group] = peersOf(units, PER_DAY);
+		expect(group!.share[NOON]).toBeCloseTo(0.7, 9);
+	});
+
+	it('have no middle while fewer than half of them say anything', () => {
+		const silent = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, () => Number.NaN));
+		const [group] = peersOf(
+			[...silent, ...['e', 'f', 'g'].map((key) => plainUnit(key, 1))],
+			PER_DAY
+		);
+		expect(group!.share[NOON]).toBeNaN();
+	});
+
+	it('are not compared where one of them stands at its rating', () => {
+		const rated = { ratedWatts: 290 };
+		const units = ['a', 'b', 'c'].map((key) => plainUnit(key, 1, light, rated));
+		const [group] = peersOf(units, PER_DAY);
+		expect(group!.atRating[NOON]).toBe(1);
+		expect(group!.atRating[30]).toBe(0);
+	});
+});
+
+describe('a unit against its like, day by day', () => {
+	const days = 3;
+	const sound = ['a', 'b', 'c'].map((key) => plainUnit(key, days));
+	const sharesOf = (share: (t: number) => number, leftOut: Uint8Array | null = null) => {
+		const unit = plainUnit('x', days, share);
+		const [group] = peersOf([...sound, unit], days * PER_DAY);
+		return daySharesOf(year(days), unit, group!, leftOut);
+	};
+
+	it('is its share of the middle', () => {
+		const { shares, silent } = sharesOf((t) => 0.8 * light(t));
+		for (const share of shares) expect(share).toBeCloseTo(0.8, 2);
+		expect([...silent]).toEqual([0, 0, 0]);
+	});
+
+	it('is of that day alone: a fall on the second leaves the first', () => {
+		const { shares } = sharesOf((t) => (t < PER_DAY ? 1 : 0.5) * light(t));
+		expect(shares[0]).toBeCloseTo(1, 2);
+		expect(shares[1]).toBeCloseTo(0.5, 2);
+	});
+
+	it('leaves out the samples that it is told to, as those in a shade', () => {
+		const shade = (t: number) => (t % PER_DAY > 60 ? 0.2 : 1) * light(t);
+		const shaded = Uint8Array.from({ length: days * PER_DAY }, (_, t) => Number(t % PER_DAY > 60));
+		expect(sharesOf(shade).shares[0]).toBeLessThan(0.95);
+		expect(sharesOf(shade, shaded).shares[0]).toBeCloseTo(1, 6);
+	});
+
+	it('that says nothing all day is silent, not dead, and its like give on', () => {
+		const { shares, silent, due } = sharesOf((t) => (t < PER_DAY ? Number.NaN : light(t)));
+		expect(shares[0]).toBeNaN();
+		expect([...silent]).toEqual([1, 0, 0]);
+		expect(due[0]).toBeCloseTo(due[1]!, 6);
+	});
+
+	it('has no share on a day without light', () => {
+		const dark = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, (t) => 0.02 * light(t)));
+		const [group] = peersOf(dark, PER_DAY);
+		const { shares, silent } = daySharesOf(year(1), dark[0]!, group!, null);
+		expect(shares[0]).toBeNaN();
+		expect(silent[0]).toBe(0);
+	});
+
+	it('has none where shade and rating left too little of the day', () => {
+		const all = new Uint8Array(days * PER_DAY).fill(1);
+		expect(sharesOf(light, all).shares[0]).toBeNaN();
+	});
+});
+
+describe('the energy of a unit', () => {
+	const days = 2;
+	const asked = (units = [plainUnit('a', days)]) =>
+		energyOf({ ...year(days), units }, litTimes(units, days * PER_DAY));
+
+	it('is what its power makes over the day, in all and for each kW of label', () => {
+		const [energy] = asked();
+		// Half a sine of twelve hours: 12 x 2/pi hours at the best.
+		const hours = (12 * 2) / Math.PI;
+		expect(energy!.byDay[0]).toBeCloseTo(0.3 * hours, 2);
+		expect(energy!.energy).toBeCloseTo(2 * 0.3 * hours, 2);
+		expect(energy!.specific).toBeCloseTo(2 * hours, 1);
+		expect(energy!.bestShare).toBe(1);
+		expect(energy!.complete).toBe(1);
+	});
+
+	it('of nothing that is on record has no figure for each kW', () => {
+		const [energy] = asked([plainUnit('a', days, light, { labelWatts: 0 })]);
+		expect(energy!.specific).toBeNull();
+		expect(energy!.bestShare).toBeNull();
+	});
+
+	it('is none on a day of which nothing was said, and half is said to be missing', () => {
+		const gappy = plainUnit('b', days, (t) => (t < PER_DAY ? Number.NaN : light(t)));
+		const [, energy] = asked([plainUnit('a', days), gappy]);
+		expect(energy!.byDay[0]).toBeNaN();
+		expect(energy!.byDay[1]).toBeGreaterThan(2);
+		expect(energy!.complete).toBeCloseTo(0.5, 9);
+	});
+
+	it('is asked for only while something gives', () => {
+		const lit = litTimes([plainUnit('a', 1)], PER_DAY);
+		expect(lit[10]).toBe(0);
+		expect(lit[NOON]).toBe(1);
+		expect(litTimes([plainUnit('a', 1, () => 0)], PER_DAY).every((t) => t === 0)).toBe(true);
+	});
+});

@@ -1,0 +1,133 @@
+import { describe, expect, it } from 'vitest';
+import { plainDays, PER_DAY } from '../../../../tests/support/plain-days';
+import { dirtOf, driftOf, middleOfDay, type DayIndex } from './whole-array';
+
+const DAYS = 200;
+const days = plainDays(DAYS);
+const dateOf = (day: number) => days[day]!.date;
+const noise = (day: number) => 1 + 0.003 * Math.sin(12.9 * day + 78.2);
+/** A clear day in every two. */
+const clear = (
+	array: (day: number) => number,
+	sensor: (day: number) => number = () => Number.NaN
+): DayIndex[] =>
+	Array.from({ length: DAYS / 2 }, (_, i) => 2 * i).map((day) => ({
+		day,
+		array: array(day) * noise(day),
+		sensor: sensor(day) * noise(day + 7)
+	}));
+const beside = (index: readonly DayIndex[]) =>
+	index.map(({ day, array, sensor }) => ({ day, value: array / sensor }));
+
+const dirty = (day: number) => (day < 60 ? 1 : day < 120 ? 1 - 0.0015 * (day - 60) : 1);
+
+describe('dirt on the whole array', () => {
+	it('falls slowly and is gone at once, which is told with the day of the rain', () => {
+		const index = clear(dirty, () => 1);
+		const [event, ...more] = dirtOf(days, index, beside(index));
+		expect(more).toEqual([]);
+		expect(event).toMatchObject({ kind: 'dirt', washed: dateOf(120) });
+		expect(event!.change).toBeLessThan(-0.06);
+		expect(event!.change).toBeGreaterThan(-0.12);
+	});
+
+	it('that lies on the sensor as well is seen against the clear sky', () => {
+		const index = clear(dirty, dirty);
+		const [event] = dirtOf(days, index, beside(index));
+		expect(event).toMatchObject({ kind: 'dirt', washed: dateOf(120) });
+	});
+
+	it('seen both ways is one, not two', () => {
+		const index = clear(dirty, () => 1);
+		expect(dirtOf(days, index, beside(index))).toHaveLength(1);
+	});
+
+	it('is none where nothing came back: that is a fall', () => {
+		const index = clear(
+			(day) => 1 - 0.0008 * day,
+			() => 1
+		);
+		expect(dirtOf(days, index, beside(index))).toEqual([]);
+	});
+
+	it('is none in a level year', () => {
+		const index = clear(
+			() => 1,
+			() => 1
+		);
+		expect(dirtOf(days, index, beside(index))).toEqual([]);
+	});
+});
+
+describe('a sensor and an array that drift apart', () => {
+	it('are the sensor’s where it reads less and less: arrays do not get better', () => {
+		const [event] = driftOf(
+			days,
+			clear(
+				() => 1,
+				(day) => 1 - 0.0004 * day
+			),
+			[]
+		);
+		expect(event).toMatchObject({ kind: 'sensor-drift', until: null, washed: null });
+		expect(event!.change).toBeCloseTo(-0.08, 1);
+	});
+
+	it('are the array’s where it falls by itself', () => {
+		const [event] = driftOf(
+			days,
+			clear(
+				(day) => 1 - 0.0004 * day,
+				() => 1
+			),
+			[]
+		);
+		expect(event).toMatchObject({ kind: 'fall', since: dateOf(0) });
+		expect(event!.change).toBeLessThan(-0.05);
+	});
+
+	it('are the sensor’s where it reads more and more over a level array', () => {
+		const [event] = driftOf(
+			days,
+			clear(
+				() => 1,
+				(day) => 1 + 0.0004 * day
+			),
+			[]
+		);
+		expect(event).toMatchObject({ kind: 'sensor-drift' });
+		expect(event!.change).toBeGreaterThan(0.05);
+	});
+
+	it('are not said for haze that touches both alike, nor without a sensor', () => {
+		const haze = (day: number) => 1 - 0.0005 * day;
+		expect(driftOf(days, clear(haze, haze), [])).toEqual([]);
+		expect(driftOf(days, clear(haze), [])).toEqual([]);
+	});
+
+	it('are not said of a few weeks', () => {
+		const short = clear(
+			() => 1,
+			(day) => 1 - 0.002 * day
+		).filter(({ day }) => day < 60);
+		expect(driftOf(days, short, [])).toEqual([]);
+	});
+
+	it('are judged on days without dirt', () => {
+		const index = clear(dirty, () => 1);
+		const dirt = dirtOf(days, index, beside(index));
+		expect(driftOf(days, index, dirt)).toEqual([]);
+	});
+});
+
+describe('the middle of a day', () => {
+	it('is the median of what counts and is known', () => {
+		const values = new Float64Array(2 * PER_DAY).fill(5);
+		values.fill(9, 40, 50);
+		values[41] = Number.NaN;
+		const middle = (counts: (t: number) => boolean) => middleOfDay(values, days[0]!, counts);
+		expect(middle(() => true)).toBe(5);
+		expect(middle((t) => t >= 40 && t < 50)).toBe(9);
+		expect(middle(() => false)).toBeNaN();
+	});
+});
