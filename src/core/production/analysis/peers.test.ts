@@ -32,8 +32,8 @@ describe('units that are alike', () => {
 	it('have a middle that one of them does not move, however bad it is', () => {
 		const sound = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1));
 		const dead = plainUnit('e', 1, () => 0);
-		const [{ share }] = peersOf([...sound, dead], PER_DAY) as [{ share: Float64Array }];
-		expect(share[NOON]).toBeCloseTo(1, 9);
+		const [group] = peersOf([...sound, dead], PER_DAY);
+		expect(group!.share[NOON]).toBeCloseTo(1, 9);
 	});
 
 	it('of an even number have the mean of the two in the middle', () => {

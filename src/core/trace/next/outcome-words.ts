@@ -35,7 +35,7 @@ export function outcomeInWords(
 	const words = leaves.slice(0, 3).map(([code, { modules }]) => {
 		const where =
 			modules.size > 0 && modules.size < string.moduleCount
-				? ` at ${runsInWords([...modules].sort((a, b) => a - b))}`
+				? ` at ${modules.size === 1 ? 'module' : 'modules'} ${runsInWords([...modules].sort((a, b) => a - b))}`
 				: '';
 		const name =
 			code === 'healthy'
