@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { siblingsOf } from '../../../tests/support/siblings';
 import { PLATE, arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
@@ -8,23 +9,13 @@ import {
 	modulesAtShift,
 	NO_SHIFT,
 	predictAtShift,
-	siblingGroup,
 	type SiblingGroup
 } from './group';
 import { stringKey } from './place';
-import { standingConditions, standingReadings } from './standing';
 import type { Visit } from './visit';
 
 const record = arrayRecord();
-const groupOf = (visit: Visit, array: ArrayRecord = record): SiblingGroup =>
-	siblingGroup(
-		array.moduleTypes[0]!,
-		array,
-		5.9,
-		standingConditions(visit)!,
-		visit,
-		standingReadings(visit)
-	);
+const groupOf = (visit: Visit, array: ArrayRecord = record) => siblingsOf(array, visit);
 const keyAt = (label: string, quantity: 'open-circuit-voltage' | 'operating-current') =>
 	stringKey(record.strings.find((string) => string.label === label)!.id, quantity);
 

@@ -1,25 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { siblingsOf } from '../../../tests/support/siblings';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import type { ArrayRecord, StringRecord } from '../record/record';
-import { predictAtShift, siblingGroup } from './group';
+import { predictAtShift } from './group';
 import { isUsualState, standbyVolts, voltsInState, type InState } from './in-state';
-import { standingConditions, standingReadings } from './standing';
 import { usualState } from './switching';
 
 const open = usualState('open-circuit-voltage', { fused: true, devices: true });
 const record = arrayRecord();
 const visit = visitOf({ record });
-const groupsOf = (array: ArrayRecord) => [
-	siblingGroup(
-		array.moduleTypes[0]!,
-		array,
-		5.9,
-		standingConditions(visit)!,
-		visit,
-		standingReadings(visit)
-	)
-];
+const groupsOf = (array: ArrayRecord) => [siblingsOf(array, visit)];
 const withDevices = (devices: StringRecord['devices'], moduleCount = 12): StringRecord => ({
 	...record.strings[0]!,
 	devices,

@@ -1,24 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { siblingsOf } from '../../../tests/support/siblings';
 import { arrayRecord, visitOf, type Scenario } from '../../../tests/support/scenario';
-import { siblingGroup } from './group';
 import { judgeGroup } from './shared-verdict';
-import { standingConditions, standingReadings } from './standing';
 import { thresholds } from './verdict';
 
 const record = arrayRecord();
 const limits = thresholds(16);
-const judged = (scenario: Omit<Scenario, 'record'> = {}) => {
-	const visit = visitOf({ record, ...scenario });
-	const group = siblingGroup(
-		record.moduleTypes[0]!,
-		record,
-		5.9,
-		standingConditions(visit)!,
-		visit,
-		standingReadings(visit)
-	);
-	return judgeGroup(group, limits);
-};
+const judged = (scenario: Omit<Scenario, 'record'> = {}) =>
+	judgeGroup(siblingsOf(record, visitOf({ record, ...scenario })), limits);
 
 describe('what the strings have in common', () => {
 	it('fits where they read as stated, and says so', () => {

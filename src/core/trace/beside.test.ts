@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../tests/support/readings';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
 import { partsOf, unknownSpecs } from '../record/part';
 import type { ArrayRecord } from '../record/record';
-import { emptyVisit, type Reading, type Visit } from '../expectation/visit';
-import { usualState } from '../expectation/switching';
+import { emptyVisit, type Visit } from '../expectation/visit';
 import { assess } from './assess';
 
 const INVERTER = '019a0000-0000-7000-8000-00000000aaaa';
@@ -25,20 +25,8 @@ const withInverter = (record: ArrayRecord, acWatts: number): ArrayRecord => ({
 const record = arrayRecord();
 const healthy = () => visitOf({ record, faults: {}, normal: normalFrom(3) });
 const fed = (visit: Visit, watts: number): Visit => {
-	const reading: Reading = {
-		id: '019a0000-0000-7000-8000-00000000bbbb',
-		place: { kind: 'part', part: INVERTER, point: 'display' },
-		quantity: 'ac-power',
-		state: usualState('ac-power'),
-		value: watts,
-		atVolts: null,
-		typed: String(watts),
-		confirmed: false,
-		source: 'typed',
-		takenAt: visit.startedAt,
-		by: 'x',
-		supersedes: null
-	};
+	const place = { kind: 'part', part: INVERTER, point: 'display' } as const;
+	const reading = readingAt(place, 'ac-power', watts);
 	return { ...visit, readings: [...visit.readings, reading] };
 };
 const chance = (of: ArrayRecord, visit: Visit, code: string) =>

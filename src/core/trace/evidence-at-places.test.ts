@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrayRecord, testId } from '../../../tests/support/scenario';
+import { readingAt } from '../../../tests/support/readings';
+import { arrayRecord } from '../../../tests/support/scenario';
 import type { Place } from '../expectation/place';
 import type { Quantity } from '../expectation/quantity';
 import { usualState } from '../expectation/switching';
@@ -148,22 +149,7 @@ describe('poles to earth', () => {
 
 describe('places', () => {
 	it('are narrowed by a reading to where it leaves room', () => {
-		const readings = [
-			{
-				id: testId(1),
-				place: stretch(0, 6),
-				quantity: 'stretch-voltage' as const,
-				state: usualState('stretch-voltage'),
-				value: 0.2,
-				atVolts: null,
-				typed: '0.2',
-				confirmed: false,
-				source: 'typed' as const,
-				takenAt: '2026-06-01T10:00:00Z',
-				by: '',
-				supersedes: null
-			}
-		];
+		const readings = [readingAt(stretch(0, 6), 'stretch-voltage', 0.2)];
 		const fault = faultOf('connector-open');
 		const one = { faults: [{ fault, severity: fault.severities[0] }], prior: 1 };
 		const { at } = weighLocated(

@@ -1,27 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../tests/support/readings';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
-import { usualState } from '../expectation/switching';
 import type { Reading } from '../expectation/visit';
 import { acProbes, keyOfProbe, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import type { ScopeProbe } from './scope';
 
 const read = (probe: ScopeProbe, value: number): readonly [string, Reading] => [
 	keyOfProbe(probe),
-	{
-		id: keyOfProbe(probe),
-		place: { kind: 'part', part: probe.part, point: probe.point },
-		quantity: probe.quantity,
-		state: usualState(probe.quantity),
-		value,
-		atVolts: null,
-		typed: String(value),
-		confirmed: false,
-		source: 'typed',
-		takenAt: '2026-06-01T10:00:00Z',
-		by: 'x',
-		supersedes: null
-	}
+	readingAt({ kind: 'part', part: probe.part, point: probe.point }, probe.quantity, value)
 ];
 const even = (links: readonly string[]) => links.map((link) => ({ link, share: 1 / links.length }));
 const LINKS = ['supply-breaker', 'supply-disconnect', 'low-voltage', 'lamp', 'signal'];

@@ -1,15 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import {
-	arrayRecord,
-	normalFrom,
-	testId,
-	visitOf,
-	type Planted
-} from '../../../tests/support/scenario';
-import { usualState } from '../expectation/switching';
+import { readingAt } from '../../../tests/support/readings';
+import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
 import type { Place } from '../expectation/place';
 import type { Quantity } from '../expectation/quantity';
-import type { Reading, Visit } from '../expectation/visit';
+import type { Visit } from '../expectation/visit';
 import { assess } from './assess';
 
 const record = arrayRecord();
@@ -19,16 +13,7 @@ const visitWith = (faults: Record<string, Planted>) =>
 const lineOf = (visit: Visit, label: string) =>
 	assess(record, visit).causes.find(({ stringId }) => stringId === idOf(label))!;
 const plus = (visit: Visit, place: Place, quantity: Quantity, value: number): Visit => {
-	const reading: Reading = {
-		...visit.readings[0]!,
-		id: testId(5000 + visit.readings.length),
-		place,
-		quantity,
-		state: usualState(quantity),
-		value,
-		atVolts: null,
-		typed: String(value)
-	};
+	const reading = readingAt(place, quantity, value);
 	return { ...visit, readings: [...visit.readings, reading] };
 };
 

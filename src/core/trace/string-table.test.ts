@@ -1,22 +1,15 @@
 import { describe, expect, it } from 'vitest';
+import { siblingsOf } from '../../../tests/support/siblings';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import { NO_SHIFT, siblingGroup, type GroupReading } from '../expectation/group';
+import { NO_SHIFT, type GroupReading } from '../expectation/group';
 import { stringKey } from '../expectation/place';
-import { standingConditions, standingReadings } from '../expectation/standing';
 import { classesOf, type StringClass } from './string-class';
 import { classTable, predictUnder, scaleOf, spreadOf, tableKey } from './string-table';
 
 const record = arrayRecord();
 const string = record.strings[0]!;
 const visit = visitOf({ record });
-const group = siblingGroup(
-	record.moduleTypes[0]!,
-	record,
-	5.9,
-	standingConditions(visit)!,
-	visit,
-	standingReadings(visit)
-);
+const group = siblingsOf(record, visit);
 const READ = new Set(['open-circuit-voltage', 'operating-current'] as const);
 const classes = classesOf(string, record.moduleTypes[0]!, {}, READ);
 const WHOLE = classes[0];

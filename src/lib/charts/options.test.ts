@@ -1,21 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { INK } from '../../../tests/support/ink';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import { compareCurve } from '$core/expectation/measured-curve';
 import { above, roundStep, voltAmpAxes } from './axes';
 import { curveOption } from './curve-option';
-import type { Ink } from './ink';
-
-const LOOK: Ink = {
-	ink: '#111',
-	soft: '#555',
-	line: '#ccc',
-	accent: '#036',
-	sheet: '#fff',
-	off: '#900',
-	font: 'sans-serif',
-	stroke: 1.4
-};
 
 describe('the steps of an axis', () => {
 	it('are round, and four to seven of them make a span', () => {
@@ -36,7 +25,7 @@ describe('the steps of an axis', () => {
 	});
 
 	it('are drawn in the colours of the look', () => {
-		expect(voltAmpAxes(LOOK, 600, 12).xAxis).toMatchObject({
+		expect(voltAmpAxes(INK, 600, 12).xAxis).toMatchObject({
 			axisLine: { lineStyle: { color: '#111', width: 1.4 } }
 		});
 	});
@@ -64,7 +53,7 @@ describe('a measured curve over the expected one', () => {
 		by: 'x',
 		supersedes: null
 	})!;
-	const option = curveOption(comparison, LOOK) as {
+	const option = curveOption(comparison, INK) as {
 		xAxis: { max: number; interval: number };
 		yAxis: { max: number };
 		series: {

@@ -1,22 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { INK } from '../../../tests/support/ink';
 import { ageingOf, corrected } from '$core/production/benchmark/ageing';
 import { ageingOption } from './ageing-option';
 import { courseOption } from './course-option';
 import { heatOption } from './heat-option';
-import type { Ink } from './ink';
 import { monthsOption } from './months-option';
 import { shareOption } from './share-option';
 
-const LOOK: Ink = {
-	ink: '#111',
-	soft: '#555',
-	line: '#ccc',
-	accent: '#036',
-	sheet: '#fff',
-	off: '#900',
-	font: 'sans-serif',
-	stroke: 1.4
-};
 const QUARTER = 900_000;
 type Series = { name?: string; type: string; data: (readonly (number | null | string)[])[] };
 const seriesOf = (option: unknown) => (option as { series: Series[] }).series;
@@ -33,7 +23,7 @@ describe('a course over time', () => {
 		whole,
 		{ from: QUARTER, to: 3 * QUARTER },
 		String,
-		LOOK
+		INK
 	);
 	it('breaks where samples are missing', () => {
 		const [line] = seriesOf(option);
@@ -65,7 +55,7 @@ it('a field of days is darkest at half and says nothing where nothing was said',
 			labels: ['K1 1'],
 			shares: [Float64Array.of(0.5, Number.NaN)]
 		},
-		LOOK
+		INK
 	);
 	expect(seriesOf(option)[0]!.data).toEqual([
 		[0, 0, 0.5],
@@ -88,7 +78,7 @@ it('shares by day carry what happened to the unit', () => {
 			shares: Float64Array.of(1, 0.5),
 			marks: [{ date: '2026-03-02', words: '2 March' }]
 		},
-		LOOK
+		INK
 	);
 	const [points] = (option as { series: { markLine: { data: { xAxis?: string }[] } }[] }).series;
 	expect(points!.markLine.data.map(({ xAxis }) => xAxis)).toEqual([undefined, '2026-03-02']);
@@ -102,7 +92,7 @@ it('months that were not watched are left out', () => {
 		irradiation: 1,
 		cool: 1
 	});
-	const option = monthsOption([month(0, null), month(1, 8)], LOOK);
+	const option = monthsOption([month(0, null), month(1, 8)], INK);
 	expect((option as { xAxis: { data: string[] } }).xAxis.data).toEqual(['Feb']);
 	expect(seriesOf(option)[0]!.data).toEqual([8]);
 });
@@ -120,13 +110,13 @@ describe('ageing', () => {
 		)
 	);
 	it('is drawn with its band and the limit', () => {
-		const series = seriesOf(ageingOption(readings, ageingOf(readings, 0.8), 0.8, LOOK));
+		const series = seriesOf(ageingOption(readings, ageingOf(readings, 0.8), 0.8, INK));
 		expect(series).toHaveLength(4);
 		const [points, line] = series;
 		expect(points!.data).toHaveLength(4);
 		expect(line!.data[1]![1]).toBeLessThan(line!.data[0]![1] as number);
 	});
 	it('of two readings is points alone', () => {
-		expect(seriesOf(ageingOption(readings.slice(0, 2), null, 0.8, LOOK))).toHaveLength(1);
+		expect(seriesOf(ageingOption(readings.slice(0, 2), null, 0.8, INK))).toHaveLength(1);
 	});
 });

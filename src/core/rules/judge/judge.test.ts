@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../../tests/support/readings';
 import { earthVolts } from '../../circuit/earth-fault';
 import { METER_RESISTANCE } from '../../circuit/parts';
-import { MODULE_HERE, testId, visitOf } from '../../../../tests/support/scenario';
+import { MODULE_HERE, visitOf } from '../../../../tests/support/scenario';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
 import { expectReadings } from '../../expectation/expect';
 import { stringHere, USUAL_PARTS, agedModel, alike } from '../../expectation/predict';
@@ -20,28 +21,16 @@ const [a1] = record.strings;
 const inverter = partsOf(record.parts, 'inverter')[0]!;
 const disconnect = partsOf(record.parts, 'dc-disconnect')[0]!;
 
-let made = 0;
-function reading(
+const reading = (
 	place: Place,
 	quantity: Quantity,
 	value: number,
 	state: Partial<SwitchingState> = {}
-): Reading {
-	return {
-		id: testId(0x6000 + made++),
-		place,
-		quantity,
+): Reading =>
+	readingAt(place, quantity, value, {
 		state: { ...usualState(quantity), ...state },
-		value,
-		atVolts: quantity === 'operating-current' ? 370 : null,
-		typed: String(value),
-		confirmed: false,
-		source: 'typed',
-		takenAt: '2026-06-01T10:10:00Z',
-		by: 'Tester',
-		supersedes: null
-	};
-}
+		atVolts: quantity === 'operating-current' ? 370 : null
+	});
 const onA1 = (quantity: Quantity, value: number) =>
 	reading({ kind: 'string', string: a1!.id }, quantity, value);
 const onFuse = (quantity: Quantity, value: number) =>

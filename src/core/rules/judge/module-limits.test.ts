@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../../tests/support/readings';
 import { arrayRecord, visitOf } from '../../../../tests/support/scenario';
 import { expectReadings } from '../../expectation/expect';
 import { stringKey, type Place } from '../../expectation/place';
-import type { Quantity } from '../../expectation/quantity';
-import { usualState } from '../../expectation/switching';
-import type { Reading } from '../../expectation/visit';
 import { judgeDiode, judgeModuleVolts, judgeStretch, judgeUnit } from './module-limits';
 
 const record = arrayRecord();
@@ -15,21 +13,6 @@ const volts = expected.places.find(
 )!.moduleVolts!;
 const { sections } = record.moduleTypes[0]!.plate;
 
-let n = 0;
-const reading = (place: Place, quantity: Quantity, value: number): Reading => ({
-	id: `r${++n}`,
-	place,
-	quantity,
-	state: usualState(quantity),
-	value,
-	atVolts: null,
-	typed: String(value),
-	confirmed: false,
-	source: 'typed',
-	takenAt: '2026-06-01T10:00:00Z',
-	by: 'x',
-	supersedes: null
-});
 const module = (section: number | null = null): Place => ({
 	kind: 'module',
 	string: string!.id,
@@ -37,9 +20,9 @@ const module = (section: number | null = null): Place => ({
 	section
 });
 const moduleVolts = (value: number) =>
-	judgeModuleVolts(record, expected, reading(module(), 'open-circuit-voltage', value));
+	judgeModuleVolts(record, expected, readingAt(module(), 'open-circuit-voltage', value));
 const sectionVolts = (value: number) =>
-	judgeModuleVolts(record, expected, reading(module(2), 'section-voltage', value));
+	judgeModuleVolts(record, expected, readingAt(module(2), 'section-voltage', value));
 
 describe('one module', () => {
 	it.each([
@@ -58,7 +41,7 @@ describe('one module', () => {
 
 	it('has no basis where nothing is known of light and heat', () => {
 		const dark = expectReadings(record, { ...visitOf({ record }), conditions: [] });
-		const judged = judgeModuleVolts(record, dark, reading(module(), 'open-circuit-voltage', 40));
+		const judged = judgeModuleVolts(record, dark, readingAt(module(), 'open-circuit-voltage', 40));
 		expect(judged.verdict).toBe('no-basis');
 	});
 });
@@ -78,7 +61,7 @@ describe('a stretch between two parted joints', () => {
 	const stretch = (value: number) =>
 		judgeStretch(
 			expected,
-			reading({ kind: 'stretch', string: string!.id, from: 2, to: 8 }, 'stretch-voltage', value)
+			readingAt({ kind: 'stretch', string: string!.id, from: 2, to: 8 }, 'stretch-voltage', value)
 		);
 	it('is told in modules', () => {
 		expect(stretch(6 * volts).verdict).toBe('fits');
@@ -92,7 +75,7 @@ describe('a stretch between two parted joints', () => {
 
 describe('a unit beside its neighbours', () => {
 	const unit = (value: number, module = 1) =>
-		reading({ kind: 'module', string: string!.id, module, section: null }, 'unit-power', value);
+		readingAt({ kind: 'module', string: string!.id, module, section: null }, 'unit-power', value);
 	const judge = (value: number, others: readonly number[]) => {
 		const own = unit(value);
 		const all = [own, ...others.map((watts, i) => unit(watts, i + 2))];
@@ -117,7 +100,7 @@ describe('a bypass diode in the diode test', () => {
 		['diode-reverse', 0.02, 'off', 'shorted'],
 		['diode-reverse', 9.99, 'fits', 'blocks']
 	] as const)('%s of %d V is %s', (quantity, value, verdict, words) => {
-		const judged = judgeDiode(reading(module(1), quantity, value));
+		const judged = judgeDiode(readingAt(module(1), quantity, value));
 		expect(judged.verdict).toBe(verdict);
 		expect(judged.words).toContain(words);
 	});

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../../tests/support/readings';
 import { arrayRecord, testId, visitOf } from '../../../../tests/support/scenario';
 import { placeKey, stringPlace, type Place } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
@@ -31,27 +32,16 @@ const repair = (of: Partial<RepairEntry> & Pick<RepairEntry, 'code'>): RepairEnt
 	...of
 });
 
-let next = 9000;
 const reading = (
 	place: Place,
 	quantity: Quantity,
 	value: number,
 	takenAt = '2026-06-01T13:00:00Z',
 	atVolts: number | null = null
-): Reading => ({
-	id: testId(next++),
-	place,
-	quantity,
-	state: usualState(quantity, { fused: true, devices: false }),
-	value,
-	atVolts,
-	typed: String(value),
-	confirmed: false,
-	source: 'typed',
-	takenAt,
-	by: 'Tester',
-	supersedes: null
-});
+): Reading => {
+	const state = usualState(quantity, { fused: true, devices: false });
+	return readingAt(place, quantity, value, { state, atVolts, takenAt });
+};
 
 /** The visit with newer takes of the readings of a string. */
 function retaken(visit: Visit, stringId: string, values: Partial<Record<Quantity, number>>): Visit {

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../../tests/support/readings';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
 import { stringPlace, type PartPoint, type Place } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
 import { usualState, type SwitchingState } from '../../expectation/switching';
-import { emptyVisit, type Reading, type Visit } from '../../expectation/visit';
+import { emptyVisit, type Visit } from '../../expectation/visit';
 import type { CauseCode } from '../../faults/fault';
 import { partsOf, type PartKind } from '../../record/part';
 import type { ArrayRecord } from '../../record/record';
@@ -33,20 +34,9 @@ function visitWith(says: string, reads: readonly Read[]): Visit {
 				cellTemperature: { value: 40, standardUncertainty: 2, source: 'probe-on-back' }
 			}
 		],
-		readings: reads.map(({ place, quantity, value, state }, i): Reading => ({
-			id: `r${i}`,
-			place,
-			quantity,
-			value,
-			state: { ...usualState(quantity), ...state },
-			atVolts: null,
-			typed: String(value),
-			confirmed: false,
-			source: 'typed',
-			takenAt: AT,
-			by: 'x',
-			supersedes: null
-		}))
+		readings: reads.map(({ place, quantity, value, state }) =>
+			readingAt(place, quantity, value, { state: { ...usualState(quantity), ...state } })
+		)
 	};
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { readingAt } from '../../../../tests/support/readings';
 import { SALTMARSH } from '../../../../tests/support/sites';
 import { placeKey, type Place } from '../../expectation/place';
 import { usualState } from '../../expectation/switching';
@@ -18,26 +19,6 @@ const [switchPart] = partsOf(record.parts, 'dc-disconnect');
 const WINDOW: Place = { kind: 'part', part: surge!.id, point: 'window' };
 const LOAD: Place = { kind: 'part', part: switchPart!.id, point: 'load' };
 
-const reading = (
-	place: Place,
-	quantity: Reading['quantity'],
-	value: number,
-	more = {}
-): Reading => ({
-	id: `${placeKey(place, quantity)} ${value}`,
-	place,
-	quantity,
-	value,
-	state: usualState(quantity),
-	atVolts: null,
-	typed: String(value),
-	confirmed: false,
-	source: 'typed',
-	takenAt: '2026-06-01T10:00:00Z',
-	by: 'x',
-	supersedes: null,
-	...more
-});
 const standing = (...readings: Reading[]) =>
 	new Map(readings.map((one) => [placeKey(one.place, one.quantity), one]));
 const basis = (more: Partial<ApartBasis> = {}): ApartBasis => ({
@@ -109,8 +90,8 @@ describe('a surge protector', () => {
 	});
 
 	it('by a look today, whatever was recorded once', () => {
-		expect(chance('spent', [reading(WINDOW, 'lamp', 1)])).toBeLessThan(0.1);
-		expect(chance('good', [reading(WINDOW, 'lamp', 0)])).toBeGreaterThan(0.5);
+		expect(chance('spent', [readingAt(WINDOW, 'lamp', 1)])).toBeLessThan(0.1);
+		expect(chance('good', [readingAt(WINDOW, 'lamp', 0)])).toBeGreaterThan(0.5);
 	});
 
 	it('without a window is not asked', () => {
@@ -121,26 +102,30 @@ describe('a surge protector', () => {
 
 describe('a switch', () => {
 	const [of] = weldedSwitches(basis());
-	const open = { state: { ...usualState('dc-voltage'), disconnect: 'open', ac: 'off' } };
+	const open = {
+		state: { ...usualState('dc-voltage'), disconnect: 'open', ac: 'off' }
+	} as const;
 
 	it('that shows volts behind it while it is open is welded', () => {
-		const { chances } = weigh(of!, [reading(LOAD, 'dc-voltage', 300, open)]);
+		const { chances } = weigh(of!, [readingAt(LOAD, 'dc-voltage', 300, open)]);
 		expect(chances[1]).toBeGreaterThan(0.5);
 	});
 
 	it('that shows none is sound', () => {
-		expect(weigh(of!, [reading(LOAD, 'dc-voltage', 0.4, open)]).chances[1]).toBeLessThan(0.001);
+		expect(weigh(of!, [readingAt(LOAD, 'dc-voltage', 0.4, open)]).chances[1]).toBeLessThan(0.001);
 	});
 
 	it('that is closed says nothing by its volts', () => {
-		const closed = { state: { ...usualState('dc-voltage'), disconnect: 'closed' } };
-		const { read, told } = weigh(of!, [reading(LOAD, 'dc-voltage', 300, closed)]);
+		const closed = {
+			state: { ...usualState('dc-voltage'), disconnect: 'closed' }
+		} as const;
+		const { read, told } = weigh(of!, [readingAt(LOAD, 'dc-voltage', 300, closed)]);
 		expect(read).toEqual([]);
 		expect(told).toBe(false);
 	});
 
 	it('is told with what its volts would be, sound and welded', () => {
-		const posterior = weigh(of!, [reading(LOAD, 'dc-voltage', 300, open)]);
+		const posterior = weigh(of!, [readingAt(LOAD, 'dc-voltage', 300, open)]);
 		const [line] = apartCauses(record, [posterior]);
 		expect(line).toMatchObject({ where: switchPart!.mark, stringId: null });
 		expect(line!.members[0].code).toBe('disconnect-welded');
@@ -165,14 +150,14 @@ describe('a reading that may be wrong', () => {
 
 	it('is likelier wrong the less it fits any state', () => {
 		const wrong = (value: number) =>
-			weigh(of, [reading(WINDOW, 'dc-voltage', value)]).read[0]!.wrong;
+			weigh(of, [readingAt(WINDOW, 'dc-voltage', value)]).read[0]!.wrong;
 		expect(wrong(100)).toBeLessThan(0.01);
 		expect(wrong(55)).toBeGreaterThan(0.95);
 	});
 
 	it('is believed once it was read twice', () => {
-		const first = reading(WINDOW, 'dc-voltage', 0.2);
-		const again = reading(WINDOW, 'dc-voltage', 0.3, { id: 'again', supersedes: first.id });
+		const first = readingAt(WINDOW, 'dc-voltage', 0.2);
+		const again = readingAt(WINDOW, 'dc-voltage', 0.3, { id: 'again', supersedes: first.id });
 		const once = weigh(of, [first], [first]).chances[1]!;
 		const twice = weigh(of, [again], [first, again]).chances[1]!;
 		expect(twice).toBeGreaterThan(once);
@@ -186,7 +171,7 @@ describe('a reading that may be wrong', () => {
 				{ code: 'cable-damaged', prior: 0.01 }
 			])
 		};
-		const lines = apartCauses(record, [weigh(both, [reading(WINDOW, 'dc-voltage', 0)])]);
+		const lines = apartCauses(record, [weigh(both, [readingAt(WINDOW, 'dc-voltage', 0)])]);
 		expect(lines).toHaveLength(1);
 		expect(lines[0]!.members.map(({ code }) => code)).toEqual(['spd-failed', 'cable-damaged']);
 	});

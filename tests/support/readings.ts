@@ -1,0 +1,31 @@
+import type { Place } from '$core/expectation/place';
+import type { Quantity } from '$core/expectation/quantity';
+import { usualState } from '$core/expectation/switching';
+import type { Reading } from '$core/expectation/visit';
+import { testId } from './scenario';
+
+let taken = 0;
+
+/** A reading as somebody types it, in the quantity's usual state unless it is said otherwise. */
+export function readingAt(
+	place: Place,
+	quantity: Quantity,
+	value: number,
+	more: Partial<Reading> = {}
+): Reading {
+	return {
+		id: testId(0x9000 + taken++),
+		place,
+		quantity,
+		state: usualState(quantity),
+		value,
+		atVolts: null,
+		typed: String(value),
+		confirmed: false,
+		source: 'typed',
+		takenAt: '2026-06-01T10:00:00Z',
+		by: 'Tester',
+		supersedes: null,
+		...more
+	};
+}
