@@ -181,6 +181,11 @@ export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promi
 	return driver;
 }
 
+/** What can be read of the first element of a selector: as the browser lays it out, blanks as one. */
+const TEXT = `
+	const element = document.querySelector(arguments[0]);
+	return element?.checkVisibility() ? element.innerText.replace(/[^\\S\\n]+/g, ' ') : '';`;
+
 /** The page as a printer would get it. */
 export async function printed(driver: WebDriver): Promise<Buffer> {
 	// The package's types know neither the defaults of its options nor its answer.
@@ -197,8 +202,8 @@ export class Person {
 
 	/** Somebody in front of a browser, at a server of their own with the demo's data. */
 	static async atTheDemo(): Promise<Person> {
-		const server = await startServer({ demo: true });
-		return new Person(await openBrowser(), server);
+		const [server, driver] = await Promise.all([startServer({ demo: true }), openBrowser()]);
+		return new Person(driver, server);
 	}
 
 	#files: string | null = null;
@@ -302,11 +307,7 @@ export class Person {
 	async sees(words: string | RegExp, css = 'body'): Promise<string> {
 		let text = '';
 		const appears = async () => {
-			try {
-				text = await this.driver.findElement(By.css(css)).getText();
-			} catch {
-				return false;
-			}
+			text = await this.driver.executeScript<string>(TEXT, css);
 			return typeof words === 'string' ? text.includes(words) : words.test(text);
 		};
 		try {

@@ -6,7 +6,7 @@ import { utcDays } from '$core/drill/production-year';
 /* Days of a plain course, light from six to eighteen as half a sine, for tests that plant one thing in it. */
 
 const START = Date.UTC(2026, 3, 1);
-export const STEP = HOUR / 4;
+const STEP = HOUR / 4;
 export const PER_DAY = 96;
 
 export function plainTimes(days: number): Times {

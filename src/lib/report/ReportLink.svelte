@@ -60,8 +60,8 @@
 <!-- eslint-enable svelte/no-navigation-without-resolve -->
 {#if share !== null}
 	<label class="making" role="status">
-		<span>Making the report</span>
-		<progress value={share} max="1">{Math.round(100 * share)} %</progress>
+		<span>Making the report, <span class="figure">{Math.round(100 * share)} %</span></span>
+		<progress value={share} max="1"></progress>
 	</label>
 {/if}
 {#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}

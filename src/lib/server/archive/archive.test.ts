@@ -153,7 +153,7 @@ describe('an archive of a site', () => {
 				expect(names.filter((name) => name.startsWith('photographs/'))).toHaveLength(pictures.size);
 				expect(Buffer.compare(await through(first), first)).toBe(0);
 			}),
-			{ numRuns: 12 }
+			{ numRuns: 8 }
 		);
 	}, 120_000);
 
