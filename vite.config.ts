@@ -13,6 +13,9 @@ const core = fileURLToPath(new URL('./src/core', import.meta.url));
 /** The longest that a test may take on a busy machine, ms; none comes near it on a quiet one. */
 const CEILING = 120_000;
 
+/** Tests of what a page does, in which others stand for parts of the browser and of the framework. */
+const WITH_STAND_INS = ['src/lib/{practise,ui,watch}/**/*.test.ts', 'src/routes/**/*.test.ts'];
+
 /** Files that take longest begin first, so that none is left to run alone at the end. */
 const LONGEST = ['access-visits', 'led-visit', 'access-sites', 'hardship', 'conditions', 'visit'];
 const rankOf = ({ moduleId }: TestSpecification) => {
@@ -67,8 +70,20 @@ export default defineConfig({
 				test: {
 					name: 'unit',
 					environment: 'node',
+					// Modules are shared between files: loading them anew takes longer than most tests.
+					isolate: false,
 					testTimeout: CEILING,
-					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'demo/**/*.test.ts']
+					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'demo/**/*.test.ts'],
+					exclude: WITH_STAND_INS
+				}
+			},
+			{
+				extends: true,
+				test: {
+					name: 'page',
+					environment: 'node',
+					testTimeout: CEILING,
+					include: WITH_STAND_INS
 				}
 			},
 			{
@@ -76,6 +91,7 @@ export default defineConfig({
 				test: {
 					name: 'reference',
 					environment: 'node',
+					isolate: false,
 					testTimeout: CEILING,
 					include: ['tests/reference/**/*.test.ts']
 				}
@@ -85,6 +101,7 @@ export default defineConfig({
 				test: {
 					name: 'browser',
 					environment: 'node',
+					isolate: false,
 					include: ['tests/browser/**/*.test.ts'],
 					globalSetup: ['tests/browser/demo-template.ts'],
 					testTimeout: CEILING,
