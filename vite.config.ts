@@ -14,7 +14,10 @@ const core = fileURLToPath(new URL('./src/core', import.meta.url));
 const CEILING = 120_000;
 
 /** Tests of what a page does, in which others stand for parts of the browser and of the framework. */
-const WITH_STAND_INS = ['src/lib/{practise,ui,watch}/**/*.test.ts', 'src/routes/**/*.test.ts'];
+const WITH_STAND_INS = [
+	'src/lib/{bench,practise,ui,watch}/**/*.test.ts',
+	'src/routes/**/*.test.ts'
+];
 
 /** Files that take longest begin first, so that none is left to run alone at the end. */
 const LONGEST = ['access-visits', 'led-visit', 'access-sites', 'hardship', 'conditions', 'visit'];

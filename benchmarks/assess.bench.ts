@@ -1,7 +1,8 @@
 import { Bench } from 'tinybench';
 import { readVisitData } from '$core/document/file';
 import { expectReadings } from '$core/expectation/expect';
-import { assess, traceGroups } from '$core/trace/assess';
+import { assess } from '$core/trace/assess';
+import { traceGroups } from '$core/trace/trace-groups';
 import document from '../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { arrayRecord, normalFrom, visitOf } from '../tests/support/scenario';
 import { printTable } from './print';

@@ -24,7 +24,7 @@ const START = Date.UTC(2026, 9, 8, 11, 0);
 const lightAt = (minute: number) => 840 - 2.4 * minute;
 const heatAt = (minute: number) => 41 - 0.08 * minute;
 
-const HARROWGILL: PileLabel = {
+export const HARROWGILL: PileLabel = {
 	...NO_LABEL,
 	technology: 'poly',
 	cellsInSeries: 60,

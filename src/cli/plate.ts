@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { RECORD_LIMITS } from '$core/document/record';
+import { RECORD_LIMITS } from '$core/document/record-limits';
 import { TECHNOLOGIES } from '$core/module/technology';
 
 const positive = (limits: { readonly max: number }) => z.number().positive().max(limits.max);

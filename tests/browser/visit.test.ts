@@ -199,20 +199,43 @@ describe('the record under a visit', () => {
 	});
 });
 
-describe('a visit that is opened and left again and again', () => {
+describe('a page of a visit that is left', () => {
+	/** Keeps every line to the server that a page opens, for its state to be asked. */
+	const KEPT_LINES = `
+		window.lines = [];
+		window.EventSource = class extends EventSource {
+			constructor(...asked) {
+				super(...asked);
+				lines.push(this);
+			}
+		};`;
+	const lines = () =>
+		driver.executeScript<boolean[]>('return lines.map(({ readyState }) => readyState !== 2)');
+	const linesAre = (...open: boolean[]) =>
+		driver.wait(async () => String(await lines()) === String(open), WAIT, `not ${String(open)}`);
+	const says = (event: 'pagehide' | 'pageshow') =>
+		driver.executeScript(
+			'dispatchEvent(new PageTransitionEvent(arguments[0], { persisted: true }))',
+			event
+		);
+
 	it('keeps no line to the server open: a browser has six, and would wait for ever', async () => {
 		const visit = await person.startsVisit();
-		for (let n = 0; n < 8; n++) {
-			await person.goTo(`/visits/${visit}/plan`);
-			await person.goTo(`/sites/new`);
-		}
+		await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+			source: KEPT_LINES
+		});
 		await person.goTo(`/visits/${visit}/plan`);
+		await linesAre(true);
+		await says('pagehide');
+		await linesAre(false);
+		// Back from the browser's store of pages that were left, it hears again what others store.
+		await says('pageshow');
+		await linesAre(false, true);
 		await person.press('Conditions');
 		await person.arrivesAt(/\/conditions$/);
-		// Back from the store of pages that were left, it hears again what others store.
-		await driver.navigate().back();
-		await person.arrivesAt(/\/plan$/);
-		await person.sees('Plan of the visit', 'h1');
+		await person.press('Sites');
+		await person.arrivesAt(/\/$/);
+		await linesAre(false, false);
 	});
 });
 

@@ -1,30 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { HARROWGILL as LABEL } from '../../../demo/pile';
 import { fitLabel } from '../module/fit';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { controlDue } from './control-due';
 import { evaluatePile } from './evaluate';
 import { histogramOf, ranked } from './histogram';
-import {
-	EMPTY_PILE,
-	NO_LABEL,
-	type Pile,
-	type PileLabel,
-	type PileModule,
-	type Take
-} from './pile';
+import { EMPTY_PILE, NO_LABEL, type Pile, type PileModule, type Take } from './pile';
 import { labelFindings, plateOf } from './plate-of';
 
-const LABEL: PileLabel = {
-	technology: 'poly',
-	cellsInSeries: 60,
-	pmax: 225,
-	vmp: 29.6,
-	imp: 7.6,
-	voc: 36.9,
-	isc: 8.15,
-	seriesFuse: 15
-};
 const FIT = fitLabel(plateOf(LABEL)!.plate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 /** What a module with these shares of its label shows. */

@@ -1,7 +1,7 @@
 import type { Plate } from '../module/plate';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
-import { median } from '../expectation/median';
+import { median } from '../units/quantile';
 import { estimateType, type TypeEstimate } from './estimate-type';
 import { gradeOf, type Graded } from './grade';
 import { lightOf, type TakeLight } from './light';

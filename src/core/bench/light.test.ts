@@ -1,21 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { HARROWGILL as LABEL } from '../../../demo/pile';
 import { fitLabel } from '../module/fit';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { lightOf } from './light';
-import { EMPTY_PILE, type Control, type PileLabel, type Take } from './pile';
+import { EMPTY_PILE, type Control, type Take } from './pile';
 import { plateOf } from './plate-of';
 
-const LABEL: PileLabel = {
-	technology: 'poly',
-	cellsInSeries: 60,
-	pmax: 225,
-	vmp: 29.6,
-	imp: 7.6,
-	voc: 36.9,
-	isc: 8.15,
-	seriesFuse: 15
-};
 const FIT = fitLabel(plateOf(LABEL)!.plate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 const NOTHING = { volts: null, amps: null, watts: null };

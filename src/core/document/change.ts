@@ -7,10 +7,10 @@ import {
 	moduleTypeSchema,
 	partSchema,
 	ratesSchema,
-	RECORD_LIMITS,
 	rulesSchema,
 	stringSchema
 } from './record';
+import { RECORD_LIMITS } from './record-limits';
 
 const before = z.uuid().nullable().optional();
 const put = <L extends string, S extends z.ZodType>(list: L, value: S) =>

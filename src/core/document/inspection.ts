@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { OUTCOMES, PATTERNS, SEVERITIES, type InspectionEntry } from '../rules/inspection/entry';
-import { instant, RECORD_LIMITS, shortText } from './record';
+import { instant, shortText } from './record';
+import { RECORD_LIMITS } from './record-limits';
 
 const placeSchema = z.discriminatedUnion('kind', [
 	z.strictObject({

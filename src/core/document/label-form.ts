@@ -11,7 +11,7 @@ import { TECHNOLOGIES } from '../module/technology';
 import type { ModuleType } from '../record/record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { required } from './form-text';
-import { RECORD_LIMITS } from './record';
+import { RECORD_LIMITS } from './record-limits';
 
 export const labelFormSchema = z.object({
 	name: required(80, 'Give the type a name, as on the label.'),

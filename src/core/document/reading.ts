@@ -13,7 +13,8 @@ import {
 } from '../expectation/visit';
 import { FAULT_CODES, type FaultCode } from '../faults/codes';
 import { REPAIR_KIND_NAMES, type RepairKind } from '../rules/repair/kinds';
-import { instant, RECORD_LIMITS, shortText } from './record';
+import { instant, shortText } from './record';
+import { RECORD_LIMITS } from './record-limits';
 
 /**
  * Bounds of what can be stored: ten times what a meter at an array can show, since a slipped decimal

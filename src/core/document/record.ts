@@ -2,7 +2,7 @@ import { RATED_CODES, type RatedCode } from '../faults/rates';
 import { z } from 'zod';
 import type { Plate } from '../module/plate';
 import { TECHNOLOGIES } from '../module/technology';
-import { cellKey, cellsOf, STEPS, type Field, type Span } from '../record/field';
+import { STEPS, type Field, type Span } from '../record/field';
 import { fieldsOf, PART_KIND_NAMES, type Part, type PartKind } from '../record/part';
 import {
 	MODULE_STATES,
@@ -20,36 +20,8 @@ import {
 	type StringRecord
 } from '../record/record';
 import type { PartFields, SpecField } from '../record/spec';
-
-/** Bounds of what a module, string or site can be; beyond them a figure is a slip of the finger. */
-export const RECORD_LIMITS = {
-	volts: { min: 0.1, max: 1000, unit: 'V' },
-	amps: { min: 0.01, max: 100, unit: 'A' },
-	watts: { min: 0.1, max: 2000, unit: 'W' },
-	alphaIscPctPerK: { min: -1, max: 1, unit: '%/K' },
-	betaVocPctPerK: { min: -2, max: -0.01, unit: '%/K' },
-	cells: { min: 1, max: 400, unit: '', whole: true },
-	sections: { min: 1, max: 12, unit: '', whole: true },
-	tolerancePct: { min: 0, max: 20, unit: '%' },
-	modules: { min: 1, max: 200, unit: '', whole: true },
-	ohms: { min: 0, max: 100, unit: 'ohm' },
-	fuse: { min: 0.5, max: 630, unit: 'A' },
-	year: { min: 1980, max: 2100, unit: '', whole: true },
-	systemVolts: { min: 50, max: 2000, unit: 'V' },
-	seriesFuse: { min: 1, max: 100, unit: 'A' },
-	cableLength: { min: 0.1, max: 5000, unit: 'm' },
-	cableSize: { min: 0.5, max: 300, unit: 'mm²' },
-	rows: { min: 1, max: 200, unit: '', whole: true },
-	columns: { min: 1, max: 200, unit: '', whole: true },
-	tilt: { min: 0, max: 90, unit: '°' },
-	azimuth: { min: 0, max: 360, unit: '°' },
-	lowest: { min: -60, max: 30, unit: '°C' },
-	hottestCell: { min: 20, max: 110, unit: '°C' },
-	parts: 5000,
-	fields: 500,
-	strings: 2000,
-	moduleTypes: 200
-} as const;
+import { RECORD_LIMITS } from './record-limits';
+import { brokenLinks } from './record-links';
 
 const within = ({ min, max }: { readonly min: number; readonly max: number }) =>
 	z.number().min(min).max(max);
@@ -259,114 +231,4 @@ export function whatDoesNotHold(record: ArrayRecord): string | null {
 	}
 	const [first] = brokenLinks(record);
 	return first?.message ?? null;
-}
-
-interface BrokenLink {
-	readonly path: readonly (string | number)[];
-	readonly message: string;
-}
-
-/** What names something that is not there, and what stands twice. */
-function* brokenLinks(record: ArrayRecord): Generator<BrokenLink> {
-	yield* brokenStrings(record);
-	yield* brokenParts(record);
-	yield* doubledCells(record);
-	const types = new Set(record.moduleTypes.map(({ id }) => id));
-	for (const [i, { name, countedTypeId }] of record.fields.entries()) {
-		if (countedTypeId !== null && !types.has(countedTypeId)) {
-			const message = `Field ${name} names a module type that the record does not hold.`;
-			yield { path: ['fields', i, 'countedTypeId'], message };
-		}
-	}
-}
-
-function* brokenStrings({
-	moduleTypes,
-	strings,
-	parts,
-	fields
-}: ArrayRecord): Generator<BrokenLink> {
-	const types = new Set(moduleTypes.map(({ id }) => id));
-	const known = new Set(parts.map(({ id }) => id));
-	const planes = new Set(fields.map(({ id }) => id));
-	const labels = new Set<string>();
-	for (const [i, string] of strings.entries()) {
-		const broken = (field: string, message: string) => ({
-			path: ['strings', i, field],
-			message: message.replace('%', string.label)
-		});
-		const named = [string.moduleTypeId, ...string.modules.map((m) => m.moduleTypeId)];
-		if (named.some((id) => id !== null && !types.has(id))) {
-			yield broken('moduleTypeId', 'String % names a module type that the record does not hold.');
-		}
-		if (labels.has(string.label)) {
-			yield broken('label', 'Two strings carry the mark %. Give each its own.');
-		}
-		if (string.to !== null && !known.has(string.to)) {
-			yield broken('to', 'String % leads to a part that the record does not hold.');
-		}
-		const devices = string.devices === 'unknown' ? null : string.devices;
-		if (devices?.part && !known.has(devices.part)) {
-			yield broken('devices', 'String % names a device that the record does not hold.');
-		}
-		if (string.spans.some(({ field }) => !planes.has(field))) {
-			yield broken('spans', 'String % lies on a field that the record does not hold.');
-		}
-		if (string.modules.some(({ number }) => number > string.moduleCount)) {
-			yield broken(
-				'modules',
-				`String % has ${string.moduleCount} modules; something is recorded of a higher number.`
-			);
-		}
-		labels.add(string.label);
-	}
-}
-
-function* brokenParts({ parts }: ArrayRecord): Generator<BrokenLink> {
-	const known = new Map(parts.map((part) => [part.id, part]));
-	for (const [i, part] of parts.entries()) {
-		if (part.to === null) continue;
-		if (!known.has(part.to)) {
-			const message = `${part.mark} leads to a part that the record does not hold.`;
-			yield { path: ['parts', i, 'to'], message };
-		}
-		const passed = new Set([part.id]);
-		for (let next: string | null = part.to; next !== null; next = known.get(next)?.to ?? null) {
-			if (passed.has(next)) {
-				const message = `${part.mark} leads back to itself. Choose another part after it.`;
-				yield { path: ['parts', i, 'to'], message };
-				break;
-			}
-			passed.add(next);
-		}
-	}
-}
-
-function* doubledCells({ strings, fields }: ArrayRecord): Generator<BrokenLink> {
-	const sizes = new Map(fields.map((field) => [field.id, field]));
-	const taken = new Map<string, string>();
-	for (const [i, { label, spans, moduleCount }] of strings.entries()) {
-		// A count beyond its limits is refused by itself; cells are not laid out for it.
-		if (spans.length === 0 || moduleCount < 1 || moduleCount > RECORD_LIMITS.modules.max) continue;
-		for (const [m, cell] of cellsOf(spans, moduleCount).entries()) {
-			if (!cell) continue;
-			const path = ['strings', i, 'spans'];
-			const field = sizes.get(cell.field);
-			if (field && !isOn(field, cell)) {
-				const message = `Module ${m + 1} of ${label} lies beyond the edge of ${field.name}.`;
-				yield { path, message };
-			}
-			const key = cellKey(cell);
-			const other = taken.get(key);
-			if (other !== undefined) {
-				const message = `Module ${m + 1} of ${label} lies where ${other} lies. Move one of them.`;
-				yield { path, message };
-			}
-			taken.set(key, `module ${m + 1} of ${label}`);
-		}
-	}
-}
-
-function isOn({ rows, columns }: Field, { row, column }: { row: number; column: number }) {
-	return row >= 0 && row < rows && column >= 0 && column < columns;
 }

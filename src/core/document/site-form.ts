@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { figureOrEmpty } from './figure';
 import { required } from './form-text';
-import { RECORD_LIMITS } from './record';
+import { RECORD_LIMITS } from './record-limits';
 import { siteSchema } from './visit';
 
 export const siteFormSchema = z.object({

@@ -3,7 +3,7 @@ import { cableResistance } from '../circuit/cable';
 import type { StringDevices, StringRecord } from '../record/record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { required } from './form-text';
-import { RECORD_LIMITS } from './record';
+import { RECORD_LIMITS } from './record-limits';
 import { USUAL_CABLE_OHMS } from './survey';
 
 export const stringFormSchema = z.object({

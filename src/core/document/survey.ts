@@ -9,7 +9,8 @@ import {
 	type StringDevices,
 	type System
 } from '../record/record';
-import { moduleTypeSchema, partSchema, RECORD_LIMITS } from './record';
+import { moduleTypeSchema, partSchema } from './record';
+import { RECORD_LIMITS } from './record-limits';
 
 const within = ({ min, max }: { readonly min: number; readonly max: number }) =>
 	z.int().min(min).max(max);

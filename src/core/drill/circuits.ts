@@ -4,23 +4,12 @@ import { BLOCKING_SILICON } from '../circuit/diode';
 import { USUAL_PARTS } from '../expectation/predict';
 import { inject } from '../faults/inject';
 import { modulesPerDevice } from '../faults/fault';
-import type { SingleDiode } from '../module/single-diode';
+import { scaledModule } from '../module/single-diode';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Truth } from './truth';
 
 /** Volts of a shutdown device that is off. */
 const OFF_VOLTS = 0.6;
-
-/** A module with its own current and volts. */
-function spreadModule(module: SingleDiode, current: number, volts: number): SingleDiode {
-	return {
-		photocurrent: module.photocurrent * current,
-		saturationCurrent: module.saturationCurrent * current,
-		seriesResistance: (module.seriesResistance * volts) / current,
-		shuntResistance: (module.shuntResistance * volts) / current,
-		modifiedIdeality: module.modifiedIdeality * volts
-	};
-}
 
 /** One string as it truly is before its faults: every module a little different. */
 function trueString(record: ArrayRecord, string: StringRecord, truth: Truth): StringCircuit {
@@ -28,7 +17,7 @@ function trueString(record: ArrayRecord, string: StringRecord, truth: Truth): St
 	const { sections, cellsInSeries } = type.plate;
 	const runs: ModuleRun[] = truth.spread.get(string.label)!.map(([current, volts]) => ({
 		count: 1,
-		params: spreadModule(truth.module, current, volts),
+		params: scaledModule(truth.module, current, volts),
 		sections: Array.from({ length: sections }, () => WHOLE_SECTION),
 		state: 'whole',
 		cellsInSeries

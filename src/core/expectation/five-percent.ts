@@ -1,5 +1,5 @@
 import { stringKey } from './place';
-import { median } from './median';
+import { median } from '../units/quantile';
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
 import type { Reading } from './visit';
 import type { ArrayRecord, StringRecord } from '../record/record';

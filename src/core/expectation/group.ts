@@ -11,7 +11,7 @@ import {
 	type Series,
 	type SharedDoubt
 } from './error-model';
-import { median } from './median';
+import { median } from '../units/quantile';
 import {
 	agedModel,
 	alike,

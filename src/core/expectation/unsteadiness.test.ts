@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { normalFrom } from '../../../tests/support/scenario';
 import { STEADY_LIGHT } from './allowances';
-import { median } from './median';
+import { median } from '../units/quantile';
 import { unsteadiness } from './unsteadiness';
 
 const known = 0.01;

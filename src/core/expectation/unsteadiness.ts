@@ -1,5 +1,5 @@
 import { STEADY_LIGHT } from './allowances';
-import { median } from './median';
+import { median } from '../units/quantile';
 
 /** A current against what the common light foretells of it. */
 export interface CurrentMiss {

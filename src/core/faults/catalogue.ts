@@ -1,8 +1,21 @@
 import type { StringCircuit } from '../circuit/description';
-import type { SingleDiode } from '../module/single-diode';
+import { scaledModule, type SingleDiode } from '../module/single-diode';
 import type { StringRecord } from '../record/record';
 import type { FaultPlace } from './place';
-import { modulesPerDevice, type Fault, type Severity, type StringFaultCode } from './fault';
+import { modulesPerDevice, type Fault, type StringFaultCode } from './fault';
+import {
+	AGED,
+	CELL,
+	DIRT,
+	INSIDE,
+	LEAK,
+	MODULES,
+	ONE,
+	otherTypes,
+	RESISTANCES,
+	SECTIONS,
+	shades
+} from './sizes';
 import { injectIntoString, type StringEffectCode } from './string-effects';
 import { isRunning } from '../expectation/switching';
 
@@ -38,105 +51,6 @@ function inSections(
 		changed = faulty(changed, code, size, { module, section: i % each });
 	}
 	return changed;
-}
-
-const ONE: readonly [Severity] = [{ size: 1, share: 1, words: '' }];
-
-const SECTIONS: readonly [Severity, ...Severity[]] = [
-	{ size: 1, share: 0.85, words: 'one section' },
-	{ size: 2, share: 0.15, words: 'two sections' }
-];
-
-const MODULES: readonly [Severity, ...Severity[]] = [
-	{ size: 1, share: 0.88, words: 'one module' },
-	{ size: 2, share: 0.12, words: 'two modules' }
-];
-
-/**
- * Sizes evenly spaced in the logarithm. Neighbours lie closer than a clamp can tell them apart, or a
- * fault between two sizes would look like none.
- */
-function logSteps(first: number, last: number, count: number): number[] {
-	return Array.from({ length: count }, (_, i) => first * (last / first) ** (i / (count - 1)));
-}
-
-function severities(
-	sizes: readonly number[],
-	weight: (size: number) => number,
-	words: (size: number) => string
-): [Severity, ...Severity[]] {
-	const total = sizes.reduce((sum, size) => sum + weight(size), 0);
-	return sizes.map((size) => ({
-		size,
-		share: weight(size) / total,
-		words: words(size)
-	})) as [Severity, ...Severity[]];
-}
-
-const ohms = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
-const lightLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
-
-const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, ohms);
-
-/** Small losses are met more often than large ones. */
-const DIRT = severities(logSteps(0.03, 0.5, 10), (loss) => 1 / (0.1 + loss), lightLost);
-
-const AGED = severities(
-	logSteps(0.06, 0.75, 8),
-	() => 1,
-	(loss) => `about ${Math.round(100 * loss)} % of its current`
-);
-
-const CELL = severities([0.5, 0.75, 0.95], () => 1, lightLost);
-const INSIDE = severities([0.5, 1.5, 4, 12], () => 1, ohms);
-const LEAK = severities([8, 25, 80, 250], () => 1, ohms);
-
-/** Shade by how many sections it covers, 3 being a module of three, and how much of the light it takes. */
-function shades(): [Severity, ...Severity[]] {
-	const counts = [
-		{ second: 1, share: 0.2, words: 'one section' },
-		{ second: 3, share: 0.25, words: 'one module' },
-		{ second: 6, share: 0.2, words: 'two modules' },
-		{ second: 9, share: 0.15, words: 'three modules' },
-		{ second: 15, share: 0.12, words: 'about five modules' },
-		{ second: 24, share: 0.08, words: 'about eight modules' }
-	];
-	const levels = [0.13, 0.27, 0.45, 0.68, 0.9];
-	return counts.flatMap(({ second, share, words }) =>
-		levels.map((size) => ({
-			size,
-			second,
-			share: share / levels.length,
-			words: `${words}, about ${Math.round(100 * size)} %`
-		}))
-	) as [Severity, ...Severity[]];
-}
-
-/** Another type by its ratio of currents and of volts: the larger the ratio, the rarer. */
-function otherTypes(
-	currents: readonly number[],
-	volts: readonly number[]
-): [Severity, ...Severity[]] {
-	const all = currents
-		.flatMap((size) => volts.map((second) => ({ size, second })))
-		.filter(({ size, second }) => size !== 1 || second !== 1);
-	return all.map(({ size, second }) => ({
-		size,
-		second,
-		share: 1 / all.length,
-		words: `its current x ${size.toFixed(2)}, its volts x ${second.toFixed(2)}`
-	})) as [Severity, ...Severity[]];
-}
-
-/** A module like this one with its current and its volts scaled. */
-function scaled(params: SingleDiode, current: number, volts: number): SingleDiode {
-	return {
-		photocurrent: params.photocurrent * current,
-		saturationCurrent: params.saturationCurrent * current,
-		seriesResistance: (params.seriesResistance * volts) / current,
-		shuntResistance: (params.shuntResistance * volts) / current,
-		modifiedIdeality: params.modifiedIdeality * volts
-	};
 }
 
 const always = () => true;
@@ -342,7 +256,13 @@ export const CATALOGUE: readonly Fault[] = [
 		found: always,
 		severities: otherTypes([0.85, 1], [0.85, 1, 1.2]),
 		inject: (circuit, { size, second = 1 }) =>
-			faulty(circuit, 'module-wrong-type', 0, {}, scaled(circuit.modules[0]!.params, size, second)),
+			faulty(
+				circuit,
+				'module-wrong-type',
+				0,
+				{},
+				scaledModule(circuit.modules[0]!.params, size, second)
+			),
 		shownBy: null
 	},
 	{
@@ -355,7 +275,7 @@ export const CATALOGUE: readonly Fault[] = [
 			...circuit,
 			modules: circuit.modules.map((run) => ({
 				...run,
-				params: scaled(run.params, size, second)
+				params: scaledModule(run.params, size, second)
 			}))
 		}),
 		shownBy: null

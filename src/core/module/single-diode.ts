@@ -174,3 +174,14 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
 	const amps = il - i0 * Math.expm1(vd / a) - vd * gsh;
 	return { volts: vd - amps * rs, amps };
 }
+
+/** A module like this one, its current and its volts by so many times. */
+export function scaledModule(module: SingleDiode, current: number, volts: number): SingleDiode {
+	return {
+		photocurrent: module.photocurrent * current,
+		saturationCurrent: module.saturationCurrent * current,
+		seriesResistance: (module.seriesResistance * volts) / current,
+		shuntResistance: (module.shuntResistance * volts) / current,
+		modifiedIdeality: module.modifiedIdeality * volts
+	};
+}

@@ -1,36 +1,25 @@
 import type { ArrayRecord } from '../record/record';
 import { expectReadings, yearsInService, type Expectations } from '../expectation/expect';
-import type { SiblingGroup } from '../expectation/group';
-import { placeKey } from '../expectation/place';
 import { standingReadings, takesOf } from '../expectation/standing';
 import { plainRule, type PlainRule } from '../expectation/five-percent';
-import type { Reading, Visit } from '../expectation/visit';
-import { partsOf } from '../record/part';
+import type { Visit } from '../expectation/visit';
 import { judgeByLimits } from '../rules/judge/judge';
 import type { LimitVerdict } from '../rules/judge/limit-verdict';
 import { sinceRepairs } from '../rules/repair/since-repairs';
 import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
 import { agedModel, moduleHere } from '../expectation/predict';
 import type { ApartPosterior } from './apart/apart';
-import { apartCauses } from './apart/lines';
-import { allSound, weighAparts } from './apart/sources';
-import { speaksAgainstConditions } from './common-causes';
-import { besideCauses } from './beside';
-import { casesOf, inputVolts, type InputVolts } from './cases';
+import { weighAparts } from './apart/sources';
 import type { Cause, RuledOut } from './cause';
-import { lineOf } from './line';
-import { groupPosterior, type GroupPosterior } from './posterior';
-import { causesOf, ruledOut } from './rank';
-import { ratesAfterMessage } from './message';
+import { ruledOut } from './rank';
 import { apartTests } from './next/apart-tests';
 import { nextTests } from './next/next-tests';
 import type { ProposedTest } from './next/proposed-test';
 import { scopeTests } from './next/scope-tests';
 import { sharedTests } from './next/shared-tests';
-import type { Scope } from './scope';
-import { scopesOf } from './scopes';
-import { nothingToShow } from './temper';
 import { untestedWords } from './untested';
+import { rankedCauses } from './ranked-causes';
+import { traceGroups, type Traced } from './trace-groups';
 
 /** What is said of every reading by itself: expected values and verdicts. */
 export interface Judgement extends Omit<Expectations, 'siblingGroups'> {
@@ -52,13 +41,6 @@ export interface Assessment extends Judgement {
 	readonly ruledOut: readonly RuledOut[];
 	/** What no reading taken can show, in words. */
 	readonly untested: readonly string[];
-}
-
-/** A group with all that was weighed of it. */
-export interface Traced {
-	readonly posterior: GroupPosterior;
-	readonly scopes: readonly Scope[];
-	readonly inputs: ReadonlyMap<string, InputVolts>;
 }
 
 /** A string with less chance of a fault than this needs no list of what it cannot be. */
@@ -130,49 +112,6 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 	};
 }
 
-/** Weighs every group of siblings in which anything was read. */
-export function traceGroups(
-	record: ArrayRecord,
-	visit: Visit,
-	groups: readonly SiblingGroup[]
-): Traced[] {
-	const standing = standingReadings(visit);
-	const rates = ratesAfterMessage(record.rates, visit.inverterSays);
-	const prepared = groups.flatMap((group) => {
-		const inputs = inputVolts(group, standing);
-		const cases = casesOf({
-			record,
-			group,
-			standing,
-			rates,
-			inputs,
-			takes: (key) => takesOf(visit, key)
-		});
-		if (cases.every(({ readings, located }) => readings.length === 0 && !located)) return [];
-		const scopes = scopesOf({
-			record,
-			group,
-			cases,
-			standing,
-			rates,
-			inputs,
-			acWatts: acWattsOf(record, standing)
-		});
-		return [{ group, cases, scopes, inputs }];
-	});
-	const cleaningGain = standing.get(placeKey({ kind: 'array' }, 'cleaning-gain'))?.value ?? null;
-	const weigh = ({ group, cases, scopes }: (typeof prepared)[number], againstConditions: number) =>
-		groupPosterior(group, cases, scopes, { cleaningGain, againstConditions });
-	const alone = prepared.map((one) => weigh(one, 0));
-	// Strings of another type stand in the same light: what they say of it counts here too.
-	const said = alone.map(({ shared }) => speaksAgainstConditions(shared));
-	return prepared.map((one, i): Traced => {
-		const others = said.reduce((sum, say, other) => (other === i ? sum : sum + say), 0);
-		const posterior = prepared.length === 1 ? alone[i]! : weigh(one, others);
-		return { posterior, scopes: one.scopes, inputs: one.inputs };
-	});
-}
-
 /** Tests of all groups, those at what strings share among them, the best first. */
 function proposedTests(
 	record: ArrayRecord,
@@ -233,121 +172,4 @@ function moduleNow(record: ArrayRecord, visit: Visit): { volts: number; watts: n
 	);
 	const { volts, amps } = maximumPowerPoint(module);
 	return { volts: openCircuitVoltage(module), watts: volts * amps };
-}
-
-function acWattsOf(record: ArrayRecord, standing: ReadonlyMap<string, Reading>): number | null {
-	const inverters = partsOf(record.parts, 'inverter');
-	if (inverters.length !== 1) return null;
-	return standing.get(`${inverters[0]!.id}/display/ac-power`)?.value ?? null;
-}
-
-/** All lines, a fault before a reading that is to be taken again. */
-function rankedCauses(
-	record: ArrayRecord,
-	visit: Visit,
-	traced: readonly Traced[],
-	aparts: readonly ApartPosterior[]
-): Cause[] {
-	const acWatts = acWattsOf(record, standingReadings(visit));
-	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
-	const chance = traced.reduce(
-		(product, { posterior }) => product * posterior.healthy,
-		allSound(aparts)
-	);
-	const healthy = lineOf(
-		[
-			{
-				code: 'healthy',
-				place: {},
-				probability: nothingToShow(chance),
-				severity: '',
-				size: null
-			}
-		],
-		'',
-		[]
-	);
-	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
-		...causesOf({ record, posterior, scopes }),
-		...besideCauses({
-			posterior,
-			inputs,
-			rates: record.rates,
-			acWatts,
-			acRating,
-			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
-		}),
-		...doubtfulVolts(record, posterior, scopes, inputs, standingReadings(visit))
-	]);
-	// What two types of module say of the one light is said once.
-	const byId = new Map<string, Cause>();
-	for (const line of [...ofGroups, ...apartCauses(record, aparts)]) {
-		const known = byId.get(line.id);
-		if (!known || known.probability < line.probability) byId.set(line.id, line);
-	}
-	const lines = [...byId.values()];
-	// What is found beside sound strings, clipping say, is said before that they are sound.
-	const found = Math.max(0, ...lines.map(({ faulty }) => faulty));
-	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
-	return [...lines, whole].sort(
-		(a, b) => order(b) * (b === whole ? 1 - found : 1) - order(a) * (a === whole ? 1 - found : 1)
-	);
-}
-
-const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
-
-function scopeChance(
-	scopes: readonly Scope[],
-	posterior: GroupPosterior,
-	codes: readonly Scope['code'][]
-): number {
-	return scopes.reduce(
-		(sum, { code }, i) => (codes.includes(code) ? sum + posterior.scopes[i]! : sum),
-		0
-	);
-}
-
-/** A fault that is likely stands before every reading that is likely wrong. */
-const order = ({ faulty, probability }: Cause) => faulty + 0.5 * Math.max(0, probability - faulty);
-
-/** Volts of an input that no running input has, unless what its strings share explains them. */
-function doubtfulVolts(
-	record: ArrayRecord,
-	posterior: GroupPosterior,
-	scopes: readonly Scope[],
-	inputs: ReadonlyMap<string, InputVolts>,
-	standing: ReadonlyMap<string, Reading>
-): Cause[] {
-	return [...inputs].flatMap(([input, { believed, read, best }]) => {
-		if (believed) return [];
-		const explained = scopes.reduce(
-			(sum, { strings }, i) =>
-				strings.some((s) => posterior.strings[s]!.case.string.input === input)
-					? sum + posterior.scopes[i]!
-					: sum,
-			0
-		);
-		const string = record.strings.find((one) => one.input === input);
-		const reading = string && standing.get(`${string.id}/operating-current`);
-		const line = lineOf(
-			[
-				{
-					code: 'reading-wrong',
-					place: { input, ...(reading && { reading: reading.id }) },
-					probability: Math.max(0, 1 - explained),
-					severity: '',
-					size: null
-				}
-			],
-			`volts of input ${input}`,
-			[
-				{
-					readingId: reading?.id ?? null,
-					weighs: 'for',
-					words: `Input ${input}: ${read.toFixed(1)} V read while it ran; its strings run near ${best.toFixed(0)} V. Their currents are judged at that.`
-				}
-			]
-		);
-		return line.probability > 0.02 ? [line] : [];
-	});
 }

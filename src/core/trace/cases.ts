@@ -1,4 +1,4 @@
-import { median } from '../expectation/median';
+import { median } from '../units/quantile';
 import { moduleAtShift, modulesAtShift, type SiblingGroup } from '../expectation/group';
 import { standbyVolts } from '../expectation/in-state';
 import { stringOfPlace, stringKey } from '../expectation/place';

@@ -3,7 +3,8 @@ import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/s
 import { expectReadings } from '../expectation/expect';
 import type { StringFaultCode } from '../faults/fault';
 import { USUAL_RATES } from '../faults/rates';
-import { assess, traceGroups } from './assess';
+import { assess } from './assess';
+import { traceGroups } from './trace-groups';
 
 const record = arrayRecord();
 const posteriorOf = (scenario: Omit<Parameters<typeof visitOf>[0], 'record'>) => {

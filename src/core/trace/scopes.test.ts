@@ -4,7 +4,7 @@ import { HOLLIN_CREEK } from '../../../tests/support/sites';
 import { expectReadings } from '../expectation/expect';
 import { isStringReading, type Visit } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
-import { traceGroups } from './assess';
+import { traceGroups } from './trace-groups';
 
 const scopesOf = (record: ArrayRecord, visit: Visit) =>
 	traceGroups(record, visit, expectReadings(record, visit).siblingGroups).flatMap(

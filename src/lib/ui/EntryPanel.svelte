@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { tick, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';
@@ -89,6 +89,7 @@
 		);
 	}
 
+	onMount(() => session.warm());
 	// A page that is loaded again in the middle of a field loses nothing.
 	$effect(() => {
 		keepEntries(session.document.visit.id, {

@@ -22,7 +22,9 @@
 
 {#if history.length > 0}
 	<details>
-		<summary>History: {history.length} {history.length === 1 ? 'entry' : 'entries'}</summary>
+		<summary class="more"
+			>History: {history.length} {history.length === 1 ? 'entry' : 'entries'}</summary
+		>
 		<ul>
 			{#each history as reading (reading.id)}
 				<li>
@@ -40,16 +42,6 @@
 {/if}
 
 <style>
-	summary {
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-		font-weight: 600;
-		color: var(--accent);
-		text-decoration: underline;
-		text-underline-offset: 0.2em;
-	}
-
 	li {
 		padding: 0.25rem 0 0.35rem;
 	}

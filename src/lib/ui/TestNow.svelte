@@ -20,7 +20,7 @@
 			{#if first}<p>{first.words} <span class="soft">({first.source})</span></p>{/if}
 			{#if rest.length > 0}
 				<details>
-					<summary>{rest.length} more</summary>
+					<summary class="more">{rest.length} more</summary>
 					{#each rest as caution (caution.words)}
 						<p>{caution.words} <span class="soft">({caution.source})</span></p>
 					{/each}
@@ -58,15 +58,5 @@
 
 	.caution p + p {
 		margin-top: 0.35rem;
-	}
-
-	summary {
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-		font-weight: 600;
-		color: var(--accent);
-		text-decoration: underline;
-		text-underline-offset: 0.2em;
 	}
 </style>

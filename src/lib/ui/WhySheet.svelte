@@ -47,7 +47,7 @@
 	{/if}
 	{#if place.expected}
 		<details>
-			<summary
+			<summary class="more"
 				>How sure: ± <span class="figure">{show(2 * place.expected.standardUncertainty)}</span
 				></summary
 			>
@@ -92,17 +92,6 @@
 		gap: 0.6rem;
 		align-items: baseline;
 		font-size: 1.05rem;
-	}
-
-	summary {
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-		gap: 0.3rem;
-		font-weight: 600;
-		color: var(--accent);
-		text-decoration: underline;
-		text-underline-offset: 0.2em;
 	}
 
 	details ul li {

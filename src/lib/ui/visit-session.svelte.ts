@@ -6,7 +6,7 @@ import { questionBeforeStoring } from '$core/expectation/entry-question';
 import { placeKey, stringPlace, type Place } from '$core/expectation/place';
 import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 import { keyOf, standingReadings } from '$core/expectation/standing';
-import { usualState, type SwitchingState } from '$core/expectation/switching';
+import type { SwitchingState } from '$core/expectation/switching';
 import type {
 	MeasuredCurve,
 	Reading,
@@ -20,7 +20,9 @@ import { visitPlan } from '$core/rules/plan/plan';
 import type { Assessment } from '$core/trace/assess';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
 import type { VisitEvent } from '$core/document/visit-event';
+import { postEntry } from './post-entry';
 import { sendJson } from './send-json';
+import { warmWorkers } from './warm-workers';
 
 /** A figure that was typed at a place. */
 export interface Entry {
@@ -48,13 +50,6 @@ export interface Unsent {
 	readonly again: boolean;
 }
 
-/** What the server says of a reading. */
-interface Refusal {
-	readonly kind: 'question' | 'overtaken' | 'refused' | 'make-safe';
-	readonly words: string;
-	readonly standing?: Reading;
-}
-
 const LIST_OF_EVENT = {
 	reading: 'readings',
 	withdrawal: 'withdrawals',
@@ -67,9 +62,6 @@ const LIST_OF_EVENT = {
 type VisitList = (typeof LIST_OF_EVENT)[keyof typeof LIST_OF_EVENT];
 
 const KEY = Symbol('visit');
-const WARM_QUANTITIES = ['open-circuit-voltage', 'operating-current'] as const;
-const WARM_ROUNDS = 4;
-const JSON_HEADERS = { 'content-type': 'application/json' };
 
 /**
  * The visit on the screen: entries are assessed in a worker at once and stored by the server behind
@@ -101,6 +93,7 @@ export class VisitSession {
 	/** Whether what others store is heard. */
 	hearing = $state(false);
 	#clockAhead = 0;
+	#warmed = false;
 	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
 	suspects = $derived(
 		new Map(
@@ -251,49 +244,11 @@ export class VisitSession {
 		if (Object.keys(later).length > 0) void this.#adopt(later as Partial<VisitDocument['visit']>);
 	}
 
-	/**
-	 * Lets the worker answer about label figures a few times as soon as the visit opens, so that the
-	 * first figure typed does not wait for the core to be compiled.
-	 */
-	async warm(): Promise<void> {
-		const { record, visit } = this.document;
-		const [newest] = visit.conditions;
-		const conditions: Visit['conditions'] = [
-			newest ?? {
-				id: uuid(),
-				enteredAt: visit.startedAt,
-				by: visit.by,
-				basis: '',
-				follows: false,
-				irradiance: { value: 1000, relativeStandardUncertainty: 0.03, source: 'other' },
-				cellTemperature: { value: 25, standardUncertainty: 2, source: 'other' }
-			}
-		];
-		const readings = record.strings.flatMap((string) => {
-			const plate = record.moduleTypes.find((type) => type.id === string.moduleTypeId)?.plate;
-			if (!plate) return [];
-			return WARM_QUANTITIES.map((quantity) => ({
-				id: uuid(),
-				place: stringPlace(string.id),
-				quantity,
-				state: usualState(quantity),
-				value: quantity === 'operating-current' ? plate.imp : plate.voc * string.moduleCount,
-				atVolts: quantity === 'operating-current' ? plate.vmp * string.moduleCount : null,
-				typed: '',
-				confirmed: false,
-				source: 'typed' as const,
-				takenAt: visit.startedAt,
-				by: visit.by,
-				supersedes: null
-			}));
-		});
-		for (let round = 0; round < WARM_ROUNDS; round++) {
-			const shown = { ...visit, conditions, readings, withdrawals: [] };
-			await Promise.all([
-				judgeInWorker().judge(record, shown),
-				assessInWorker().assess(record, shown)
-			]);
-		}
+	/** Readies the workers for the first figure, where one may be typed. */
+	warm(): void {
+		if (this.#warmed) return;
+		this.#warmed = true;
+		void warmWorkers(this.document.record, this.document.visit);
 	}
 
 	/** Shows why one comes and what the inverter says; the server has it already. */
@@ -358,7 +313,7 @@ export class VisitSession {
 			at: new Date().toISOString(),
 			by: this.by.trim() || this.document.visit.by
 		};
-		const response = await this.#post('withdrawals', withdrawal);
+		const response = await postEntry(this.document.visit.id, 'withdrawals', withdrawal);
 		if (!response.ok) return null;
 		await this.#adopt({ withdrawals: [...this.document.visit.withdrawals, withdrawal] });
 		return last;
@@ -400,7 +355,7 @@ export class VisitSession {
 	}
 
 	async #store(reading: Reading): Promise<void> {
-		const response = await this.#post('readings', reading);
+		const response = await postEntry(this.document.visit.id, 'readings', reading);
 		this.storing = new Set([...this.storing].filter((id) => id !== reading.id));
 		if (response.ok) return;
 		// What the server did not take must not look stored.
@@ -450,35 +405,6 @@ export class VisitSession {
 			}
 		} finally {
 			this.tracing = false;
-		}
-	}
-
-	async #post(
-		path: 'readings' | 'withdrawals',
-		body: unknown
-	): Promise<{ ok: true } | { ok: false; again: boolean; refusal: Refusal }> {
-		try {
-			const response = await fetch(`/visits/${this.document.visit.id}/${path}`, {
-				method: 'POST',
-				headers: JSON_HEADERS,
-				// It arrives although the page is left meanwhile.
-				keepalive: true,
-				body: JSON.stringify(body)
-			});
-			if (response.ok) return { ok: true };
-			const answer = (await response.json()) as Partial<Refusal> & { message?: string };
-			return {
-				ok: false,
-				again: response.status >= 500,
-				refusal: {
-					kind: answer.kind ?? 'refused',
-					words: answer.words ?? answer.message ?? 'The server refused it.',
-					...(answer.standing && { standing: answer.standing })
-				}
-			};
-		} catch {
-			const words = 'The server did not answer. What you typed is kept here.';
-			return { ok: false, again: true, refusal: { kind: 'refused', words } };
 		}
 	}
 }

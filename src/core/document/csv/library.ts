@@ -1,6 +1,6 @@
 import { TECHNOLOGIES, type Technology } from '../../module/technology';
 import { checkLabel } from '../../module/plausibility';
-import { RECORD_LIMITS } from '../record';
+import { RECORD_LIMITS } from '../record-limits';
 import type { SpecField } from '../../record/spec';
 import { libraryFields, type LibraryEntry, type LibraryKind } from '../library/library';
 import {

@@ -6,7 +6,7 @@ import {
 } from '../../record/record';
 import type { ChangeStep } from '../../record/change';
 import { MODULE_STATE_WORDS } from '../../record/words';
-import { RECORD_LIMITS } from '../record';
+import { RECORD_LIMITS } from '../record-limits';
 import { figureCell, textCell, wordCell, type ReadLine, type RefusedLine } from './table';
 
 const STATES = Object.fromEntries(MODULE_STATES.map((state) => [MODULE_STATE_WORDS[state], state]));

@@ -3,7 +3,7 @@ import { UNSEEN_STRING, type ArrayRecord, type StringRecord } from '../../record
 import { fuseWords } from '../../record/difference';
 import { refuse, succeed, type Result } from '../../units/result';
 import { readFigure } from '../figure';
-import { RECORD_LIMITS } from '../record';
+import { RECORD_LIMITS } from '../record-limits';
 import { figureCell, textCell, type ReadLine, type RefusedLine } from './table';
 import { USUAL_CABLE_OHMS } from '../survey';
 

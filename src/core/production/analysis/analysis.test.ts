@@ -7,7 +7,8 @@ import { probableCause } from './cause';
 import { clippingOf } from './clipping';
 import { clearSkyOn } from './clear-sky-year';
 import { segmentsOf } from './segments';
-import { quantile, robustSlope } from './statistics';
+import { robustSlope } from './statistics';
+import { quantile } from '../../units/quantile';
 import { watch, type Watch } from './watch';
 
 const TYPE = lintwhite370('019c0000-0001-7000-8000-000000000001');

@@ -1,6 +1,6 @@
 import type { Day, Unit } from '../series/year';
 import type { Peers } from './peers';
-import { median } from './statistics';
+import { median } from '../../units/quantile';
 
 /** Volts and amps of a unit against the middle of its like. */
 export interface VoltsAndAmps {

@@ -1,5 +1,5 @@
 import type { Day } from '../series/year';
-import { median, quantile } from './statistics';
+import { median, quantile } from '../../units/quantile';
 
 /** A day under a clear sky, and what was given of the clear sky's light. */
 export interface ClearDay {

@@ -1,7 +1,8 @@
 import { HOUR, type WatchedYear } from '../series/year';
 import { flatTopsOf, type FlatTop } from './flat-tops';
 import { AT_RATING } from './peers';
-import { quantile, robustSlope } from './statistics';
+import { robustSlope } from './statistics';
+import { quantile } from '../../units/quantile';
 
 /** Why tops are flat. */
 type FlatKind =

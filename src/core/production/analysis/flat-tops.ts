@@ -1,6 +1,6 @@
 import type { Times } from '../series/grid';
 import { HOUR, type Day } from '../series/year';
-import { median, quantile } from './statistics';
+import { median, quantile } from '../../units/quantile';
 
 /** A top that was cut flat. */
 export interface FlatTop {

@@ -1,4 +1,5 @@
-import { median, noiseOf } from './statistics';
+import { noiseOf } from './statistics';
+import { median } from '../../units/quantile';
 
 /** A stretch of a series along which it runs straight. */
 export interface Segment {

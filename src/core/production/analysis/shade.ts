@@ -2,7 +2,7 @@ import { sunPosition, type SunPosition } from '../../conditions/sun';
 import { dayNumber } from '../../units/instant';
 import { HOUR, type Day, type Unit, type WatchedYear } from '../series/year';
 import type { Peers } from './peers';
-import { median, quantile } from './statistics';
+import { median, quantile } from '../../units/quantile';
 
 /** A shade that comes back at the same time of day. */
 export interface ReturningShade {

@@ -2,7 +2,8 @@ import type { Day } from '../series/year';
 import type { ArrayEvent } from './event';
 import { segmentsOf } from './segments';
 import { daysApart } from './shade';
-import { median, robustSlope } from './statistics';
+import { robustSlope } from './statistics';
+import { median } from '../../units/quantile';
 
 /** Smallest fall of all alike that is told from the weather's own; judgement. */
 const LEAST_FALL = 0.035;

@@ -1,6 +1,6 @@
 import type { Expectations } from '../../expectation/expect';
 import { stringKey } from '../../expectation/place';
-import { median } from '../../expectation/median';
+import { median } from '../../units/quantile';
 import type { Reading } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';

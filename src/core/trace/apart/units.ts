@@ -1,4 +1,4 @@
-import { median } from '../../expectation/median';
+import { median } from '../../units/quantile';
 import { placeKey } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
 import type { CauseCode } from '../../faults/fault';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../../tests/support/scenario';
 import { expectReadings } from '../../expectation/expect';
-import { traceGroups } from '../assess';
+import { traceGroups } from '../trace-groups';
 import { outcomeInWords } from './outcome-words';
 import { possibleAt } from './possible';
 import type { Candidate } from './candidates';

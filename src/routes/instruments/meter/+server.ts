@@ -1,10 +1,9 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf } from '$core/document/file';
 import { QUANTITIES } from '$core/expectation/quantity';
 import { readAddress } from '$lib/server/instruments/address';
 import { MEASURES, readMeter, type Measures } from '$lib/server/instruments/scpi';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import type { RequestHandler } from './$types';
 
 const inputSchema = z.strictObject({
@@ -21,10 +20,10 @@ const inputSchema = z.strictObject({
 });
 
 export const POST: RequestHandler = async ({ request }) => {
-	const input = inputSchema.safeParse(await readJson(request));
-	if (!input.success) return json({ words: problemOf(input.error).what }, { status: 400 });
-	const address = readAddress(input.data.address);
+	const input = await readBody(request, inputSchema);
+	if (!input.ok) return refused(input.problem);
+	const address = readAddress(input.value.address);
 	if (!address.ok) return json({ words: address.problem }, { status: 400 });
-	const read = await readMeter(address.value, input.data.measures, input.data.probe);
+	const read = await readMeter(address.value, input.value.measures, input.value.probe);
 	return read.ok ? json(read.value) : json(read.problem, { status: 502 });
 };

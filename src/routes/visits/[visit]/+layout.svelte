@@ -13,7 +13,6 @@
 	let deaf = () => {};
 	const hear = () => (deaf = session.hear(data.told, () => loadAnew()));
 	onMount(() => {
-		void session.warm();
 		const clock = setInterval(() => session.tick(), 1000);
 		hear();
 		return () => {

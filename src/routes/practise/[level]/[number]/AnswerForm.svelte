@@ -32,7 +32,7 @@
 	}
 </script>
 
-<form class="panel" aria-label="What is it" onsubmit={say}>
+<form class="panel asks" aria-label="What is it" onsubmit={say}>
 	<h2>What is it</h2>
 	<label>
 		<span>Cause</span>
@@ -79,21 +79,6 @@
 
 	h2 {
 		font-size: 1.15rem;
-	}
-
-	label {
-		display: grid;
-		gap: 0.2rem;
-		font-weight: 600;
-	}
-
-	select {
-		min-height: 48px;
-		width: 100%;
-		padding: 0 0.5rem;
-		font-weight: 500;
-		background: var(--paper);
-		border: var(--stroke) solid var(--rule);
 	}
 
 	.act {

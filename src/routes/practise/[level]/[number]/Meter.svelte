@@ -78,7 +78,7 @@
 </script>
 
 <form
-	class="panel"
+	class="panel asks"
 	aria-label="Virtual meter"
 	onsubmit={(event) => {
 		event.preventDefault();
@@ -205,21 +205,6 @@
 
 	.numbers:empty {
 		display: none;
-	}
-
-	label {
-		display: grid;
-		gap: 0.2rem;
-		font-weight: 600;
-	}
-
-	select {
-		min-height: 48px;
-		width: 100%;
-		padding: 0 0.5rem;
-		font-weight: 500;
-		background: var(--paper);
-		border: var(--stroke) solid var(--rule);
 	}
 
 	.how {

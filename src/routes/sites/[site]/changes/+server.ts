@@ -1,23 +1,19 @@
 import { error, json } from '@sveltejs/kit';
 import { changeRequestSchema } from '$core/document/change';
-import { problemOf } from '$core/document/file';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { refusalWords } from '$lib/server/record-words';
 import { changeRecord } from '$lib/server/repositories/sites';
 import type { RequestHandler } from './$types';
 
 /** Stores a change of the record; the answer has the whole record only where others changed it too. */
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = changeRequestSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ words: what, where }, { status: 400 });
-	}
+	const input = await readBody(request, changeRequestSchema);
+	if (!input.ok) return refused(input.problem);
 	const stored = await changeRecord(
 		await database(),
 		params.site,
-		input.data,
+		input.value,
 		new Date().toISOString()
 	);
 	if (stored.ok) {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { figureOrUnknown, figureValue, readFigure } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record';
+	import { RECORD_LIMITS } from '$core/document/record-limits';
 	import type { Field as Plane } from '$core/record/field';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { figureOrUnknown, readFigure, type FigureLimits } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record';
+	import { RECORD_LIMITS } from '$core/document/record-limits';
 	import { STRUCTURES, SYSTEMS, type SiteRules, type System } from '$core/record/record';
 	import { STRUCTURE_WORDS, SYSTEM_WORDS } from '$core/record/words';
 	import Choice from '$lib/ui/Choice.svelte';

@@ -1,25 +1,21 @@
 import { error, json } from '@sveltejs/kit';
-import { problemOf } from '$core/document/file';
 import { curveSchema } from '$core/document/reading';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { appendCurve, findVisit } from '$lib/server/repositories/visits';
 import { tellVisit } from '$lib/server/visit-events';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = curveSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ words: what, where }, { status: 400 });
-	}
+	const input = await readBody(request, curveSchema);
+	if (!input.ok) return refused(input.problem);
 	const db = await database();
 	const document = await findVisit(db, params.visit);
 	if (!document) error(404, { message: 'There is no such visit.' });
-	if (!document.record.strings.some(({ id }) => id === input.data.stringId)) {
+	if (!document.record.strings.some(({ id }) => id === input.value.stringId)) {
 		return json({ words: 'The record of this visit has no such string.' }, { status: 400 });
 	}
-	await appendCurve(db, params.visit, input.data);
-	tellVisit(params.visit, { kind: 'curve', entry: input.data });
-	return json({ curve: input.data }, { status: 201 });
+	await appendCurve(db, params.visit, input.value);
+	tellVisit(params.visit, { kind: 'curve', entry: input.value });
+	return json({ curve: input.value }, { status: 201 });
 };

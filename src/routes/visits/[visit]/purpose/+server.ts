@@ -1,9 +1,8 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf } from '$core/document/file';
 import { purposeSchema, VISIT_TEXT } from '$core/document/visit';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { changePurpose, visitExists } from '$lib/server/repositories/visits';
 import { tellVisit } from '$lib/server/visit-events';
 import type { RequestHandler } from './$types';
@@ -14,14 +13,11 @@ const inputSchema = z.strictObject({
 });
 
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = inputSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ words: what, where }, { status: 400 });
-	}
+	const input = await readBody(request, inputSchema);
+	if (!input.ok) return refused(input.problem);
 	const db = await database();
 	if (!(await visitExists(db, params.visit))) error(404, { message: 'There is no such visit.' });
-	await changePurpose(db, params.visit, input.data.purpose, input.data.inverterSays);
+	await changePurpose(db, params.visit, input.value.purpose, input.value.inverterSays);
 	tellVisit(params.visit, { kind: 'changed' });
-	return json(input.data);
+	return json(input.value);
 };

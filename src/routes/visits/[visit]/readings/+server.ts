@@ -1,5 +1,4 @@
 import { error, json } from '@sveltejs/kit';
-import { problemOf } from '$core/document/file';
 import { readingSchema } from '$core/document/reading';
 import type { VisitDocument } from '$core/document/visit';
 import { questionBeforeStoring } from '$core/expectation/entry-question';
@@ -8,7 +7,7 @@ import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import { keyOf } from '$core/expectation/standing';
 import type { Reading } from '$core/expectation/visit';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { appendReading } from '$lib/server/repositories/visits';
 import { tellVisit } from '$lib/server/visit-events';
 import type { RequestHandler } from './$types';
@@ -23,13 +22,10 @@ function ask({ record, visit }: VisitDocument, reading: Reading): string | null 
 }
 
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = readingSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ kind: 'refused', words: what, where }, { status: 400 });
-	}
-	const stored = await appendReading(await database(), params.visit, input.data, (document) =>
-		ask(document, input.data)
+	const input = await readBody(request, readingSchema);
+	if (!input.ok) return refused(input.problem);
+	const stored = await appendReading(await database(), params.visit, input.value, (document) =>
+		ask(document, input.value)
 	);
 	if (stored.ok) {
 		tellVisit(params.visit, { kind: 'reading', entry: stored.value });

@@ -1,10 +1,9 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf } from '$core/document/file';
 import { safetyEntrySchema } from '$core/document/reading';
 import { TASKS } from '$core/rules/making-safe/step';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { settleStep } from '$lib/server/repositories/safety';
 import { tellVisit } from '$lib/server/visit-events';
 import type { RequestHandler } from './$types';
@@ -12,12 +11,9 @@ import type { RequestHandler } from './$types';
 const inputSchema = z.strictObject({ task: z.enum(TASKS), entry: safetyEntrySchema });
 
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = inputSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ words: what, where }, { status: 400 });
-	}
-	const { task, entry } = input.data;
+	const input = await readBody(request, inputSchema);
+	if (!input.ok) return refused(input.problem);
+	const { task, entry } = input.value;
 	const stored = await settleStep(await database(), params.visit, task, entry, Date.now());
 	if (!stored.ok) {
 		if (stored.problem === null) error(404, { message: 'There is no such visit.' });

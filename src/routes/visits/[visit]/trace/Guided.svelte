@@ -139,7 +139,7 @@
 		{/if}
 		{#if others.length > 0}
 			<details class="others">
-				<summary>Another test: {others.length}</summary>
+				<summary class="more">Another test: {others.length}</summary>
 				{#each others as other (other.key)}
 					<TestCard test={other} onchoose={() => (testKey = other.key)} />
 				{/each}
@@ -156,7 +156,7 @@
 			/>{/each}
 		{#if ruledOut.length > 0}
 			<details>
-				<summary>Ruled out: {ruledOut.length}</summary>
+				<summary class="more">Ruled out: {ruledOut.length}</summary>
 				<ul>
 					{#each ruledOut as { code, words } (code)}<li>{words}</li>{/each}
 				</ul>
@@ -237,16 +237,6 @@
 
 	.found p {
 		flex: 1 1 16rem;
-	}
-
-	summary {
-		min-height: 44px;
-		display: flex;
-		align-items: center;
-		font-weight: 600;
-		color: var(--accent);
-		text-decoration: underline;
-		text-underline-offset: 0.2em;
 	}
 
 	details ul {

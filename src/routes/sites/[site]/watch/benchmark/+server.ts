@@ -1,20 +1,16 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf } from '$core/document/file';
 import { benchmarkEntrySchema } from '$core/document/monitoring';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { addBenchmarkEntry, removeBenchmarkEntry } from '$lib/server/repositories/watch-settings';
 import type { RequestHandler } from './$types';
 
 /** Stores a measurement of a benchmark day. */
 export const POST: RequestHandler = async ({ params, request }) => {
-	const entry = benchmarkEntrySchema.safeParse(await readJson(request));
-	if (!entry.success) {
-		const { what, where } = problemOf(entry.error);
-		return json({ words: what, where }, { status: 400 });
-	}
-	await addBenchmarkEntry(await database(), params.site, entry.data);
+	const entry = await readBody(request, benchmarkEntrySchema);
+	if (!entry.ok) return refused(entry.problem);
+	await addBenchmarkEntry(await database(), params.site, entry.value);
 	return json({}, { status: 201 });
 };
 

@@ -1,9 +1,8 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { problemOf } from '$core/document/file';
 import { targetSchema } from '$core/document/monitoring';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { setTargets } from '$lib/server/repositories/watch-units';
 import type { RequestHandler } from './$types';
 
@@ -11,12 +10,9 @@ const inputSchema = z.strictObject({ name: z.string().max(200), target: targetSc
 
 /** Says which part of the record a unit of the exports is. */
 export const POST: RequestHandler = async ({ params, request }) => {
-	const input = inputSchema.safeParse(await readJson(request));
-	if (!input.success) {
-		const { what, where } = problemOf(input.error);
-		return json({ words: what, where }, { status: 400 });
-	}
-	const { name, target } = input.data;
+	const input = await readBody(request, inputSchema);
+	if (!input.ok) return refused(input.problem);
+	const { name, target } = input.value;
 	await setTargets(await database(), params.site, new Map([[name, target]]));
 	return json({});
 };

@@ -1,17 +1,13 @@
 import { json } from '@sveltejs/kit';
-import { problemOf } from '$core/document/file';
 import { watchSettingsSchema } from '$core/document/monitoring';
 import { database } from '$lib/server/database';
-import { readJson } from '$lib/server/read-json';
+import { readBody, refused } from '$lib/server/read-body';
 import { saveWatchSettings } from '$lib/server/repositories/watch-settings';
 import type { RequestHandler } from './$types';
 
 export const POST: RequestHandler = async ({ params, request }) => {
-	const settings = watchSettingsSchema.safeParse(await readJson(request));
-	if (!settings.success) {
-		const { what, where } = problemOf(settings.error);
-		return json({ words: what, where }, { status: 400 });
-	}
-	await saveWatchSettings(await database(), params.site, settings.data);
+	const settings = await readBody(request, watchSettingsSchema);
+	if (!settings.ok) return refused(settings.problem);
+	await saveWatchSettings(await database(), params.site, settings.value);
 	return json({});
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { readFigure } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record';
+	import { RECORD_LIMITS } from '$core/document/record-limits';
 	import { serialsOf } from '$core/document/csv/modules';
 	import {
 		MODULE_STATES,

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { usedModules } from '../../../../tests/support/used-modules';
+import { StringSource } from '../../circuit/bus';
+import { USUAL_PARTS } from '../../expectation/predict';
+import { stringOf, WARM_SUN } from '../tested';
+import { ampsOver, curveGrid, seriesVolts } from './curves';
+
+const POOL = usedModules(6, 11);
+const grid = curveGrid(POOL, WARM_SUN, 3, false);
+const source = (members: readonly number[]) =>
+	StringSource.of(
+		stringOf(
+			'',
+			members.map((m) => POOL[m]!),
+			WARM_SUN
+		),
+		{ ...USUAL_PARTS },
+		'source'
+	);
+
+describe('modules on one grid', () => {
+	it('have currents from a little back-feed to a little above the largest short circuit', () => {
+		const shorts = POOL.map((_, m) => source([m]).ampsAt(0));
+		expect(grid.amps[0]).toBeLessThan(0);
+		expect(grid.amps.at(-1)!).toBeGreaterThan(Math.max(...shorts));
+		expect(grid.modules).toHaveLength(POOL.length);
+		for (const own of grid.modules) {
+			for (let i = 1; i < own.length; i++) expect(own[i]).toBeLessThanOrEqual(own[i - 1]! + 1e-9);
+		}
+	});
+
+	it('have volts as far as the longest string of the best goes', () => {
+		const opens = POOL.map((_, m) => source([m]).openVolts).sort((a, b) => b - a);
+		expect(grid.volts.at(-1)!).toBeCloseTo(opens[0]! + opens[1]! + opens[2]!, 6);
+	});
+
+	it('add in series to what the circuit gives', () => {
+		const members = [0, 2, 5];
+		const added = seriesVolts(grid, members);
+		const circuit = source(members);
+		for (const i of [40, 90, 150, 190]) {
+			expect(added[i]).toBeCloseTo(circuit.voltsAt(grid.amps[i]!), 3);
+		}
+		expect(seriesVolts(grid, []).every((volts) => volts === 0)).toBe(true);
+	});
+});
+
+describe('a string over the volts of its bus', () => {
+	const members = [1, 3, 4];
+	const circuit = source(members);
+
+	it('has the current that the circuit gives, within the grid’s step', () => {
+		const amps = ampsOver(grid, seriesVolts(grid, members));
+		for (let v = 0; v < grid.volts.length; v += 16) {
+			const exact = Math.max(circuit.ampsAt(grid.volts[v]!), grid.amps[0]!);
+			expect(Math.abs(amps[v]! - exact)).toBeLessThan(0.08);
+		}
+	});
+
+	it('never rises with its volts', () => {
+		const amps = ampsOver(grid, seriesVolts(grid, members));
+		for (let v = 1; v < amps.length; v++) expect(amps[v]).toBeLessThanOrEqual(amps[v - 1]! + 1e-9);
+	});
+
+	it('is fed by others above its own volts, unless a diode blocks', () => {
+		const short = seriesVolts(grid, [1]);
+		expect(ampsOver(grid, short).at(-1)!).toBeLessThan(0);
+		expect(ampsOver({ ...grid, blocked: true }, short).at(-1)!).toBe(0);
+	});
+});

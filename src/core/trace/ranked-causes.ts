@@ -1,0 +1,127 @@
+import type { ArrayRecord } from '../record/record';
+import { standingReadings } from '../expectation/standing';
+import type { Reading, Visit } from '../expectation/visit';
+import { partsOf } from '../record/part';
+import type { ApartPosterior } from './apart/apart';
+import { apartCauses } from './apart/lines';
+import { allSound } from './apart/sources';
+import { besideCauses } from './beside';
+import type { InputVolts } from './cases';
+import type { Cause } from './cause';
+import { lineOf } from './line';
+import type { GroupPosterior } from './posterior';
+import { causesOf } from './rank';
+import type { Scope } from './scope';
+import { nothingToShow } from './temper';
+import { acWattsOf, type Traced } from './trace-groups';
+
+/** All lines, a fault before a reading that is to be taken again. */
+export function rankedCauses(
+	record: ArrayRecord,
+	visit: Visit,
+	traced: readonly Traced[],
+	aparts: readonly ApartPosterior[]
+): Cause[] {
+	const acWatts = acWattsOf(record, standingReadings(visit));
+	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
+	const chance = traced.reduce(
+		(product, { posterior }) => product * posterior.healthy,
+		allSound(aparts)
+	);
+	const healthy = lineOf(
+		[
+			{
+				code: 'healthy',
+				place: {},
+				probability: nothingToShow(chance),
+				severity: '',
+				size: null
+			}
+		],
+		'',
+		[]
+	);
+	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
+		...causesOf({ record, posterior, scopes }),
+		...besideCauses({
+			posterior,
+			inputs,
+			rates: record.rates,
+			acWatts,
+			acRating,
+			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
+		}),
+		...doubtfulVolts(record, posterior, scopes, inputs, standingReadings(visit))
+	]);
+	// What two types of module say of the one light is said once.
+	const byId = new Map<string, Cause>();
+	for (const line of [...ofGroups, ...apartCauses(record, aparts)]) {
+		const known = byId.get(line.id);
+		if (!known || known.probability < line.probability) byId.set(line.id, line);
+	}
+	const lines = [...byId.values()];
+	// What is found beside sound strings, clipping say, is said before that they are sound.
+	const found = Math.max(0, ...lines.map(({ faulty }) => faulty));
+	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
+	return [...lines, whole].sort(
+		(a, b) => order(b) * (b === whole ? 1 - found : 1) - order(a) * (a === whole ? 1 - found : 1)
+	);
+}
+
+const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
+
+function scopeChance(
+	scopes: readonly Scope[],
+	posterior: GroupPosterior,
+	codes: readonly Scope['code'][]
+): number {
+	return scopes.reduce(
+		(sum, { code }, i) => (codes.includes(code) ? sum + posterior.scopes[i]! : sum),
+		0
+	);
+}
+
+/** A fault that is likely stands before every reading that is likely wrong. */
+const order = ({ faulty, probability }: Cause) => faulty + 0.5 * Math.max(0, probability - faulty);
+
+/** Volts of an input that no running input has, unless what its strings share explains them. */
+function doubtfulVolts(
+	record: ArrayRecord,
+	posterior: GroupPosterior,
+	scopes: readonly Scope[],
+	inputs: ReadonlyMap<string, InputVolts>,
+	standing: ReadonlyMap<string, Reading>
+): Cause[] {
+	return [...inputs].flatMap(([input, { believed, read, best }]) => {
+		if (believed) return [];
+		const explained = scopes.reduce(
+			(sum, { strings }, i) =>
+				strings.some((s) => posterior.strings[s]!.case.string.input === input)
+					? sum + posterior.scopes[i]!
+					: sum,
+			0
+		);
+		const string = record.strings.find((one) => one.input === input);
+		const reading = string && standing.get(`${string.id}/operating-current`);
+		const line = lineOf(
+			[
+				{
+					code: 'reading-wrong',
+					place: { input, ...(reading && { reading: reading.id }) },
+					probability: Math.max(0, 1 - explained),
+					severity: '',
+					size: null
+				}
+			],
+			`volts of input ${input}`,
+			[
+				{
+					readingId: reading?.id ?? null,
+					weighs: 'for',
+					words: `Input ${input}: ${read.toFixed(1)} V read while it ran; its strings run near ${best.toFixed(0)} V. Their currents are judged at that.`
+				}
+			]
+		);
+		return line.probability > 0.02 ? [line] : [];
+	});
+}

@@ -1,0 +1,24 @@
+import { error, json } from '@sveltejs/kit';
+import type { z } from 'zod';
+import { problemOf, type Problem } from '$core/document/file';
+import { refuse, succeed, type Result } from '$core/units/result';
+
+/** The body of a request as JSON that holds to a schema, or what is wrong with it and where. */
+export async function readBody<Schema extends z.ZodType>(
+	request: Request,
+	schema: Schema
+): Promise<Result<z.output<Schema>, Problem>> {
+	let body: unknown;
+	try {
+		body = await request.json();
+	} catch {
+		error(400, { message: 'The body is not JSON.', mend: 'Send one JSON object.' });
+	}
+	const read = schema.safeParse(body);
+	return read.success ? succeed(read.data) : refuse(problemOf(read.error));
+}
+
+/** The answer to a body that does not hold. */
+export function refused({ what, where }: Problem): Response {
+	return json({ kind: 'refused', words: what, where }, { status: 400 });
+}
