@@ -45,6 +45,8 @@
 	let svg = $state<SVGSVGElement>();
 	let dragged = $state.raw<{ from: Cell; x: number; y: number; began: boolean } | null>(null);
 	const DRAG_FROM = 6;
+	/** Cells from which on their grid is drawn through: thousands of dashes take longer than all modules. */
+	const MANY = 300;
 
 	function pointAt(event: PointerEvent): { x: number; y: number } {
 		const box = svg!.getBoundingClientRect();
@@ -91,6 +93,7 @@
 	/** The cell under the keys, and the one that is carried. */
 	let cursor = $state({ row: 0, column: 0 });
 	let carried = $state.raw<Cell | null>(null);
+	/** By the keyboard: a finger sees where it is, and the whole plan would be drawn anew for it. */
 	let focused = $state(false);
 	const STEP: Readonly<Record<string, readonly [number, number]>> = {
 		ArrowUp: [-1, 0],
@@ -102,6 +105,7 @@
 	function key(event: KeyboardEvent): void {
 		const step = STEP[event.key];
 		const cell = { field: field.id, ...cursor };
+		focused = true;
 		if (step) {
 			cursor = {
 				row: Math.min(field.rows - 1, Math.max(0, cursor.row + step[0])),
@@ -137,7 +141,7 @@
 		aria-label="Plan of {field.name}. {said}"
 		tabindex="0"
 		onkeydown={key}
-		onfocus={() => (focused = true)}
+		onfocus={({ currentTarget }) => (focused = currentTarget.matches(':focus-visible'))}
 		onblur={() => (focused = false)}
 		onpointerdown={press}
 		onpointermove={drag}
@@ -145,7 +149,7 @@
 		onpointercancel={() => (dragged = null)}
 	>
 		<rect x="1" y="1" width={width - 2} height={height - 2} class="roof" />
-		<path d={grid} class="free" />
+		<path d={grid} class="free" class:many={field.rows * field.columns > MANY} />
 		{#each strings as string (string.id)}
 			<StringOnPlan
 				{string}
@@ -215,6 +219,10 @@
 		stroke: var(--line);
 		stroke-width: 1;
 		stroke-dasharray: 3 3;
+	}
+
+	.free.many {
+		stroke-dasharray: none;
 	}
 
 	.found {

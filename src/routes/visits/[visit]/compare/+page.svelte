@@ -216,6 +216,9 @@
 		gap: 0 1rem;
 		padding: 0.5rem 0.3rem;
 		border-bottom: 1px solid var(--line);
+		/* Of hundreds of strings those out of sight are not laid out. */
+		content-visibility: auto;
+		contain-intrinsic-size: auto 5rem;
 	}
 
 	.name {
@@ -264,6 +267,12 @@
 		padding: 0.3rem 1.2rem 0.3rem 0;
 		text-align: start;
 		border-bottom: 1px solid var(--line);
+	}
+
+	@media print {
+		.strings > li {
+			content-visibility: visible;
+		}
 	}
 
 	@media (max-width: 900px) {
