@@ -66,9 +66,16 @@ export function stringShapes(
 	};
 }
 
-/** Width of the plate with a string's mark, px. */
-export const plateWidth = ({ label }: StringRecord, { wide }: Frame): number =>
-	Math.min(wide - 8, 10 + label.length * 8);
+/** The plate with a string's mark on its first module: as wide as the mark, within the field. */
+export function plateOf(
+	{ label }: Pick<StringRecord, 'label'>,
+	first: { readonly x: number; readonly y: number },
+	{ width: fieldWidth }: Pick<Frame, 'width'>
+): { readonly x: number; readonly y: number; readonly width: number; readonly height: number } {
+	const width = 8 + label.length * 8.6;
+	const x = Math.max(2, Math.min(first.x + 4, fieldWidth - width - 4));
+	return { x, y: first.y + 4, width, height: 17 };
+}
 
 /** A field with its strings, each in its colour and with its mark. */
 export function planDrawing(
@@ -85,8 +92,7 @@ export function planDrawing(
 		const shapes = stringShapes(string, frame);
 		if (!shapes) return [];
 		const { fill, ink } = colours.get(string.id)!;
-		const { x, y } = shapes.first;
-		const width = plateWidth(string, frame);
+		const plate = plateOf(string, shapes.first, frame);
 		return [
 			{
 				name: string.label,
@@ -95,8 +101,18 @@ export function planDrawing(
 				shapes: [
 					{ look: 'glass', d: shapes.glass, colour: fill },
 					{ look: 'join', d: shapes.join, colour: ink },
-					{ look: 'mark', d: rectangle(x + 4, y + 4, width, 17), colour: ink },
-					{ look: 'on-mark', x: x + 4 + width / 2, y: y + 17, words: string.label, colour: fill }
+					{
+						look: 'mark',
+						d: rectangle(plate.x, plate.y, plate.width, plate.height),
+						colour: ink
+					},
+					{
+						look: 'on-mark',
+						x: plate.x + plate.width / 2,
+						y: plate.y + 13,
+						words: string.label,
+						colour: fill
+					}
 				]
 			}
 		];

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { StringRecord } from '$core/record/record';
-	import { plateWidth, stringShapes, type Frame } from '$lib/drawing/plan';
+	import { plateOf, stringShapes, type Frame } from '$lib/drawing/plan';
 	import type { StringColour } from '$lib/ui/string-colours';
 
 	interface Props {
@@ -17,17 +17,12 @@
 
 {#if shapes}
 	{@const { first, glass, join } = shapes}
+	{@const plate = plateOf(string, first, frame)}
 	<g class:faded data-string={string.label}>
 		<path d={glass} fill={colour.fill} class="glass" />
 		<path d={join} stroke={colour.ink} class="join" />
-		<rect
-			x={first.x + 4}
-			y={first.y + 4}
-			width={plateWidth(string, frame)}
-			height="17"
-			fill={colour.ink}
-		/>
-		<text x={first.x + 8} y={first.y + 17.5} fill={colour.fill}>{string.label}</text>
+		<rect {...plate} fill={colour.ink} />
+		<text x={plate.x + 4} y={plate.y + 13.5} fill={colour.fill}>{string.label}</text>
 	</g>
 {/if}
 
