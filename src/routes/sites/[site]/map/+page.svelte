@@ -56,6 +56,8 @@
 					: []
 		)
 	);
+	/** The plan fades all others once what was pressed shows. */
+	const litOnPlan = afterPaint<ReadonlySet<string>>(() => lit, new Set());
 	/** What is said of the string that is chosen comes after it is lit. */
 	const told = afterPaint(() => (string ? { string, module } : null), null);
 
@@ -287,7 +289,7 @@
 					{colours}
 					{occupied}
 					found={new Map([...found.cells].filter(([key]) => key.startsWith(`${field.id}/`)))}
-					{lit}
+					lit={litOnPlan.current}
 					chosen={chosenCell}
 					onchoose={chooseCell}
 					onmove={(from, to) => store('Module moved', moveModule(record, from, to))}
