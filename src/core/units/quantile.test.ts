@@ -28,7 +28,7 @@ describe('the median', () => {
 		fc.assert(
 			fc.property(some, (values) => {
 				const before = [...values];
-				expect(median([...values].reverse())).toBe(median(values));
+				expect(median([...values].reverse()) === median(values)).toBe(true);
 				expect(values).toEqual(before);
 			})
 		);
@@ -43,8 +43,9 @@ describe('a quantile', () => {
 				fc.double({ min: 0, max: 1, noNaN: true }),
 				fc.double({ min: 0, max: 1, noNaN: true }),
 				(values, one, other) => {
-					expect(quantile(values, 0)).toBe(Math.min(...values));
-					expect(quantile(values, 1)).toBe(Math.max(...values));
+					// Nought and minus nought are one here.
+					expect(quantile(values, 0) === Math.min(...values)).toBe(true);
+					expect(quantile(values, 1) === Math.max(...values)).toBe(true);
 					const [low, high] = [Math.min(one, other), Math.max(one, other)];
 					expect(quantile(values, low)).toBeLessThanOrEqual(quantile(values, high) + 1e-9);
 				}
