@@ -175,7 +175,12 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
 	return { volts: vd - amps * rs, amps };
 }
 
-/** A module like this one, its current and its volts by so many times. */
+/**
+ * A module like this one with its current and its volts scaled.
+ *
+ * @param current factor on the current at every voltage, above 0
+ * @param volts factor on the volts at every current, above 0
+ */
 export function scaledModule(module: SingleDiode, current: number, volts: number): SingleDiode {
 	return {
 		photocurrent: module.photocurrent * current,

@@ -66,7 +66,7 @@ export function stringShapes(
 	};
 }
 
-/** The plate with a string's mark on its first module: as wide as the mark, within the field. */
+/** The plate with a string's mark on its first module, px: as wide as the mark, within the field. */
 export function plateOf(
 	{ label }: Pick<StringRecord, 'label'>,
 	first: { readonly x: number; readonly y: number },

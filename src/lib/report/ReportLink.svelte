@@ -60,7 +60,11 @@
 <!-- eslint-enable svelte/no-navigation-without-resolve -->
 {#if share !== null}
 	<label class="making" role="status">
-		<span>Making the report, <span class="figure">{Math.round(100 * share)} %</span></span>
+		<!-- The share is seen here and told by the progress: read out at each look it would not stop. -->
+		<span
+			>Making the report<span class="figure" aria-hidden="true">, {Math.round(100 * share)} %</span
+			></span
+		>
 		<progress value={share} max="1"></progress>
 	</label>
 {/if}
