@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { openBrowser, Person, startServer } from '../tests/browser/support';
+import { openBrowser } from '../tests/browser/own-browser';
+import { startServer } from '../tests/browser/own-server';
+import { Person } from '../tests/browser/person';
 
 /*
  * Monitoring as a person meets it, in headless Chromium against the built server: ten million samples

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { meterCard } from '../demo/saltmarsh';
-import { openBrowser, Person, startServer } from '../tests/browser/support';
+import { openBrowser } from '../tests/browser/own-browser';
+import { startServer } from '../tests/browser/own-server';
+import { Person } from '../tests/browser/person';
 
 /*
  * What a person waits for, in headless Chromium against the built server: Enter to verdict for eight

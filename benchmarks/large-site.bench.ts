@@ -1,6 +1,8 @@
 import { By, logging, Origin, type Actions, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
-import { openBrowser, Person, startServer, type Server } from '../tests/browser/support';
+import { openBrowser } from '../tests/browser/own-browser';
+import { startServer, type Server } from '../tests/browser/own-server';
+import { Person } from '../tests/browser/person';
 import { id, LARGE_SITE } from './baseline/large-site';
 
 /*

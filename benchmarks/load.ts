@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { usualState } from '$core/expectation/switching';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
-import { startServer, type Server } from '../tests/browser/support';
+import { startServer, type Server } from '../tests/browser/own-server';
 import { id, LARGE_SITE } from './baseline/large-site';
 
 /*

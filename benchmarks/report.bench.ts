@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { startServer } from '../tests/browser/support';
+import { startServer } from '../tests/browser/own-server';
 import { id } from './baseline/large-site';
 import { readEveryString } from './baseline/read-every-string';
 

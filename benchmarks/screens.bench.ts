@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type chrome from 'selenium-webdriver/chrome';
 import type { VisitDocument } from '$core/document/visit';
-import { openBrowser, Person, startServer } from '../tests/browser/support';
+import { openBrowser } from '../tests/browser/own-browser';
+import { startServer } from '../tests/browser/own-server';
+import { Person } from '../tests/browser/person';
 import { id, LARGE_SITE } from './baseline/large-site';
 import { readEveryString } from './baseline/read-every-string';
 

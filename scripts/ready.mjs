@@ -41,7 +41,7 @@ export function toolPath(name) {
 		vitest: 'vitest/vitest.mjs',
 		'svelte-kit': '@sveltejs/kit/svelte-kit.js',
 		'svelte-check': 'svelte-check/bin/svelte-check',
-		tsc: 'typescript/bin/tsc',
+		tsc: '@typescript/native/bin/tsc',
 		eslint: 'eslint/bin/eslint.js',
 		prettier: 'prettier/bin/prettier.cjs',
 		depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
@@ -87,11 +87,15 @@ export function ensureInstalled() {
 	say(
 		'Installing packages (the first time takes some minutes: the database is compiled where no binary is at hand).'
 	);
+	// Where the database is compiled, SQLite's own choice takes two thirds of the time of -O3.
+	const { CFLAGS = '-O2', CXXFLAGS = '-O2' } = process.env;
+	const env = { ...process.env, CFLAGS, CXXFLAGS };
 	const npm = process.env.npm_execpath;
-	if (npm?.endsWith('.js')) run(process.execPath, [npm, 'ci']);
+	if (npm?.endsWith('.js')) run(process.execPath, [npm, 'ci'], { env });
 	else
 		run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], {
-			shell: process.platform === 'win32'
+			shell: process.platform === 'win32',
+			env
 		});
 	stamp('installed', wanted);
 }

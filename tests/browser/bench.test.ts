@@ -1,6 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, WAIT } from './support';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
 

@@ -7,7 +7,10 @@ import { openCircuitVoltage, shortCircuitCurrent } from '$core/module/single-dio
 import { translate } from '$core/module/translate';
 import { meterCard } from '../../demo/saltmarsh';
 import { SALTMARSH } from '../support/sites';
-import { Person, WAIT, type Server } from './support';
+import type { Server } from './own-server';
+import { visitAtTheTerminal } from './own-visit';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 /* Conditions by every route, a series whose sun moves, kit, and what the report says of making safe. */
 
@@ -33,7 +36,7 @@ describe('conditions without a sensor', () => {
 	let visit: string;
 
 	it('come from a known good module, with how sure that is and what it was worked out from', async () => {
-		visit = await person.startsVisit();
+		visit = await visitAtTheTerminal(person.server.address);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await worksOut('A known good module');
 		const [type] = SALTMARSH.record.moduleTypes;
@@ -131,7 +134,7 @@ describe('conditions without a sensor', () => {
 
 describe('kit', () => {
 	it('whose rating is below the cold volts closes the field, with the reason', async () => {
-		const visit = await person.startsVisit();
+		const visit = await visitAtTheTerminal(person.server.address);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('voltsRating', '300');
 		await person.press('Store the meters');
@@ -153,7 +156,7 @@ describe('kit', () => {
 
 describe('the report', () => {
 	it('says who answered for making safe, or what was proved and what was not', async () => {
-		const own = await person.startsVisit();
+		const own = await visitAtTheTerminal(person.server.address);
 		await person.goTo(`/visits/${own}/hand-over`);
 		await person.sees('answered for a written procedure of their own');
 		await person.goTo('/sites/019a8001-0000-7000-8000-000000000002');

@@ -1,6 +1,9 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { openBrowser, Person, WAIT, type Server } from './support';
+import { openBrowser } from './own-browser';
+import type { Server } from './own-server';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 let server: Server;
 let driver: WebDriver;
@@ -12,7 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => person?.leaves());
 beforeEach(async () => {
-	visit = await person.startsVisit();
+	visit = await person.measures();
 });
 
 const field = () => person.find('input[name=reading]');

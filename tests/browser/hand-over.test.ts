@@ -1,7 +1,9 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, startServer, WAIT } from './support';
+import { startServer } from './own-server';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 

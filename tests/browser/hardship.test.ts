@@ -4,7 +4,10 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { id, LARGE_SITE } from '../../benchmarks/baseline/large-site';
 import { CARD_DAY, exactFigure, meterCard, STRINGS } from '../../demo/saltmarsh';
-import { Person, WAIT, type Server } from './support';
+import type { Server } from './own-server';
+import { visitAtTheTerminal } from './own-visit';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 /* Entering much, fast, and while things go wrong. */
 
@@ -92,7 +95,7 @@ describe('twenty-four strings, three readings each', () => {
 
 describe('a server that dies during entry', () => {
 	it('has every reading after its restart that was shown as stored', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		const card = meterCard();
 		for (const { mark, openCircuit } of card.slice(0, 5)) {
 			await person.isAt(mark, 'open circuit');
@@ -114,7 +117,7 @@ describe('a server that dies during entry', () => {
 
 describe('a page that is loaded again', () => {
 	it('in the middle of a field keeps what was typed', async () => {
-		await person.startsVisit();
+		await person.measures();
 		await person.types('46');
 		expect(await typedField()).toBe('46');
 		await driver.navigate().refresh();
@@ -127,7 +130,7 @@ describe('a page that is loaded again', () => {
 
 describe('two people in one visit', () => {
 	it('both see what the other proved, read and said of the sky', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		await person.isAt('A1', 'open circuit');
 		const send = (path: string, body: object) =>
 			fetch(`${server.address}/visits/${visit}/${path}`, {
@@ -187,7 +190,7 @@ describe('instruments', () => {
 	afterAll(() => instruments?.kill());
 
 	it('are asked by address; one outside the network is refused in words', async () => {
-		const visit = await person.startsVisit();
+		const visit = await visitAtTheTerminal(server.address);
 		await person.goTo(`/visits/${visit}/instruments`);
 		await person.fill('meter', '8.8.8.8:5025');
 		await person.press('Ask it');
@@ -203,7 +206,7 @@ describe('instruments', () => {
 	});
 
 	it('read every string in turn, once the meter stands still', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		for (const string of STRINGS.slice(0, 3)) {
 			await person.isAt(string.label, 'open circuit');
 			await person.press('From the meter');
@@ -228,7 +231,7 @@ describe('instruments', () => {
 
 describe('a measured curve', () => {
 	it('comes in as a file, is laid over the expected one, and its step is counted', async () => {
-		const visit = await person.startsVisit();
+		const visit = await visitAtTheTerminal(server.address);
 		await person.goTo(`/visits/${visit}/curves`);
 		await person.press('Lay it over');
 		await person.sees('A curve needs 3 points or more');

@@ -2,7 +2,9 @@ import Database from 'better-sqlite3';
 import type { WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { carriesCameraData } from '$core/document/picture';
-import { Person, WAIT, type Server } from './support';
+import type { Server } from './own-server';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 const SITE = '/sites/019a8001-0000-7000-8000-000000000002';
 

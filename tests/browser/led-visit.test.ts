@@ -1,7 +1,9 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { meterCard } from '../../demo/saltmarsh';
-import { Person, WAIT, type Server } from './support';
+import type { Server } from './own-server';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 /* A visit led from plan to comparison and back on: at the terminal with its string fuses, and at the hall with rapid shutdown. */
 

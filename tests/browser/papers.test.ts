@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key, Origin, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, printed, WAIT, type Server } from './support';
+import { printed } from './own-browser';
+import type { Server } from './own-server';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 /* What a record gives to others: lists, sheets, diagrams, revisions, and the library it draws from. */
 

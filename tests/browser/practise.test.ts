@@ -2,7 +2,7 @@ import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawExercise, spotOf } from '$core/drill/exercise';
 import { FAULTS, type FaultCode } from '$core/faults/codes';
-import { Person } from './support';
+import { Person } from './person';
 
 let person: Person;
 beforeAll(async () => {

@@ -1,6 +1,6 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person } from './support';
+import { Person } from './person';
 
 /* A cause is put right, read again and closed by its readings; the earth-fault fuse is not closed alone; history. */
 

@@ -1,6 +1,7 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, type Server } from './support';
+import type { Server } from './own-server';
+import { Person } from './person';
 
 let server: Server;
 let driver: WebDriver;

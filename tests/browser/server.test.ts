@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { PLATE, testId } from '../support/scenario';
-import { startServer, type Server } from './support';
+import { startServer, type Server } from './own-server';
 
 const VISIT = '019a8000-0000-7000-8000-000000000004';
 

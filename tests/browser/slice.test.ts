@@ -1,7 +1,9 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { meterCard } from '../../demo/saltmarsh';
-import { openBrowser, Person, printed, startServer, type Server } from './support';
+import { openBrowser, printed } from './own-browser';
+import { startServer, type Server } from './own-server';
+import { Person } from './person';
 
 /** As typed: one string with decimal commas, the others with points. */
 const typed = (mark: string, figure: number) =>

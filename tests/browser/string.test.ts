@@ -1,6 +1,7 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, WAIT } from './support';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const A2 = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;

@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import QRCode from 'qrcode';
 import { Key, Origin, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, Person, type Server } from './support';
+import { openBrowser } from './own-browser';
+import type { Server } from './own-server';
+import { Person } from './person';
 
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
 

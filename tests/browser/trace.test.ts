@@ -8,7 +8,8 @@ import type { HiddenFault } from '$core/drill/truth';
 import { readVisitDocument } from '$core/document/file';
 import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import { assess } from '$core/trace/assess';
-import { Person, WAIT } from './support';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 /*
  * Every planted fault of the demo is found by following the test that is proposed: what a meter would

@@ -1,7 +1,10 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Person, WAIT, type Server } from './support';
+import type { Server } from './own-server';
+import { visitAtTheTerminal } from './own-visit';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 let server: Server;
 let driver: WebDriver;
@@ -44,7 +47,7 @@ describe('conditions and meters', () => {
 	});
 
 	it('a worse meter gives a wider band; what was refused stays in its field', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		const band = async () => {
 			const words = await person.sees(/expected [\d.]+\s+±\s+[\d.]+/, '#entry-words');
 			return Number(/±\s+([\d.]+)/.exec(words)![1]);
@@ -66,7 +69,7 @@ describe('conditions and meters', () => {
 
 describe('entering', () => {
 	it('by the keypad of a phone', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
 			width: 390,
 			height: 844,
@@ -100,7 +103,7 @@ describe('entering', () => {
 	});
 
 	it('says no to a question with Escape, and the figure is still there', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		await person.types('4608', Key.ENTER);
 		await person.sees('about ten times as much', '.question');
 		await person.types(Key.ESCAPE);
@@ -114,7 +117,7 @@ describe('entering', () => {
 	});
 
 	it('keeps what was typed at one place while another is looked at', async () => {
-		await person.startsVisit();
+		await person.measures();
 		await person.types('460');
 		await person.types(Key.ARROW_DOWN);
 		await person.isAt('A2', 'open circuit');
@@ -124,7 +127,7 @@ describe('entering', () => {
 	});
 
 	it('a correction replaces what stands, under the name of whoever made it', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		await person.types('406.8', Key.ENTER);
 		await person.isAt('A2', 'open circuit');
 		await readingsStored(visit, 1);
@@ -142,7 +145,7 @@ describe('entering', () => {
 	});
 
 	it('names what all strings share where none of them is alive', async () => {
-		await person.startsVisit();
+		await person.measures();
 		for (const [i, label] of ['A1', 'A2', 'A3'].entries()) {
 			await person.isAt(label, 'open circuit');
 			await person.types(`7.${i}`, Key.ENTER);
@@ -156,7 +159,7 @@ describe('entering', () => {
 
 describe('the record under a visit', () => {
 	it('is not rewritten: a string is changed and one taken out, the visit keeps what it saw', async () => {
-		const visit = await person.startsVisit();
+		const visit = await person.measures();
 		await person.press('Take over');
 		await person.arrivesAt(/\/take-over$/);
 		const open = async (label: string) => {
@@ -175,7 +178,7 @@ describe('the record under a visit', () => {
 		const before = await stored(visit);
 		expect(before.revision.number).toBe(1);
 		expect(before.record.strings).toHaveLength(8);
-		const later = await stored(await person.startsVisit());
+		const later = await stored(await visitAtTheTerminal(server.address));
 		expect(later.revision.number).toBe(3);
 		expect(later.record.strings).toHaveLength(7);
 		expect(later.record.strings.find(({ label }) => label === 'A4')!.moduleCount).toBe(11);
@@ -220,7 +223,7 @@ describe('a page of a visit that is left', () => {
 		);
 
 	it('keeps no line to the server open: a browser has six, and would wait for ever', async () => {
-		const visit = await person.startsVisit();
+		const visit = await visitAtTheTerminal(server.address);
 		await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
 			source: KEPT_LINES
 		});

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_TEMPLATE } from './demo-template';
-import { Person, WAIT } from './support';
+import { Person } from './person';
+import { WAIT } from './waiting';
 
 const SITE = '/sites/019a8003-0000-7000-8000-000000000002';
 const WATCH = `${SITE}/watch`;

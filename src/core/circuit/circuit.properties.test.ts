@@ -30,7 +30,8 @@ describe('any array with any faults', () => {
 			fc.property(faulty, (bus) => {
 				const state = solveBus(bus);
 				const figures = [state.volts, state.amps, state.watts, state.earth ?? 0, ...state.branches];
-				for (const figure of figures) expect(figure).toSatisfy(Number.isFinite);
+				// One expectation for all: the makings of ten thousand times six take longer than the solving.
+				expect(figures.filter((figure) => !Number.isFinite(figure))).toEqual([]);
 			}),
 			{ numRuns: 10_000 }
 		);

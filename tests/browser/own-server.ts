@@ -1,0 +1,91 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { DEMO_TEMPLATE, loadDemo } from './demo-template';
+
+/** Every command starts in the project's folder. */
+const ROOT = process.cwd();
+/** As `npm start` has them: a small room for young objects keeps the server's memory steady. */
+const SERVER_FLAGS = ['--max-semi-space-size=4'];
+
+/** Zembo's built server on a database of its own. */
+export interface Server {
+	readonly address: string;
+	/** Path of its data. */
+	readonly database: string;
+	/** Its process, for a benchmark of its memory. */
+	pid(): number;
+	/** Ends it at once, as a crash would. */
+	kill(): Promise<void>;
+	/** Starts it again at the same address on the same data. */
+	restart(): Promise<void>;
+	/** Ends it and removes its data. */
+	remove(): Promise<void>;
+}
+
+export async function startServer({ demo }: { readonly demo: boolean }): Promise<Server> {
+	const folder = mkdtempSync(join(tmpdir(), 'zembo-browser-'));
+	// A port of its own, that no other test takes while this server is away and comes back.
+	const env = {
+		...process.env,
+		PORT: String(await freePort()),
+		ZEMBO_DATABASE: join(folder, 'zembo.db')
+	};
+	if (demo) putDemo(env.ZEMBO_DATABASE);
+	let running = await listen(env);
+	const { address } = running;
+	const kill = () =>
+		new Promise<void>((resolve) => {
+			running.child.once('exit', () => resolve());
+			running.child.kill('SIGKILL');
+		});
+	return {
+		address,
+		database: env.ZEMBO_DATABASE,
+		pid: () => running.child.pid!,
+		kill,
+		restart: async () => {
+			running = await listen(env);
+		},
+		remove: async () => {
+			await kill();
+			rmSync(folder, { recursive: true, force: true });
+		}
+	};
+}
+
+/** The demo's data: a copy of what all test files share, or loaded anew for a benchmark. */
+function putDemo(path: string): void {
+	const template = process.env[DEMO_TEMPLATE];
+	if (template) copyFileSync(template, path);
+	else loadDemo(path);
+}
+
+/** A port that the system gives out, far from those that Zembo tries by itself. */
+function freePort(): Promise<number> {
+	return new Promise((resolve, reject) => {
+		const probe = createServer();
+		probe.once('error', reject);
+		probe.listen(0, '127.0.0.1', () => {
+			const { port } = probe.address() as AddressInfo;
+			probe.close(() => resolve(port));
+		});
+	});
+}
+
+function listen(env: NodeJS.ProcessEnv): Promise<{ address: string; child: ChildProcess }> {
+	const child = spawn(process.execPath, [...SERVER_FLAGS, 'scripts/serve.mjs'], { cwd: ROOT, env });
+	return new Promise((resolve, reject) => {
+		let said = '';
+		const hear = (chunk: Buffer) => {
+			said += chunk.toString();
+			const address = /listens at (\S+)/.exec(said)?.[1];
+			if (address) resolve({ address, child });
+		};
+		child.stdout.on('data', hear);
+		child.stderr.on('data', hear);
+		child.once('exit', () => reject(new Error(`the server ended: ${said}`)));
+	});
+}
