@@ -20,7 +20,15 @@ const WITH_STAND_INS = [
 ];
 
 /** Files that take longest begin first, so that none is left to run alone at the end. */
-const LONGEST = ['access-visits', 'access-sites', 'led-visit', 'visit', 'watch', 'hardship', 'trace'];
+const LONGEST = [
+	'access-visits',
+	'access-sites',
+	'led-visit',
+	'visit',
+	'watch',
+	'hardship',
+	'trace'
+];
 const rankOf = ({ moduleId }: TestSpecification) => {
 	const at = LONGEST.findIndex((name) => moduleId.endsWith(`browser/${name}.test.ts`));
 	return at < 0 ? LONGEST.length : at;

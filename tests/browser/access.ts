@@ -27,6 +27,10 @@ export function canBeUsed(screens: readonly string[]): void {
 	let person: Person;
 	beforeAll(async () => {
 		person = await Person.atTheDemo();
+		// The looks are asked for, not the way from one to the other.
+		await (person.driver as chrome.Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
+			features: [{ name: 'prefers-reduced-motion', value: 'reduce' }]
+		});
 		// Every page has it from the start: handing its half megabyte over each time takes longer.
 		await (person.driver as chrome.Driver).sendDevToolsCommand(
 			'Page.addScriptToEvaluateOnNewDocument',
