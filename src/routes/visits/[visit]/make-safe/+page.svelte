@@ -8,6 +8,7 @@
 	import { makingSafe } from '$core/rules/making-safe/sequence';
 	import { TASK_WORDS, TASKS, type Task } from '$core/rules/making-safe/step';
 	import { standingConditions } from '$core/expectation/standing';
+	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import LiveView from './LiveView.svelte';
 	import Steps from './Steps.svelte';
@@ -16,7 +17,11 @@
 	const record = $derived(session.document.record);
 	const visit = $derived(session.document.visit);
 	const asked = page.url.searchParams.get('task');
-	let task = $state<Task>(TASKS.find((name) => name === asked) ?? 'open-live');
+	const first: Task = TASKS.find((name) => name === asked) ?? 'open-live';
+	let pressed = $state<Task>(first);
+	/** The steps of many devices take a while to draw: what was pressed shows before them. */
+	const shown = afterPaint<Task>(() => pressed, first);
+	const task = $derived(shown.current);
 
 	const making = $derived(makingSafe(record, visit, session.places, task, () => session.now));
 	const conditions = $derived(standingConditions(visit));
@@ -49,7 +54,7 @@
 	</p>
 	<div class="tasks" role="group" aria-label="What you come to do">
 		{#each TASKS as name (name)}
-			<button type="button" aria-pressed={task === name} onclick={() => (task = name)}>
+			<button type="button" aria-pressed={pressed === name} onclick={() => (pressed = name)}>
 				{TASK_WORDS[name]}
 			</button>
 		{/each}

@@ -5,6 +5,7 @@
 	import { repairCases, verdictsOf } from '$core/rules/repair/cases';
 	import { WHO_DECIDES } from '$core/rules/cautions';
 	import { causeWords } from '$core/trace/words';
+	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { findingsOf } from '$lib/ui/findings';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import CaseCard from './CaseCard.svelte';
@@ -22,8 +23,10 @@
 	);
 	const asked = page.url.searchParams.get('at');
 	let openKey = $state<string | null>(asked);
-	const open = $derived(findings.find(({ key }) => key === openKey) ?? null);
 	let byHand = $state(false);
+	/** A form takes a while to draw: what was pressed shows before it. */
+	const shown = afterPaint(() => ({ openKey, byHand }), { openKey: asked, byHand: false });
+	const open = $derived(findings.find(({ key }) => key === shown.current.openKey) ?? null);
 </script>
 
 <svelte:head><title>Put right · {session.document.site.name} · Zembo</title></svelte:head>
@@ -72,7 +75,12 @@
 		{/key}
 	{/if}
 
-	{#if byHand}
+	<p hidden={byHand}>
+		<button type="button" class="act-plain" onclick={() => (byHand = true)}
+			>Record something else that was done</button
+		>
+	</p>
+	{#if shown.current.byHand}
 		<RepairForm
 			{session}
 			code={null}
@@ -80,12 +88,6 @@
 			chance={null}
 			onstored={() => (byHand = false)}
 		/>
-	{:else}
-		<p>
-			<button type="button" class="act-plain" onclick={() => (byHand = true)}
-				>Record something else that was done</button
-			>
-		</p>
 	{/if}
 
 	{#if cases.length > 0}

@@ -89,8 +89,9 @@
 				at: new Date(session.now).toISOString(),
 				by: session.by.trim() || session.document.visit.by
 			})) ?? '';
-		busy = false;
+		// What is stored is not sent again, however long the form still stands.
 		if (trouble === '') onstored();
+		else busy = false;
 	}
 </script>
 
