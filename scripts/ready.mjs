@@ -101,7 +101,7 @@ export function ensureInstalled() {
 }
 
 /** The configuration that tsconfig.json extends is generated; a fresh clone has none yet. */
-function ensureGenerated() {
+export function ensureGenerated() {
 	if (!existsSync(join(ROOT, '.svelte-kit/tsconfig.json'))) runTool('svelte-kit', ['sync']);
 }
 

@@ -4,6 +4,7 @@
 	import { stringKey } from '$core/expectation/place';
 	import { fuseWords } from '$core/record/difference';
 	import type { StringQuantity } from '$core/expectation/quantity';
+	import { afterPaint } from './after-paint.svelte';
 	import PathPlace from './PathPlace.svelte';
 	import StringDrawing from './StringDrawing.svelte';
 	import VerdictMark from './VerdictMark.svelte';
@@ -53,6 +54,20 @@
 		}
 		return groups;
 	});
+	/** Rows that a page comes with; those of a large site follow when these are on the screen. */
+	const ROWS = 40;
+	/** Inputs that hold them, and the lit one. */
+	const atFirst = $derived.by(() => {
+		let rows = 0;
+		let wanted = 0;
+		inputs.forEach(({ strings }, i) => {
+			if (rows < ROWS || strings.some(({ id }) => lit?.startsWith(`${id}/`))) wanted = i + 1;
+			rows += strings.length;
+		});
+		return wanted;
+	});
+	const followed = afterPaint(() => inputs.length, 0);
+	const drawn = $derived(inputs.slice(0, Math.max(atFirst, followed.current)));
 	const typeOf = (string: StringRecord) =>
 		record.moduleTypes.find((type) => type.id === string.moduleTypeId);
 	const placeOf = (string: StringRecord, quantity: StringQuantity) =>
@@ -70,7 +85,7 @@
 			{/each}
 		</div>
 	{/if}
-	{#each inputs as { input, strings }, g (g)}
+	{#each drawn as { input, strings }, g (g)}
 		<div class="feeder" class:unknown={input === UNKNOWN} style:--rows={strings.length}>
 			<div class="rows">
 				{#each strings as string (string.id)}

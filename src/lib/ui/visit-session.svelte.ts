@@ -80,6 +80,8 @@ export class VisitSession {
 	pending = $derived(this.storing.size > 0 || this.unsent.length > 0);
 
 	places = $derived(new Map(this.assessment.places.map((place) => [place.key, place])));
+	/** Readings that stand, by the key of their place: asked for place by place. */
+	#standing = $derived(standingReadings(this.document.visit));
 	/** What this visit still has to read, and has read. */
 	plan = $derived(visitPlan(this.document.record, this.document.visit, this.assessment.places));
 	/** Verdicts by a limit, by key. */
@@ -267,7 +269,7 @@ export class VisitSession {
 	}
 
 	standingAt(place: Place, quantity: Quantity): Reading | null {
-		return standingReadings(this.document.visit).get(placeKey(place, quantity)) ?? null;
+		return this.#standing.get(placeKey(place, quantity)) ?? null;
 	}
 
 	/** Assesses and stores a figure; true if the next place may follow. */
@@ -321,7 +323,7 @@ export class VisitSession {
 
 	/** The newest standing readings, newest first. */
 	recent(count: number): Reading[] {
-		return [...standingReadings(this.document.visit).values()]
+		return [...this.#standing.values()]
 			.sort((a, b) => (a.takenAt < b.takenAt ? 1 : -1))
 			.slice(0, count);
 	}
