@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { meterCard } from '../../demo/saltmarsh';
 import type { Server } from './own-server';
 import { Person } from './person';
-import { WAIT } from './waiting';
+import { untilPage } from './waiting';
 
 /* A visit led from plan to comparison and back on: at the terminal with its string fuses, and at the hall with rapid shutdown. */
 
@@ -73,14 +73,21 @@ async function startsAt(n: number, purpose: string): Promise<string> {
 	return new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
 }
 
-/** Text of the step that is open, and its key; null where none is. */
-const openStep = () =>
-	driver.executeScript<{ key: string; text: string; field: boolean; state: string } | null>(`
-		const at = document.querySelector('[data-state=next], [data-state=not-proved], [data-state=waiting], [data-state=blocked]');
-		return at && {
-			key: at.dataset.step, text: at.innerText, state: at.dataset.state,
-			field: at.querySelector('input[name=proof]') !== null
-		};`);
+interface Step {
+	readonly key: string;
+	readonly text: string;
+	readonly field: boolean;
+	readonly state: string;
+}
+/** The step that is open, as the page shows it; null where none is. */
+const OPEN_STEP = `() => {
+	const at = document.querySelector('[data-state=next], [data-state=not-proved], [data-state=waiting], [data-state=blocked]');
+	return at && {
+		key: at.dataset.step, text: at.innerText, state: at.dataset.state,
+		field: at.querySelector('input[name=proof]') !== null
+	};
+}`;
+const openStep = () => driver.executeScript<Step | null>(`return (${OPEN_STEP})()`);
 
 /** A figure within the limit that the open step names. */
 function proving(text: string): string {
@@ -93,19 +100,20 @@ async function takesStep(figure?: string): Promise<string> {
 	const step = await openStep();
 	if (!step) throw new Error('no step is open');
 	if (step.state === 'waiting') {
-		await driver.wait(async () => (await openStep())?.state !== 'waiting', 2 * WAIT, step.text);
+		await untilPage(driver, `() => (${OPEN_STEP})()?.state !== 'waiting'`, [], step.text);
 		return takesStep(figure);
 	}
 	const at = `[data-step="${step.key}"]`;
 	if (step.field) await person.fill('proof', figure ?? proving(step.text), at);
 	await person.click(`${at} button.act`);
-	await driver.wait(
-		async () => {
-			const now = await openStep();
-			// A figure that proves nothing stays, with its words.
-			return now?.key !== step.key || now.state !== step.state;
-		},
-		WAIT,
+	// A figure that proves nothing stays, with its words.
+	await untilPage(
+		driver,
+		`(key, state) => {
+			const now = (${OPEN_STEP})();
+			return now?.key !== key || now.state !== state;
+		}`,
+		[step.key, step.state],
 		`${step.key} stays as it was`
 	);
 	return step.key;
@@ -226,7 +234,7 @@ describe('the hall with rapid shutdown', () => {
 		await takesStep();
 		await person.sees('The devices are given this long to let go', '[data-state=waiting]');
 		await person.sees('own leads live behind them', '[aria-label="What stays live now"]');
-		await driver.wait(async () => (await openStep())?.state === 'next', 2 * WAIT, 'it never ends');
+		await untilPage(driver, `() => (${OPEN_STEP})()?.state === 'next'`, [], 'it never ends');
 		await takesStep('64');
 		await person.sees('A device holds its module up');
 		await takesStep('6.6');
