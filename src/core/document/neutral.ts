@@ -316,6 +316,7 @@ function conditionsOf(given: Given['conditions']): Visit['conditions'] {
 			by: 'Tester',
 			basis: '',
 			follows: false,
+			fieldId: null,
 			irradiance: {
 				value: light.value,
 				relativeStandardUncertainty: light.relativeStandardUncertainty ?? 0.05,

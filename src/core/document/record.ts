@@ -199,6 +199,12 @@ export const ratesSchema = z.partialRecord(
 	z.number().min(RATE_LIMITS.min).max(RATE_LIMITS.max)
 ) as unknown as z.ZodType<ArrayRecord['rates']>;
 
+export const locationSchema = z.strictObject({
+	latitude: z.number().min(-90).max(90),
+	longitude: z.number().min(-180).max(180),
+	altitude: z.number().min(-500).max(7000).nullable().default(null)
+});
+
 export const arrayRecordSchema = z
 	.strictObject({
 		system: z.enum(SYSTEMS).nullable().default(null),
@@ -212,6 +218,7 @@ export const arrayRecordSchema = z
 			.default([]),
 		fields: z.array(fieldSchema).max(RECORD_LIMITS.fields).readonly().default([]),
 		inServiceSince: count(RECORD_LIMITS.year).nullable(),
+		location: locationSchema.nullable().default(null),
 		rates: ratesSchema.default({})
 	})
 	.superRefine((record, context) => {

@@ -38,6 +38,7 @@ export const conditionsSchema = z.strictObject({
 	by: person,
 	basis: z.string().max(VISIT_TEXT.basis).default(''),
 	follows: z.boolean().default(false),
+	fieldId: z.uuid().nullable().default(null),
 	irradiance: z.strictObject({
 		value: between(READING_LIMITS.irradiance),
 		relativeStandardUncertainty: z.number().min(0.001).max(0.5),

@@ -62,6 +62,7 @@ export function drawTruth(
 		by: 'Drill',
 		basis: '',
 		follows: false,
+		fieldId: null,
 		irradiance: {
 			value: Math.round(irradiance * (1 + lightOff) * (1 + doubt.light * random.normal())),
 			relativeStandardUncertainty: doubt.light,

@@ -1,3 +1,5 @@
+import type { ScatterPrior } from './scatter';
+
 /**
  * What is allowed for where nothing better is recorded. All of it is judgement unless a source is
  * named; standard uncertainties unless a line says limits.
@@ -18,17 +20,35 @@ export const AGEING_DOUBT = 0.5;
 /** Dirt that every array carries: mean loss of light and its uncertainty. */
 export const EVEN_DIRT = { loss: 0.015, uncertainty: 0.012 };
 
-/**
- * Share of the variance of a tolerance that is common to all modules of a type (or to all readings
- * of a meter); the rest differs from module to module and averages down in series.
- */
+/** Share of the variance of a label tolerance that all modules of a type have in common. */
 export const COMMON_SHARE = 0.5;
 
 /**
- * What the model of equal modules itself misses, relative. At short circuit more than elsewhere:
- * modules differ, and the string then carries the current of its stronger ones.
+ * Share of the variance of a meter's accuracy that all its readings have in common: its gain. Most of an
+ * accuracy class is gain and temperature, little differs from one reading to the next.
  */
-export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.012 };
+export const METER_GAIN_SHARE = 0.85;
+
+/** What the model of equal modules itself misses, relative. */
+export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.004 };
+
+/**
+ * What the model misses of all modules of a thin film alike, relative: at low irradiance and by
+ * stabilisation they depart from the single-diode model fitted to a nameplate.
+ */
+export const THIN_FILM_DOUBT = { volts: 0.02, amps: 0.03 };
+
+/**
+ * How far the modules of one type drift apart, per year of service and module, relative; in a string it
+ * averages down.
+ */
+export const SPREAD_PER_YEAR = { volts: 0.0004, amps: 0.0015 };
+
+/**
+ * Irradiance on the rear of a bifacial module as a gain on its front, where the sensor measures the front
+ * alone: mean and standard uncertainty. Racks over usual ground give 3 to 15 %.
+ */
+export const REAR_GAIN = { value: 0.08, uncertainty: 0.05 };
 
 /** How far a module's own coefficients may lie from the typical ones of its technology, %/K. */
 export const TYPICAL_COEFFICIENT_DOUBT = { alphaIsc: 0.02, betaVoc: 0.03 };
@@ -37,7 +57,26 @@ export const TYPICAL_COEFFICIENT_DOUBT = { alphaIsc: 0.02, betaVoc: 0.03 };
 export const RECTANGULAR = 1 / Math.sqrt(3);
 
 /**
- * What the light moves between two readings of one series in steady sun, relative standard
- * uncertainty. Where the currents of the strings scatter by more, they say so themselves.
+ * How far the cell temperatures of comparable strings of one plane differ, K: edge and middle of a roof,
+ * wind, a warmer sheet behind some. The readings say the rest.
  */
-export const STEADY_LIGHT = 0.008;
+export const TEMPERATURE_SCATTER: ScatterPrior = {
+	median: 1,
+	logSpread: 0.55,
+	faulty: 0.06,
+	faultyWidth: 80
+};
+
+/** How far the irradiance moves between two currents of one series, relative. */
+export const IRRADIANCE_SCATTER: ScatterPrior = {
+	median: 0.01,
+	logSpread: 0.6,
+	faulty: 0.08,
+	faultyWidth: 1
+};
+
+/**
+ * What is known of a plane from conditions that were stated for another, whose direction to the sun is not
+ * known: relative standard uncertainty of its irradiance, and K.
+ */
+export const OTHER_PLANE = { irradiance: 0.3, temperature: 5 };

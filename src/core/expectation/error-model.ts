@@ -5,10 +5,16 @@ import {
 	AGEING_PER_YEAR,
 	COMMON_SHARE,
 	EVEN_DIRT,
+	METER_GAIN_SHARE,
 	MODEL_DOUBT,
 	RECTANGULAR,
+	SPREAD_PER_YEAR,
+	THIN_FILM_DOUBT,
 	TYPICAL_COEFFICIENT_DOUBT
 } from './allowances';
+import { isThinFilm } from '../module/technology';
+import { rearGain } from './rear-gain';
+import { rmsOf, type Scatter } from './scatter';
 import { STC_CELL_TEMPERATURE } from '../units/constants';
 import type { Prediction } from './predict';
 import type { MeterAccuracy, Visit } from './visit';
@@ -16,7 +22,14 @@ import type { StringQuantity } from './quantity';
 
 /** One source of doubt about one number, in the number's own unit. */
 export interface Contribution {
-	readonly source: 'label' | 'meter' | 'operating-volts' | 'model' | 'unsteady-light' | 'light';
+	readonly source:
+		| 'label'
+		| 'meter'
+		| 'operating-volts'
+		| 'model'
+		| 'cell-temperature'
+		| 'unsteady-light'
+		| 'light';
 	readonly words: string;
 	readonly standardUncertainty: number;
 }
@@ -28,7 +41,7 @@ export function combine(contributions: readonly Contribution[]): number {
 
 /** The part of a meter's error that differs from reading to reading; V or A. */
 function meterScatter(meter: MeterAccuracy, value: number): number {
-	const gain = (meter.pctOfReading / 100) * Math.abs(value) * Math.sqrt(1 - COMMON_SHARE);
+	const gain = (meter.pctOfReading / 100) * Math.abs(value) * Math.sqrt(1 - METER_GAIN_SHARE);
 	return RECTANGULAR * Math.hypot(gain, meter.counts * meter.resolution);
 }
 
@@ -45,39 +58,48 @@ export function meterDoubt(
 
 /** The part of a meter's error that all its readings share, relative. */
 function meterGain(meter: MeterAccuracy): number {
-	return RECTANGULAR * (meter.pctOfReading / 100) * Math.sqrt(COMMON_SHARE);
+	return RECTANGULAR * (meter.pctOfReading / 100) * Math.sqrt(METER_GAIN_SHARE);
 }
 
 function labelShare(pct: number, share: number): number {
 	return RECTANGULAR * (pct / 100) * Math.sqrt(share);
 }
 
-/** What the readings of one module type in one visit have in common as far as their scatter goes. */
+/** What the readings of comparable strings in one visit have in common as far as their scatter goes. */
 export interface Series {
 	readonly type: ModuleType;
 	readonly meters: Visit['meters'];
-	/** How far the light moves from reading to reading, relative standard uncertainty. */
-	readonly unsteadiness: number;
+	/** In service. */
+	readonly years: number;
+	/** How far the cell temperatures of the strings differ, K. */
+	readonly temperature: Scatter;
+	/** How far the irradiance moves from one current to the next, relative. */
+	readonly irradiance: Scatter;
 }
 
 /**
- * What makes one reading differ from its siblings: the modules' own spread (averaged over the
- * string), the meter's scatter, the model, and for a current how the light moves between readings
- * and, where it is an operating current, the doubt about the volts at which it flowed.
+ * What makes one reading differ from those of comparable strings as far as it is known beforehand: the
+ * spread of the modules (averaged over the string), the meter's noise and counts, the model and, for an
+ * operating current, the voltage at which it flowed. What nobody knows beforehand is
+ * {@link scatterDoubt}.
  *
  * Linear propagation after JCGM 100:2008 (GUM), 5.1.
+ *
+ * @returns contributions in V or A
  */
 export function ownDoubt(
 	quantity: StringQuantity,
 	prediction: Prediction,
 	string: StringRecord,
-	{ type, meters, unsteadiness }: Series,
+	{ type, meters, years }: Omit<Series, 'temperature' | 'irradiance'>,
 	atVolts: number | null
 ): Contribution[] {
 	const { value, perVolt } = prediction;
 	const count = Math.sqrt(Math.max(string.moduleCount, 1));
-	const voltsShare = labelShare(type.tolerance.vocPct, 1 - COMMON_SHARE) / count;
-	const ampsShare = labelShare(type.tolerance.iscPct, 1 - COMMON_SHARE) / count;
+	const spread = (tolerance: number, perYear: number) =>
+		Math.hypot(labelShare(tolerance, 1 - COMMON_SHARE), perYear * years) / count;
+	const voltsShare = spread(type.tolerance.vocPct, SPREAD_PER_YEAR.volts);
+	const ampsShare = spread(type.tolerance.iscPct, SPREAD_PER_YEAR.amps);
 	if (quantity === 'open-circuit-voltage') {
 		return [
 			{
@@ -87,7 +109,7 @@ export function ownDoubt(
 			},
 			{
 				source: 'meter',
-				words: 'meter, volts',
+				words: 'voltmeter, from reading to reading',
 				standardUncertainty: meterScatter(meters.volts, value)
 			},
 			{
@@ -100,7 +122,7 @@ export function ownDoubt(
 	const volts = atVolts ?? 0;
 	const voltsDoubt = Math.hypot(
 		meterScatter(meters.volts, volts),
-		volts * (voltsShare + MODEL_DOUBT.volts)
+		volts * Math.hypot(voltsShare, MODEL_DOUBT.volts)
 	);
 	const contributions: Contribution[] = [
 		{
@@ -110,7 +132,7 @@ export function ownDoubt(
 		},
 		{
 			source: 'meter',
-			words: 'clamp, amps',
+			words: 'clamp meter, from reading to reading',
 			standardUncertainty: meterScatter(meters.amps, value)
 		},
 		{
@@ -119,21 +141,48 @@ export function ownDoubt(
 			standardUncertainty:
 				Math.abs(value) *
 				(quantity === 'short-circuit-current' ? MODEL_DOUBT.shortCircuitAmps : MODEL_DOUBT.amps)
-		},
-		{
-			source: 'unsteady-light',
-			words: 'the light from one reading to the next',
-			standardUncertainty: Math.abs(value) * unsteadiness
 		}
 	];
 	if (quantity === 'operating-current') {
 		contributions.push({
 			source: 'operating-volts',
-			words: 'the volts at which it flowed',
+			words: 'the voltage at which it flowed',
 			standardUncertainty: Math.abs(perVolt) * voltsDoubt
 		});
 	}
 	return contributions;
+}
+
+/**
+ * What the cells' temperature and the irradiance of this one string may be off from those of the group.
+ *
+ * @param value V or A
+ * @param perKelvin change of the value with the cell temperature, V/K or A/K
+ * @param own scatter this very reading is judged by: of temperature for a voltage, of irradiance for a current
+ */
+export function scatterDoubt(
+	quantity: StringQuantity,
+	value: number,
+	perKelvin: number,
+	series: Pick<Series, 'temperature' | 'irradiance'>,
+	own: Scatter | null = null
+): Contribution[] {
+	const isVoltage = quantity === 'open-circuit-voltage';
+	const temperature: Contribution = {
+		source: 'cell-temperature',
+		words: 'cell temperatures differ from string to string',
+		standardUncertainty:
+			Math.abs(perKelvin) * rmsOf(isVoltage && own ? own : series.temperature)
+	};
+	if (isVoltage) return [temperature];
+	return [
+		temperature,
+		{
+			source: 'unsteady-light',
+			words: 'irradiance from one reading to the next',
+			standardUncertainty: Math.abs(value) * rmsOf(own ?? series.irradiance)
+		}
+	];
 }
 
 /**
@@ -169,7 +218,9 @@ export function sharedDoubt(
 	/** Share that an unstated coefficient may be off by at this temperature. */
 	const unstated = (stated: number | null, pctPerK: number) =>
 		stated === null ? (pctPerK / 100) * warming : 0;
+	const film = isThinFilm(type.plate.technology) ? 1 : 0;
 	const volts = Math.hypot(
+		film * THIN_FILM_DOUBT.volts,
 		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_DOUBT.betaVoc),
 		labelShare(type.tolerance.vocPct, COMMON_SHARE),
 		meterGain(meters.volts),
@@ -178,6 +229,8 @@ export function sharedDoubt(
 	return {
 		light: Math.hypot(
 			statedLightDoubt(conditions),
+			film * THIN_FILM_DOUBT.amps,
+			rearGain(type, conditions).uncertainty,
 			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_DOUBT.alphaIsc),
 			labelShare(type.tolerance.iscPct, COMMON_SHARE),
 			meterGain(meters.amps),

@@ -2,13 +2,16 @@ import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/recor
 import { openCircuitVoltage } from '../module/single-diode';
 import { busVoltsByInput } from './bus-volts';
 import { countDifference, type CountedDifference } from './difference';
-import { combine, meterDoubt, ownDoubt, type Contribution } from './error-model';
+import { comparableGroups } from './comparable-groups';
+import { combine, meterDoubt, ownDoubt, scatterDoubt, type Contribution } from './error-model';
 import { isUsualState, voltsInState, type InState } from './in-state';
-import { moduleAtShift, NO_SHIFT, predictAtShift, siblingGroup, type SiblingGroup } from './group';
+import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type SiblingGroup } from './group';
 import { judgeGroup, type GroupVerdict } from './shared-verdict';
 import { foretell, type SharedReading } from './siblings';
-import { standingConditions, standingReadings } from './standing';
+import { standingReadings } from './standing';
+import { surprise, type Scattered } from './surprise';
 import { stringKey } from './place';
+import { rmsOf } from './scatter';
 import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
 import { type Reading, type Visit } from './visit';
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
@@ -70,16 +73,10 @@ export function yearsInService(record: ArrayRecord, startedAt: string): number {
  */
 export function expectReadings(record: ArrayRecord, visit: Visit): Expectations {
 	const standing = standingReadings(visit);
-	const conditions = standingConditions(visit);
 	const years = yearsInService(record, visit.startedAt);
-	const groups = conditions
-		? record.moduleTypes
-				.filter((type) =>
-					record.strings.some((string) => string.moduleTypeId === type.id && !isAcBranch(string))
-				)
-				.map((type) => siblingGroup(type, record, years, conditions, visit, standing))
-		: [];
-	const limits = thresholds(standing.size + groups.length);
+	const groups = comparableGroups(record, visit, years, standing);
+	const judgedCount = groups.reduce((sum, { shared }) => sum + shared.size + 1, 0);
+	const limits = thresholds(judgedCount);
 	const bus = busVoltsByInput(record, standing);
 	const places = record.strings.flatMap((string) =>
 		STRING_QUANTITIES.filter(
@@ -121,7 +118,7 @@ function judgePlace(
 		moduleVolts: null
 	};
 	const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
-	const group = groups.find((candidate) => candidate.model.type === type);
+	const group = groupOfString(groups, string);
 	if (isAcBranch(string)) {
 		return { ...none, missing: 'Every module has its own inverter: this branch carries AC.' };
 	}
@@ -144,13 +141,19 @@ function judgePlace(
 	const expected = otherwise
 		? expectInState(otherwise, group)
 		: expectValue(group, string, quantity, atVolts, key);
-	if (!reading) return { ...none, missing: null, expected, moduleVolts };
+	if (!reading) {
+		const { scatter: _, ...shown } = expected;
+		return { ...none, missing: null, expected: shown, moduleVolts };
+	}
 	const difference = reading.value - expected.value;
-	const distance = difference / expected.standardUncertainty;
+	const distance = expected.scatter
+		? surprise(difference, expected.scatter)
+		: difference / expected.standardUncertainty;
+	const { scatter: _, ...shown } = expected;
 	return {
 		...none,
 		missing: null,
-		expected,
+		expected: shown,
 		moduleVolts,
 		difference,
 		distance,
@@ -173,13 +176,14 @@ function judgePlace(
 function expectInState(
 	{ value, contributions }: Exclude<InState, { missing: string }>,
 	{ series: { meters } }: SiblingGroup
-): ExpectedValue {
+): ExpectedValue & { readonly scatter: null } {
 	const withMeter = [...contributions, ...meterDoubt('V', value, meters)];
 	const standardUncertainty = combine(withMeter);
 	return {
 		value,
 		standardUncertainty,
 		contributions: withMeter,
+		scatter: null,
 		siblings: 0,
 		fromConditions: { value, standardUncertainty }
 	};
@@ -191,7 +195,7 @@ function expectValue(
 	quantity: StringQuantity,
 	atVolts: number | null,
 	key: string
-): ExpectedValue {
+): ExpectedValue & { readonly scatter: Scattered } {
 	const estimate = group.estimates[0];
 	const at = (shift: { light: number; heat: number }) =>
 		predictAtShift(group, string, quantity, atVolts, shift);
@@ -204,8 +208,14 @@ function expectValue(
 	const { value, sharedSigma } = foretell(estimate, asShared);
 	// A reading from another moment of the series is compared in its own light.
 	const drift = own?.drift ?? 1;
+	const { light, heat } = estimate.shift;
+	const here = at(estimate.shift);
+	const perKelvin = at({ light, heat: heat + 0.5 }).value - at({ light, heat: heat - 0.5 }).value;
+	const known = ownDoubt(quantity, here, string, group.series, atVolts);
+	const scatter = own?.scatter ?? null;
 	const contributions = [
-		...ownDoubt(quantity, at(estimate.shift), string, group.series, atVolts),
+		...known,
+		...scatterDoubt(quantity, here.value, perKelvin, group.series, scatter),
 		{
 			source: 'light',
 			words: 'light and heat, as the conditions and the siblings together give them',
@@ -215,10 +225,17 @@ function expectValue(
 	const stated = at(NO_SHIFT);
 	const byLight = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
 	const byHeat = at({ light: 0, heat: 1 }).value - stated.value;
+	const isVoltage = quantity === 'open-circuit-voltage';
+	const warm = isVoltage ? 0 : perKelvin * rmsOf(group.series.temperature);
 	return {
 		value: value / drift,
 		standardUncertainty: combine(contributions),
 		contributions,
+		scatter: {
+			without: Math.hypot(combine(known), sharedSigma, warm) / drift,
+			unit: Math.abs(isVoltage ? perKelvin : here.value) / drift,
+			scatter: scatter ?? group.series[isVoltage ? 'temperature' : 'irradiance']
+		},
 		siblings: estimate.items.filter(({ reading: other }) => other !== own).length,
 		fromConditions: {
 			value: stated.value,

@@ -30,7 +30,8 @@ export function conditionsFromSiblings(
 			enteredAt: visit.startedAt,
 			by: visit.by,
 			basis: '',
-			follows: false
+			follows: false,
+			fieldId: null
 		};
 		const { siblingGroups } = expectReadings(record, { ...visit, conditions: [entry] });
 		const largest = siblingGroups.toSorted((a, b) => b.shared.size - a.shared.size)[0];

@@ -1,17 +1,21 @@
-import { isAcBranch, type ArrayRecord, type ModuleType, type StringRecord } from '../record/record';
 import type { Conditions } from '../conditions/conditions';
 import { openCircuitVoltage, type SingleDiode } from '../module/single-diode';
+import type { Plane } from '../record/plane';
+import type { ArrayRecord, StringRecord } from '../record/record';
 import { STC_IRRADIANCE } from '../units/constants';
-import { EVEN_DIRT, STEADY_LIGHT } from './allowances';
+import { median } from '../units/quantile';
+import { EVEN_DIRT, IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
+import type { ComparableStrings } from './comparable';
 import {
 	combine,
 	ownDoubt,
+	scatterDoubt,
 	sharedDoubt,
 	type Contribution,
 	type Series,
 	type SharedDoubt
 } from './error-model';
-import { median } from '../units/quantile';
+import { stringKey } from './place';
 import {
 	agedModel,
 	alike,
@@ -20,41 +24,64 @@ import {
 	readingIn,
 	stringHere,
 	type AgedModel,
+	type ModulesElsewhere,
 	type ModulesHere,
 	type Prediction
 } from './predict';
-import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
-import { stringKey } from './place';
-import { unsteadiness } from './unsteadiness';
-import { isStringReading, type Reading, type StringReading, type Visit } from './visit';
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
+import { rearGain } from './rear-gain';
+import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
+import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
 import { conditionsAt, standingSeries } from './standing';
 import { standsAlone } from './switching';
+import {
+	isStringReading,
+	type ConditionsEntry,
+	type Reading,
+	type StringReading,
+	type Visit
+} from './visit';
+
+const NOTHING_ELSEWHERE: ReadonlyMap<string, ModulesElsewhere> = new Map();
 
 /**
- * The strings of one module type: they share light, heat and their label's common error, so they
- * are each other's yardstick. All strings of a site are taken to lie in one plane.
+ * Comparable strings: one module type in one plane. They share irradiance, cell temperature and the
+ * common error of their nameplates, so each is judged by the others.
  */
 export interface SiblingGroup {
 	readonly model: AgedModel;
 	/** Other types that stand singly in these strings. */
 	readonly companions: readonly AgedModel[];
+	/** Null where the record does not tell which way the strings face. */
+	readonly plane: Plane | null;
+	/** Direction the currents suggest where no plane is recorded; null where they suggest none. */
+	readonly presumed: number | null;
 	readonly strings: readonly StringRecord[];
+	/** Modules of its strings that lie on other planes, by string. */
+	readonly elsewhere: ReadonlyMap<string, ModulesElsewhere>;
 	readonly conditions: Conditions;
 	readonly series: Series;
 	readonly doubt: SharedDoubt;
+	/** Relative change of Voc with the cell temperature, 1/K, negative. */
+	readonly perKelvin: number;
 	/** The standing readings of these strings by place. Dead ones took no part in the estimate. */
 	readonly shared: ReadonlyMap<string, GroupReading>;
 	/** Distinct answers for effective light and heat, best first. */
 	readonly estimates: readonly [SharedEstimate, ...SharedEstimate[]];
 }
 
-type GroupBase = Pick<SiblingGroup, 'model' | 'companions' | 'conditions'>;
+type GroupBase = Pick<SiblingGroup, 'model' | 'companions' | 'conditions' | 'elsewhere'>;
 
 export interface GroupReading extends SharedReading {
 	readonly reading: StringReading;
 	readonly string: StringRecord;
 	readonly contributions: readonly Contribution[];
+	/** The part of its standard uncertainty that is known without the other readings, V or A. */
+	readonly knownSigma: number;
+	/** What the other readings say of the scatter it is judged by: K for a voltage, 1 for a current. */
+	readonly scatter: Scatter;
+	/** Change of the reading with that scatter, V/K or A. */
+	readonly scatterUnit: number;
 	/** What this reading would have shown in the standing conditions over what it showed in its own, 1. */
 	readonly drift: number;
 }
@@ -64,19 +91,28 @@ export function moduleAtShift(
 	group: Pick<SiblingGroup, 'model' | 'conditions'>,
 	shift: Shift
 ): SingleDiode {
-	const light = group.conditions.irradiance.value * (1 - EVEN_DIRT.loss) * Math.exp(shift.light);
+	const { conditions, model } = group;
+	const light =
+		conditions.irradiance.value *
+		(1 - EVEN_DIRT.loss) *
+		(1 + rearGain(model.type, conditions).value) *
+		Math.exp(shift.light);
 	return moduleHere(group.model, light, group.conditions.cellTemperature.value + shift.heat);
 }
 
 /** All modules of the group's strings at a shift, those of other types among them too. */
-export function modulesAtShift(group: GroupBase, shift: Shift): ModulesHere {
+export function modulesAtShift(
+	group: Pick<GroupBase, 'model' | 'companions' | 'conditions'> & Partial<Pick<GroupBase, 'elsewhere'>>,
+	shift: Shift
+): ModulesHere {
 	const main = moduleAtShift(group, shift);
-	if (group.companions.length === 0) return alike(main);
+	const elsewhere = group.elsewhere ?? NOTHING_ELSEWHERE;
+	if (group.companions.length === 0) return { ...alike(main), elsewhere };
 	const others = group.companions.map((model) => {
 		const module = moduleAtShift({ ...group, model }, shift);
 		return [model.type.id, { module, type: model.type }] as const;
 	});
-	return { main, others: new Map(others) };
+	return { main, others: new Map(others), elsewhere };
 }
 
 /** What a whole string of the group would read at a shift. */
@@ -140,64 +176,127 @@ function tellsOfString({ state, quantity }: StringReading): boolean {
 	return quantity === 'open-circuit-voltage' ? standsAlone(state) : true;
 }
 
-/** The readings' scatter about what the estimate foretells, currents only. */
-function currentMisses(telling: readonly GroupReading[], { shift }: SharedEstimate) {
-	return telling
-		.filter(({ reading }) => reading.quantity !== 'open-circuit-voltage')
-		.map((item) => {
-			const expected = item.at(shift);
-			const known = item.contributions.filter(({ source }) => source !== 'unsteady-light');
-			return { relative: item.measured / expected - 1, known: combine(known) / expected };
-		})
-		.filter(({ relative }) => Number.isFinite(relative));
+/** What of a visit a group of comparable strings is estimated from. */
+export interface GroupBasis {
+	readonly record: ArrayRecord;
+	readonly years: number;
+	readonly visit: Pick<Visit, 'meters'>;
+	/** As they hold for the group's plane, in the order of entry. */
+	readonly conditions: readonly [ConditionsEntry, ...ConditionsEntry[]];
+	readonly standing: ReadonlyMap<string, Reading>;
+	readonly elsewhere?: ReadonlyMap<string, ModulesElsewhere>;
 }
 
+/** The scatter is estimated about an answer that it helps to find. */
+const SCATTER_ROUNDS = 2;
+
 /**
- * Gathers the strings of one module type with their standing readings and estimates their shared
- * light and heat, and how steady the light was.
+ * Gathers comparable strings with their standing readings and estimates what they share: effective light
+ * and heat, how unequally warm the strings are, and how steady the irradiance was.
  */
-export function siblingGroup(
-	type: ModuleType,
-	record: ArrayRecord,
-	years: number,
-	conditions: Conditions,
-	visit: Pick<Visit, 'meters' | 'conditions'>,
-	standing: ReadonlyMap<string, Reading>
-): SiblingGroup {
+export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingGroup {
+	const { type, strings } = of;
+	const { record, years, visit, standing, elsewhere = NOTHING_ELSEWHERE } = basis;
 	const { meters } = visit;
+	const conditions = basis.conditions.at(-1)!;
 	const model = agedModel(type, years);
-	const strings = record.strings.filter(
-		(string) => string.moduleTypeId === type.id && !isAcBranch(string)
-	);
 	const amongThem = new Set(strings.flatMap(({ modules }) => modules.map((m) => m.moduleTypeId)));
 	const companions = record.moduleTypes
 		.filter((other) => other !== type && amongThem.has(other.id))
 		.map((other) => agedModel(other, years));
-	const base = { model, companions, conditions };
+	const base = { model, companions, conditions, elsewhere };
 	const perKelvin = voltsPerKelvin(base);
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
 	const found = strings.flatMap((string) =>
 		STRING_QUANTITIES.flatMap((quantity) => {
 			const reading = standing.get(stringKey(string.id, quantity));
 			return reading && isStringReading(reading) && tellsOfString(reading)
-				? [{ string, reading }]
+				? [groupReading(base, { type, meters, years }, basis.conditions, string, reading)]
 				: [];
 		})
 	);
-	const estimate = (series: Series) => {
-		const items = found.map((item) => groupReading(base, series, visit, item));
-		const telling = items.filter((item) => !isDead(base, item));
-		const estimates = estimateShared(telling, doubt, [siblingStart(telling, perKelvin)]);
-		return { series, items, telling, estimates };
+	// Modules on another plane are in a light of their own, which this group's readings do not tell.
+	const telling = found.filter((item) => !isDead(base, item) && !of.split.has(item.string.id));
+	let scatter: GroupScatter = { ...PRIOR_SCATTER, own: new Map<Unscattered, Scatter>() };
+	const scattered = () => found.map((item) => withScatter(item, scatter));
+	const estimateWith = (items: readonly GroupReading[]) => {
+		const tell = items.filter(({ reading }) => telling.some((one) => one.reading === reading));
+		return estimateShared(tell, doubt, [siblingStart(tell, perKelvin)]);
 	};
-	const steady = estimate({ type, meters, unsteadiness: STEADY_LIGHT });
-	const moved = unsteadiness(currentMisses(steady.telling, steady.estimates[0]));
-	const { series, items, estimates } =
-		moved > STEADY_LIGHT ? estimate({ type, meters, unsteadiness: moved }) : steady;
+	let items = scattered();
+	let estimates = estimateWith(items);
+	for (let round = 0; round < SCATTER_ROUNDS; round++) {
+		scatter = scatterAbout(telling, estimates[0].shift);
+		items = scattered();
+		estimates = estimateWith(items);
+	}
 	const shared = new Map(
 		items.map((item) => [stringKey(item.string.id, item.reading.quantity), item])
 	);
-	return { ...base, strings, series, doubt, shared, estimates };
+	const { temperature, irradiance } = scatter;
+	const series = { type, meters, years, temperature, irradiance };
+	const { plane, presumed } = of;
+	return { ...base, plane, presumed, strings, series, doubt, perKelvin, shared, estimates };
+}
+
+/** A reading before it is known how far its like scatter. */
+type Unscattered = Omit<GroupReading, 'ownSigma' | 'contributions' | 'scatter'> & {
+	readonly known: readonly Contribution[];
+	readonly perKelvin: number;
+};
+
+interface GroupScatter {
+	readonly temperature: Scatter;
+	readonly irradiance: Scatter;
+	/** As each reading is to be judged by. */
+	readonly own: ReadonlyMap<Unscattered, Scatter>;
+}
+
+const PRIOR_SCATTER = {
+	temperature: priorScatter(TEMPERATURE_SCATTER),
+	irradiance: priorScatter(IRRADIANCE_SCATTER)
+};
+
+const isVoltage = ({ reading }: Pick<Unscattered, 'reading'>) =>
+	reading.quantity === 'open-circuit-voltage';
+
+/** Scatter of the telling readings about a shift: the voltages in kelvins, then the currents. */
+function scatterAbout(telling: readonly Unscattered[], shift: Shift): GroupScatter {
+	const own = new Map<Unscattered, Scatter>();
+	const about = (items: readonly Unscattered[], prior: ScatterPrior, kelvins: number) => {
+		const misses = items.map((item) => {
+			const warm = isVoltage(item) ? 0 : item.perKelvin * kelvins;
+			return {
+				miss: (item.measured - item.at(shift)) / item.scatterUnit,
+				known: Math.hypot(item.knownSigma, warm) / item.scatterUnit
+			};
+		});
+		const { all, without } = estimateScatter(misses, prior);
+		items.forEach((item, i) => own.set(item, without[i]!));
+		return all;
+	};
+	const [volts, amps] = [telling.filter(isVoltage), telling.filter((item) => !isVoltage(item))];
+	const temperature = about(volts, TEMPERATURE_SCATTER, 0);
+	const irradiance = about(amps, IRRADIANCE_SCATTER, rmsOf(temperature));
+	return { temperature, irradiance, own };
+}
+
+function withScatter(item: Unscattered, scatter: GroupScatter): GroupReading {
+	const { temperature, irradiance, own } = scatter;
+	const { known, perKelvin, ...rest } = item;
+	const mine = own.get(item) ?? (isVoltage(item) ? temperature : irradiance);
+	const contributions = [
+		...known,
+		...scatterDoubt(item.reading.quantity, item.scatterUnit, perKelvin, { temperature, irradiance }, mine)
+	];
+	const warm = isVoltage(item) ? 0 : perKelvin * rmsOf(temperature);
+	return {
+		...rest,
+		contributions,
+		scatter: mine,
+		knownSigma: Math.hypot(item.knownSigma, warm),
+		ownSigma: combine(contributions)
+	};
 }
 
 /**
@@ -205,13 +304,13 @@ export function siblingGroup(
  * stand for the visit: the factor that carries it there.
  */
 function driftOf(
-	{ conditions }: GroupBase,
-	visit: Pick<Visit, 'conditions'>,
+	{ conditions }: Pick<GroupBase, 'conditions'>,
+	entries: readonly ConditionsEntry[],
 	{ takenAt }: Reading,
 	shown: (shift: Shift) => number
 ): number {
-	if (standingSeries(visit).length < 2) return 1;
-	const own = conditionsAt(visit, takenAt);
+	if (standingSeries({ conditions: entries }).length < 2) return 1;
+	const own = conditionsAt({ conditions: entries }, takenAt);
 	if (!own) return 1;
 	const there = shown(NO_SHIFT);
 	const here = shown({
@@ -223,23 +322,39 @@ function driftOf(
 
 function groupReading(
 	base: GroupBase,
-	series: Series,
-	visit: Pick<Visit, 'conditions'>,
-	{ string, reading }: Pick<GroupReading, 'string' | 'reading'>
-): GroupReading {
+	series: Pick<Series, 'type' | 'meters' | 'years'>,
+	entries: readonly ConditionsEntry[],
+	string: StringRecord,
+	reading: StringReading
+): Unscattered {
 	const { quantity, atVolts } = reading;
 	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
-	const contributions = ownDoubt(quantity, prediction, string, series, atVolts);
+	const known = ownDoubt(quantity, prediction, string, series, atVolts);
 	const stated = modulesAtShift(base, NO_SHIFT);
 	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
-	const drift = driftOf(base, visit, reading, (shift) => shown(modulesAtShift(base, shift)).value);
+	const at = (shift: Shift) => shown(modulesAtShift(base, shift)).value;
+	const drift = driftOf(base, entries, reading, at);
+	const perKelvin = (at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 }));
 	return {
 		reading,
 		string,
-		contributions,
+		known,
+		perKelvin,
 		drift,
 		measured: reading.value * drift,
-		ownSigma: combine(contributions),
-		at: (shift) => shown(modulesAtShift(base, shift)).value
+		knownSigma: combine(known),
+		scatterUnit: Math.max(
+			Math.abs(quantity === 'open-circuit-voltage' ? perKelvin : prediction.value),
+			1e-6
+		),
+		at
 	};
+}
+
+/** The group a string is compared in; undefined where conditions are missing or it carries AC. */
+export function groupOfString(
+	groups: readonly SiblingGroup[],
+	{ id }: Pick<StringRecord, 'id'>
+): SiblingGroup | undefined {
+	return groups.find(({ strings }) => strings.some((string) => string.id === id));
 }

@@ -1,7 +1,7 @@
 import type { BusCircuit } from '../circuit/description';
 import type { ArrayRecord } from '../record/record';
 import { expectReadings } from './expect';
-import { modulesAtShift } from './group';
+import { groupOfString, modulesAtShift } from './group';
 import { stringHere, USUAL_PARTS } from './predict';
 import type { Visit } from './visit';
 
@@ -25,7 +25,7 @@ export function inputHere(record: ArrayRecord, visit: Visit, stringId: string): 
 	const strings = record.strings
 		.filter((string) => string === asked || (asked.input !== null && string.input === asked.input))
 		.flatMap((string) => {
-			const group = siblingGroups.find(({ model }) => model.type.id === string.moduleTypeId);
+			const group = groupOfString(siblingGroups, string);
 			if (!group) return [];
 			const modules = modulesAtShift(group, group.estimates[0].shift);
 			return [stringHere(string, group.model, modules)];

@@ -2,7 +2,7 @@ import { BusSource } from '../circuit/bus';
 import { partsOf } from '../record/part';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Contribution } from './error-model';
-import { modulesAtShift, type SiblingGroup } from './group';
+import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
 import { stringHere, USUAL_PARTS } from './predict';
 import { standsAlone, type SwitchingState } from './switching';
 
@@ -79,7 +79,7 @@ function commonVolts(
 	const strings = record.strings
 		.filter((other) => other === string || (string.input !== null && other.input === string.input))
 		.flatMap((other) => {
-			const group = groups.find(({ model }) => model.type.id === other.moduleTypeId);
+			const group = groupOfString(groups, other);
 			if (!group) return [];
 			return [stringHere(other, group.model, modulesAtShift(group, group.estimates[0].shift))];
 		});

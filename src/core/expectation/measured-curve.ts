@@ -3,7 +3,7 @@ import { curveOf, type Curve } from '../circuit/curve';
 import { openCircuitVoltage } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import { expectReadings } from './expect';
-import { moduleAtShift, modulesAtShift } from './group';
+import { groupOfString, moduleAtShift, modulesAtShift } from './group';
 import { translatedString, translatePoint } from './iec60891';
 import { stringHere, USUAL_PARTS } from './predict';
 import { conditionsAt } from './standing';
@@ -49,7 +49,7 @@ export function compareCurve(
 ): CurveComparison | null {
 	const { siblingGroups } = expectReadings(record, visit);
 	const string = record.strings.find(({ id }) => id === curve.stringId);
-	const group = siblingGroups.find(({ model }) => model.type.id === string?.moduleTypeId);
+	const group = string && groupOfString(siblingGroups, string);
 	if (!string || !group) return null;
 	const { shift } = group.estimates[0];
 	const here = {

@@ -71,7 +71,15 @@ export const USUAL_PARTS: Pick<BusCircuit, 'bypass' | 'breakdown'> = {
 export interface ModulesHere {
 	readonly main: SingleDiode;
 	readonly others: ReadonlyMap<string, OtherModule>;
+	/** Modules that lie on another plane than most of their string, by string. */
+	readonly elsewhere: ReadonlyMap<string, ModulesElsewhere>;
 }
+
+/**
+ * Modules of one string by their number from the negative end less one, in the irradiance and at the
+ * temperature of their own plane; undefined for those on the plane of most.
+ */
+export type ModulesElsewhere = readonly (SingleDiode | undefined)[];
 
 interface OtherModule {
 	readonly module: SingleDiode;
@@ -79,33 +87,37 @@ interface OtherModule {
 }
 
 const NO_OTHERS: ModulesHere['others'] = new Map();
+const NONE_ELSEWHERE: ModulesHere['elsewhere'] = new Map();
 
 /** A string's modules where all are of one type. */
 export function alike(main: SingleDiode): ModulesHere {
-	return { main, others: NO_OTHERS };
+	return { main, others: NO_OTHERS, elsewhere: NONE_ELSEWHERE };
 }
 
 /** Runs of equal modules of a string, whole; a module of a type that nothing is known of is taken as the others. */
 function runsHere(
 	string: StringRecord,
 	model: AgedModel,
-	{ main, others }: ModulesHere
+	{ main, others, elsewhere }: ModulesHere
 ): ModuleRun[] {
 	const own = { module: main, type: model.type };
+	const away = elsewhere.get(string.id);
 	const run = ({ module, type: { plate } }: OtherModule, count: number) => ({
 		...wholeModules(module, count, plate.sections),
 		cellsInSeries: plate.cellsInSeries
 	});
-	if (string.modules.every(({ moduleTypeId }) => moduleTypeId === null)) {
+	if (!away && string.modules.every(({ moduleTypeId }) => moduleTypeId === null)) {
 		return [run(own, string.moduleCount)];
 	}
 	const runs: { of: OtherModule; count: number }[] = [];
-	for (const id of typesInString(string)) {
-		const of = id === model.type.id ? own : (others.get(id) ?? own);
+	typesInString(string).forEach((id, i) => {
+		const here = id === model.type.id ? own : (others.get(id) ?? own);
+		const module = away?.[i];
+		const of = module ? { module, type: here.type } : here;
 		const last = runs.at(-1);
-		if (last?.of === of) last.count++;
+		if (last?.of.module === of.module) last.count++;
 		else runs.push({ of, count: 1 });
-	}
+	});
 	return runs.map(({ of, count }) => run(of, count));
 }
 

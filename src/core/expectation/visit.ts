@@ -57,6 +57,8 @@ export interface ConditionsEntry extends Conditions {
 	 * it stands for all readings, as a correction does.
 	 */
 	readonly follows: boolean;
+	/** The field on whose plane they were measured; null where nobody said, or there is only one plane. */
+	readonly fieldId: string | null;
 }
 
 /** Limits of error of a meter: +/- (pctOfReading % + counts x resolution). */

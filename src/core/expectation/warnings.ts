@@ -3,6 +3,7 @@ import type { ArrayRecord } from '../record/record';
 import { DIM_LIGHT, STEADY_SERIES } from '../conditions/conditions';
 import { isDead, type SiblingGroup } from './group';
 import { placeWords } from './place-words';
+import { rmsOf } from './scatter';
 import { standingConditions, standingReadings, standingSeries } from './standing';
 import { isStringReading, type Reading, type Visit } from './visit';
 
@@ -31,9 +32,10 @@ export function warningsOf(
 		);
 	}
 	for (const { series } of groups) {
-		if (series.unsteadiness <= UNSTEADY) continue;
+		const unsteady = rmsOf(series.irradiance);
+		if (unsteady <= UNSTEADY) continue;
 		warnings.push(
-			`The currents of like strings scatter by ${Math.round(100 * series.unsteadiness)} % more than meter and modules explain: the light is unsteady. Their bands are wider for it. Take the currents again in steady sun.`
+			`The currents of comparable strings scatter by ${Math.round(100 * unsteady)} % more than meter and modules explain: the irradiance was unsteady. The tolerances of the currents are wider for it. Repeat the current measurements in steady sun.`
 		);
 	}
 	return [...warnings, ...allDead(groups)];

@@ -89,3 +89,10 @@ export const TECHNOLOGY_FACTS: Readonly<Record<Technology, TechnologyFacts>> = {
 
 /** What a label is taken for that names no technology. */
 export const DEFAULT_TECHNOLOGY: Technology = 'mono-PERC';
+
+const THIN_FILMS: readonly Technology[] = ['CdTe', 'CIGS', 'a-Si'];
+
+/** Whether cells are a film on glass or foil rather than wafers. */
+export function isThinFilm(technology: Technology): boolean {
+	return THIN_FILMS.includes(technology);
+}

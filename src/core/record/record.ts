@@ -59,8 +59,19 @@ export interface ArrayRecord {
 	readonly fields: readonly Field[];
 	/** Year of commissioning, for ageing; null where unknown. */
 	readonly inServiceSince: number | null;
+	/** Where the array stands, for the position of the sun; null where nobody recorded it. */
+	readonly location: Location | null;
 	/** Chance that one part has a fault at one visit, by code of the fault, where it is not the usual one. */
 	readonly rates: Readonly<Record<string, number>>;
+}
+
+export interface Location {
+	/** deg, north positive */
+	readonly latitude: number;
+	/** deg, east positive */
+	readonly longitude: number;
+	/** m above sea level; null where unknown. */
+	readonly altitude: number | null;
 }
 
 export interface ModuleType {
@@ -148,6 +159,7 @@ export const EMPTY_RECORD: ArrayRecord = {
 	absent: [],
 	fields: [],
 	inServiceSince: null,
+	location: null,
 	rates: {}
 };
 

@@ -1,4 +1,5 @@
 import { moduleAtShift } from '../expectation/group';
+import { rmsOf } from '../expectation/scatter';
 import { maximumPowerPoint } from '../module/single-diode';
 import type { InputVolts } from './cases';
 import type { Cause, Reason } from './cause';
@@ -84,7 +85,7 @@ function inverterCauses({
 	rates,
 	runs
 }: BesideBasis): Cause[] {
-	if (acRating === null || posterior.group.series.unsteadiness > 0.05) return [];
+	if (acRating === null || rmsOf(posterior.group.series.irradiance) > 0.05) return [];
 	const { volts, amps } = maximumPowerPoint(moduleAtShift(posterior.group, posterior.best));
 	const peak = volts * amps;
 	const offered =

@@ -1,3 +1,5 @@
+import type { Scatter } from '../expectation/scatter';
+
 /**
  * How often a reading is simply wrong, and how it is then wrong; judgement. Leads swapped, decimal
  * mark or range, meter on AC or not touching, or anything at all.
@@ -15,15 +17,57 @@ export interface Foretold {
 	readonly sigma: number;
 	/** The largest amount the place could show, for the flat part of wrong readings. */
 	readonly scale: number;
+	/** Standard uncertainties it may have instead of the one, with their shares; absent where it is known. */
+	readonly spread?: Spread;
+}
+
+/** A standard uncertainty that is itself uncertain. */
+export interface Spread {
+	/** V or A, [nodes] */
+	readonly sigmas: readonly number[];
+	/** Their chances, which add up to 1. */
+	readonly weights: readonly number[];
+}
+
+/**
+ * The model, the nameplates and the record are never quite right: so often a healthy reading lies further
+ * out than its uncertainty allows, and by so much. Without it a small difference would decide between
+ * causes beyond what any of them is known to; Zembo default.
+ */
+export const MODEL_TAIL = { share: 0.04, factor: 2.5 };
+
+/**
+ * Standard uncertainties of a reading whose scatter is uncertain, the tail of the model among them.
+ *
+ * @param known standard uncertainty without the scatter, V or A
+ * @param unit change of the reading with the scatter
+ */
+export function spreadWith(known: number, unit: number, scatter: Scatter): Spread {
+	const sigmas = scatter.values.map((value) => Math.hypot(known, unit * value));
+	const middle = Math.sqrt(
+		sigmas.reduce((sum, sigma, i) => sum + scatter.weights[i]! * sigma * sigma, 0)
+	);
+	return {
+		sigmas: [...sigmas, MODEL_TAIL.factor * middle],
+		weights: [...scatter.weights.map((weight) => (1 - MODEL_TAIL.share) * weight), MODEL_TAIL.share]
+	};
 }
 
 /** Anything at all, up to one and a half times the largest amount, either sign. */
 const flat = (scale: number) => 1 / (3 * scale);
 
 /** Density of a reading as a right one, 1/V or 1/A. */
-export function rightDensity(measured: number, { value, sigma, scale }: Foretold): number {
+export function rightDensity(
+	measured: number,
+	{ value, sigma, scale, spread }: Foretold
+): number {
 	if (value === null) return flat(scale);
-	return (1 - WRONG_READING.rate) * density(measured - value, sigma);
+	if (!spread) return (1 - WRONG_READING.rate) * density(measured - value, sigma);
+	let sum = 0;
+	for (let i = 0; i < spread.sigmas.length; i++) {
+		sum += spread.weights[i]! * density(measured - value, spread.sigmas[i]!);
+	}
+	return (1 - WRONG_READING.rate) * sum;
 }
 
 /** Density of a reading as a wrong one. */

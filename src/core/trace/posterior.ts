@@ -1,5 +1,7 @@
 import type { SiblingGroup } from '../expectation/group';
+import { coarse } from '../expectation/scatter';
 import type { Shift } from '../expectation/siblings';
+import { spreadWith } from './evidence';
 import type { Reading } from '../expectation/visit';
 import {
 	chanceWrong,
@@ -22,7 +24,14 @@ import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
 import { classTable, tableKey, type ClassTable } from './string-table';
 import { weighScopes, type ScopeWeights } from './weigh-scopes';
-import { weighString, type Item, type StringWeight } from './weigh-string';
+import {
+	faultFactor,
+	healthyPrior,
+	totalOf,
+	weighString,
+	type Item,
+	type StringWeight
+} from './weigh-string';
 
 export interface Weighed {
 	readonly of: StringClass;
@@ -55,6 +64,13 @@ export interface GroupPosterior {
 	/** The shift of greatest weight. */
 	readonly best: Shift;
 }
+
+/**
+ * How frequent faults are at this array against the usual rates, equally likely each: most arrays have few
+ * faults, some have many. Five points of a gamma distribution of shape 1/2 and mean 1 (medians of its
+ * fifths); Zembo default. With one rate for all, a healthy array of many strings would hardly exist.
+ */
+const FREQUENCIES = [0.016, 0.148, 0.455, 1.07, 2.71];
 
 /** Share of the posterior below which a grid point is left out. */
 const NEGLIGIBLE = 1e-7;
@@ -90,10 +106,12 @@ export function groupPosterior(
 		pointWeigher(group, cases, scopes, located, estimate.shift, besides)
 	);
 	// An answer whose middle is next to impossible beside another's is not looked at all round.
-	const middles = group.estimates.map(({ shift }, e) => prepared[e]!({ ...shift, logArea: 0 }).log);
+	const middles = group.estimates.map(({ shift }, e) =>
+		logSum(prepared[e]!({ ...shift, logArea: 0 }).map(({ log }) => log))
+	);
 	const likeliest = Math.max(...middles);
 	const points = group.estimates.flatMap((estimate, e) =>
-		middles[e]! < likeliest - FAR_BEHIND ? [] : shiftGrid([estimate]).map(prepared[e]!)
+		middles[e]! < likeliest - FAR_BEHIND ? [] : shiftGrid([estimate]).flatMap(prepared[e]!)
 	);
 
 	const all = logSum(points.map(({ log }) => log));
@@ -119,16 +137,24 @@ export function groupPosterior(
 			(p) =>
 				Math.exp(p.priors['as-stated'] - p.prior) *
 				p.shared.none *
-				p.strings.reduce((product, { wholeAndRight }) => product * wholeAndRight, 1)
+				p.strings.reduce(
+					(product, string, s) =>
+						(product * healthyPrior(string.prior, p.frequency) * string.healthy * string.right) /
+						p.totals[s]!,
+					1
+				)
 		),
 		strings: cases.map((one, s) => stringPosterior(one, s, located[s]!, heavy))
 	};
 }
 
-/** What one light and heat make of everything. */
+/** What one light and heat and one frequency of faults make of everything. */
 interface Point {
 	readonly point: GridPoint;
+	readonly frequency: number;
 	readonly strings: readonly StringWeight[];
+	/** Density of everything read at each string. */
+	readonly totals: readonly number[];
 	readonly shared: ScopeWeights;
 	/** ln of the shared causes' priors, each and summed. */
 	readonly priors: Readonly<Record<SharedCause, number>>;
@@ -147,7 +173,7 @@ function pointWeigher(
 	located: readonly (readonly LocatedWeight[] | null)[],
 	centre: Shift,
 	besides: SharedEvidence
-): (point: GridPoint) => Point {
+): (point: GridPoint) => Point[] {
 	const tables: ClassTable[] = [];
 	const known = new Map<string, number>();
 	const items = cases.map(({ string, classes, readings }) =>
@@ -163,7 +189,11 @@ function pointWeigher(
 			}
 			const about = tables[table]!.atVolts;
 			const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
-			return { measured: item.measured, table, voltsOff, repeated, id: item.reading.id };
+			const { sigma, scatterUnit } = tables[table]!;
+			const scatter = coarse(item.scatter);
+			const spreads = classes.map((_, c) => spreadWith(sigma[c]!, scatterUnit[c]!, scatter));
+			const { measured, reading } = item;
+			return { measured, table, voltsOff, repeated, id: reading.id, spreads };
 		})
 	);
 	const foretell = scopes.map((scope) => scope.foretell(group, centre));
@@ -173,15 +203,19 @@ function pointWeigher(
 		const strings = cases.map(({ classes }, s) =>
 			weighString(classes, items[s]!, located[s]!, tables, light, heat)
 		);
-		const shared = weighScopes(scopes, foretell, cases, located, strings, { light, heat });
+		const scopeWeights = weighScopes(scopes, foretell, cases, located, { light, heat });
 		const priors = logSharedPriors(point, group.doubt, besides);
 		const prior = logSum(Object.values(priors));
-		const log =
-			point.logArea +
-			prior +
-			strings.reduce((sum, { total }) => sum + Math.log(total), 0) +
-			Math.log(shared.factor);
-		return { point, strings, shared, priors, prior, log };
+		return FREQUENCIES.map((frequency) => {
+			const totals = strings.map((string) => totalOf(string, frequency));
+			const shared = scopeWeights(totals, frequency);
+			const log =
+				point.logArea +
+				prior +
+				totals.reduce((sum, total) => sum + Math.log(total), 0) +
+				Math.log(shared.factor);
+			return { point, frequency, strings, totals, shared, priors, prior, log };
+		});
 	};
 }
 
@@ -197,21 +231,26 @@ function stringPosterior(
 	const wrongChances = new Float64Array(readings.length);
 	// Where something shared is at fault the string itself is taken to be whole.
 	let held = 0;
-	for (const { weight, shared, strings } of heavy) {
-		const { densities, total, wrong } = strings[s]!;
+	for (const { weight, shared, strings, totals, frequency } of heavy) {
+		const { densities, healthy, prior, wrong } = strings[s]!;
 		const free = 1 - shared.held[s]!;
 		held += weight * shared.held[s]!;
-		const share = (weight * free) / total;
+		const share = (weight * free) / totals[s]!;
+		const faults = share * faultFactor(prior, frequency);
+		chances[0]! += share * healthyPrior(prior, frequency) * densities[0]!;
 		for (let c = 0; c < chances.length; c++) {
 			const density = densities[c]!;
-			chances[c]! += share * density;
+			if (c > 0) chances[c]! += faults * density;
 			if (density > best[c]!) best[c] = density;
 		}
-		for (let r = 0; r < wrongChances.length; r++) wrongChances[r]! += weight * free * wrong[r]!;
+		const whole = share * healthyPrior(prior, frequency) * healthy;
+		for (let r = 0; r < wrongChances.length; r++) {
+			wrongChances[r]! += whole * wrong[r]!.healthy + faults * wrong[r]!.faulty;
+		}
 	}
 	const weighed = classes.map((of, c): Weighed => {
 		const weight = located?.[c];
-		const probability = chances[c]! * of.prior * (weight?.mean ?? 1);
+		const probability = chances[c]! * (c === 0 ? 1 : of.prior) * (weight?.mean ?? 1);
 		const at = weight?.at ?? [];
 		const sum = at.reduce((total, share) => total + share, 0);
 		return {

@@ -12,7 +12,6 @@ import { lineOf } from './line';
 import type { GroupPosterior } from './posterior';
 import { causesOf } from './rank';
 import type { Scope } from './scope';
-import { nothingToShow } from './temper';
 import { acWattsOf, type Traced } from './trace-groups';
 
 /** All lines, a fault before a reading that is to be taken again. */
@@ -33,7 +32,7 @@ export function rankedCauses(
 			{
 				code: 'healthy',
 				place: {},
-				probability: nothingToShow(chance),
+				probability: chance,
 				severity: '',
 				size: null
 			}
@@ -60,12 +59,8 @@ export function rankedCauses(
 		if (!known || known.probability < line.probability) byId.set(line.id, line);
 	}
 	const lines = [...byId.values()];
-	// What is found beside sound strings, clipping say, is said before that they are sound.
-	const found = Math.max(0, ...lines.map(({ faulty }) => faulty));
 	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
-	return [...lines, whole].sort(
-		(a, b) => order(b) * (b === whole ? 1 - found : 1) - order(a) * (a === whole ? 1 - found : 1)
-	);
+	return [...lines, whole].sort((a, b) => b.probability - a.probability);
 }
 
 const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
@@ -80,9 +75,6 @@ function scopeChance(
 		0
 	);
 }
-
-/** A fault that is likely stands before every reading that is likely wrong. */
-const order = ({ faulty, probability }: Cause) => faulty + 0.5 * Math.max(0, probability - faulty);
 
 /** Volts of an input that no running input has, unless what its strings share explains them. */
 function doubtfulVolts(

@@ -10,7 +10,7 @@ import { partsOf } from '../record/part';
 import { partsOnward } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { InputVolts } from './cases';
-import type { Foretold } from './evidence';
+import { spreadWith, type Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import type { StringCase } from './string-case';
 import type { Scope, ScopeForetells } from './scope';
@@ -77,6 +77,7 @@ function wholeForetells(
 		return {
 			value: table.value[0]! + table.perLight[0]! * light + table.perHeat[0]! * heat,
 			sigma: table.sigma[0]!,
+			spread: spreadWith(table.sigma[0]!, table.scatterUnit[0]!, item.scatter),
 			scale: table.scale
 		};
 	};

@@ -1,9 +1,10 @@
 import type { StringCircuit } from '../circuit/description';
 import type { StringQuantity } from '../expectation/quantity';
 import type { StringRecord } from '../record/record';
-import { combine, ownDoubt } from '../expectation/error-model';
+import { combine, ownDoubt, scatterDoubt } from '../expectation/error-model';
 import { modulesAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
 import { predictReading, stringHere, type Prediction } from '../expectation/predict';
+import { rmsOf } from '../expectation/scatter';
 import type { Shift } from '../expectation/siblings';
 import { usualState, type SwitchingState } from '../expectation/switching';
 import type { StringClass } from './string-class';
@@ -24,8 +25,10 @@ export interface ClassTable {
 	readonly perHeat: Float64Array;
 	/** A/V, about the volts the table was made for. */
 	readonly perVolt: Float64Array;
-	/** Standard uncertainty of prediction and reading together. */
+	/** Standard uncertainty of prediction and reading together, without the scatter each reading is judged by. */
 	readonly sigma: Float64Array;
+	/** Change of the prediction with that scatter: V/K or A. */
+	readonly scatterUnit: Float64Array;
 	/** The largest amount the place could show. */
 	readonly scale: number;
 	/** Volts of the bus that it was made for; null but for running current. */
@@ -69,8 +72,24 @@ export function scaleOf(
 	return quantity === 'open-circuit-voltage' ? 1.3 * voc * Math.max(moduleCount, 1) : 1.3 * isc;
 }
 
-/** Standard uncertainty of a reading about its prediction. */
+/** Standard uncertainty of a reading about its prediction, the scatter of comparable strings included. */
 export function spreadOf(
+	group: SiblingGroup,
+	string: StringRecord,
+	quantity: StringQuantity,
+	atVolts: number | null,
+	prediction: Prediction
+): number {
+	const { value } = prediction;
+	const perKelvin = quantity === 'open-circuit-voltage' ? group.perKelvin * value : 0;
+	return Math.hypot(
+		knownSpread(group, string, quantity, atVolts, prediction),
+		combine(scatterDoubt(quantity, value, perKelvin, group.series))
+	);
+}
+
+/** The part of {@link spreadOf} that is known without the other readings. */
+function knownSpread(
 	group: SiblingGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
@@ -101,10 +120,10 @@ export function classTable(
 	voltsDoubt = 0
 ): ClassTable {
 	const count = classes.length;
-	const [value, perLight, perHeat, perVolt, sigma] = Array.from(
-		{ length: 5 },
+	const [value, perLight, perHeat, perVolt, sigma, scatterUnit] = Array.from(
+		{ length: 6 },
 		() => new Float64Array(count)
-	) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+	) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
 	const state = usualState(quantity);
 	const at = (shift: Shift) => stringHere(string, group.model, modulesAtShift(group, shift));
 	const whole = at(centre);
@@ -114,7 +133,7 @@ export function classTable(
 		const alike = likeness(one, quantity);
 		const twin = alike === null ? undefined : known.get(alike);
 		if (twin !== undefined) {
-			for (const list of [value, perLight, perHeat, perVolt, sigma]) list[c] = list[twin]!;
+			for (const list of [value, perLight, perHeat, perVolt, sigma, scatterUnit]) list[c] = list[twin]!;
 			return;
 		}
 		if (alike !== null) known.set(alike, c);
@@ -129,14 +148,18 @@ export function classTable(
 		perLight[c] = here.value * slopes.light;
 		perHeat[c] = here.value * slopes.heat;
 		perVolt[c] = here.perVolt;
+		scatterUnit[c] = Math.abs(
+			quantity === 'open-circuit-voltage' ? perHeat[c]! : here.value
+		);
 		// Between two types of the grid any may lie.
 		const between = one.faults.some(({ fault }) => fault.family === 'record')
 			? OTHER_TYPE_GAP[quantity === 'open-circuit-voltage' ? 'volts' : 'amps'] * here.value
 			: 0;
 		sigma[c] = Math.hypot(
 			between,
-			spreadOf(group, string, quantity, atVolts, here),
-			here.perVolt * voltsDoubt
+			knownSpread(group, string, quantity, atVolts, here),
+			here.perVolt * voltsDoubt,
+			quantity === 'open-circuit-voltage' ? 0 : perHeat[c]! * rmsOf(group.series.temperature)
 		);
 	});
 	widenByGaps(classes, value, sigma);
@@ -146,6 +169,7 @@ export function classTable(
 		perHeat,
 		perVolt,
 		sigma,
+		scatterUnit,
 		scale: scaleOf(group, string, quantity),
 		atVolts
 	};

@@ -3,7 +3,6 @@ import { rightDensity, wrongDensity } from './evidence';
 import type { LocatedWeight } from './located';
 import type { Scope, ScopeForetells } from './scope';
 import type { StringCase } from './string-case';
-import type { StringWeight } from './weigh-string';
 
 /** What scopes weigh at one light and heat. */
 export interface ScopeWeights {
@@ -16,41 +15,53 @@ export interface ScopeWeights {
 	readonly held: readonly number[];
 }
 
+/** Density of everything read at the strings of a scope if it is at fault, over their sum by themselves. */
+export type ScopeRatios = (totals: readonly number[], frequency: number) => ScopeWeights;
+
 /**
  * Scopes are rare, so at most one is taken to be at fault at a time in the strings it holds; scopes
  * without a string in common are independent, which the sum over single ones is close to.
+ *
+ * @returns what they weigh, given the density of every string's readings by itself and how frequent faults are
  */
 export function weighScopes(
 	scopes: readonly Scope[],
 	foretell: readonly ScopeForetells[],
 	cases: readonly StringCase[],
 	located: readonly (readonly LocatedWeight[] | null)[],
-	strings: readonly StringWeight[],
 	{ light, heat }: Shift
-): ScopeWeights {
+): ScopeRatios {
 	if (scopes.length === 0) {
-		return { factor: 1, none: 1, chances: [], held: cases.map(() => 0) };
+		const none = { factor: 1, none: 1, chances: [], held: cases.map(() => 0) };
+		return () => none;
 	}
 	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
-	const ratios = scopes.map((scope, i) => {
-		let ratio = scope.prior * scope.own;
-		for (const s of scope.strings) {
+	const densities = scopes.map((scope, i) =>
+		scope.strings.map((s) => {
 			const { readings } = cases[s]!;
-			let density = located[s]?.[0]!.mean ?? 1;
-			for (const { item, atVolts, repeated } of readings) {
-				const f = foretell[i]!(s, item, atVolts, light, heat);
-				density *= rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f);
-			}
-			ratio *= density / strings[s]!.total;
-			if (ratio < 1e-200) break;
-		}
-		return ratio;
-	});
-	const none = Math.max(1 - priors, 0.5);
-	const factor = ratios.reduce((sum, ratio) => sum + ratio, none);
-	const chances = ratios.map((ratio) => ratio / factor);
-	const held = cases.map((_, s) =>
-		scopes.reduce((sum, scope, i) => (scope.strings.includes(s) ? sum + chances[i]! : sum), 0)
+			return readings.reduce(
+				(density, { item, atVolts, repeated }) => {
+					const f = foretell[i]!(s, item, atVolts, light, heat);
+					return (
+						density * (rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f))
+					);
+				},
+				located[s]?.[0]!.mean ?? 1
+			);
+		})
 	);
-	return { factor, none: none / factor, chances, held };
+	return (totals, frequency) => {
+		const ratios = scopes.map((scope, i) => {
+			let ratio = Math.min(frequency * scope.prior, 0.5) * scope.own;
+			scope.strings.forEach((s, k) => (ratio *= densities[i]![k]! / totals[s]!));
+			return ratio;
+		});
+		const none = Math.max(1 - frequency * priors, 0.5);
+		const factor = ratios.reduce((sum, ratio) => sum + ratio, none);
+		const chances = ratios.map((ratio) => ratio / factor);
+		const held = cases.map((_, s) =>
+			scopes.reduce((sum, scope, i) => (scope.strings.includes(s) ? sum + chances[i]! : sum), 0)
+		);
+		return { factor, none: none / factor, chances, held };
+	};
 }

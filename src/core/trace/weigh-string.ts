@@ -1,4 +1,4 @@
-import { rightDensity, wrongDensity, type Foretold } from './evidence';
+import { rightDensity, wrongDensity, type Foretold, type Spread } from './evidence';
 import type { LocatedWeight } from './located';
 import type { StringClass } from './string-class';
 import type { ClassTable } from './string-table';
@@ -10,17 +10,42 @@ export interface Item {
 	readonly voltsOff: number;
 	readonly repeated: number;
 	readonly id: string;
+	/** How unsure each class is of it, [classes]. */
+	readonly spreads: readonly Spread[];
 }
 
 /** What one light and heat make of a string's readings. */
 export interface StringWeight {
 	/** Of all readings of the whole string under each class. */
 	readonly densities: Float64Array;
-	/** Priors times densities times located weight, summed. */
-	readonly total: number;
-	readonly wholeAndRight: number;
-	/** Per reading: its wrong share summed over the classes, of the total. */
-	readonly wrong: readonly number[];
+	/** Density of everything read at the string if it is healthy. */
+	readonly healthy: number;
+	/** The same if it has a fault, each weighed by its prior, summed. */
+	readonly faulty: number;
+	/** Chance of a fault before anything is read. */
+	readonly prior: number;
+	/** Chance that every reading is right, given that the string is healthy. */
+	readonly right: number;
+	/** Per reading: chance that it is wrong under a healthy string, and summed over the faults by their weight. */
+	readonly wrong: readonly { readonly healthy: number; readonly faulty: number }[];
+}
+
+/** Faults of a string may not become likelier than this before anything is read. */
+const MOST_FAULTY = 0.9;
+
+/** Prior of a healthy string where faults are so many times as frequent as usual. */
+export function healthyPrior(prior: number, frequency: number): number {
+	return 1 - Math.min(MOST_FAULTY, prior * frequency);
+}
+
+/** Factor on the prior of each fault there. */
+export function faultFactor(prior: number, frequency: number): number {
+	return prior > 0 ? Math.min(MOST_FAULTY, prior * frequency) / prior : 0;
+}
+
+/** Density of everything read at a string, where faults are so many times as frequent as usual. */
+export function totalOf({ healthy, faulty, prior }: StringWeight, frequency: number): number {
+	return healthyPrior(prior, frequency) * healthy + faultFactor(prior, frequency) * faulty;
 }
 
 /** Foretold values of a table at an offset from its middle, into the scratch given. */
@@ -33,10 +58,11 @@ function valueAt(table: ClassTable, c: number, light: number, heat: number, volt
 	);
 }
 
-const SCRATCH: { value: number | null; sigma: number; scale: number } = {
+const SCRATCH: { value: number | null; sigma: number; scale: number; spread: Spread } = {
 	value: 0,
 	sigma: 1,
-	scale: 1
+	scale: 1,
+	spread: { sigmas: [1], weights: [1] }
 };
 
 function foretold(
@@ -44,11 +70,14 @@ function foretold(
 	c: number,
 	light: number,
 	heat: number,
-	volts: number
+	volts: number,
+	spread: Spread
 ): Foretold {
 	const value = valueAt(table, c, light, heat, volts);
 	SCRATCH.value = Number.isNaN(value) ? null : value;
-	SCRATCH.sigma = table.sigma[c]!;
+	// The last of a spread is the model's tail; a mistake is told by the largest of the others.
+	SCRATCH.sigma = spread.sigmas.at(-2)!;
+	SCRATCH.spread = spread;
 	SCRATCH.scale = table.scale;
 	return SCRATCH;
 }
@@ -72,25 +101,27 @@ export function weighString(
 		wrongShares = wrongShares.map(() => new Float64Array(count));
 	}
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated } = items[i]!;
+		const { measured, table: index, voltsOff, repeated, spreads } = items[i]!;
 		const table = tables[index]!;
 		const shares = wrongShares[i]!;
 		for (let c = 0; c < count; c++) {
-			const f = foretold(table, c, light, heat, voltsOff);
+			const f = foretold(table, c, light, heat, voltsOff, spreads[c]!);
 			const wrong = repeated * wrongDensity(measured, f);
 			const all = rightDensity(measured, f) + wrong;
 			densities[c]! *= all;
 			shares[c] = wrong / all;
 		}
 	}
-	let total = 0;
-	const wrong = items.map(() => 0);
-	for (let c = 0; c < count; c++) {
+	let faulty = 0;
+	let prior = 0;
+	const wrong = items.map((_, i) => ({ healthy: wrongShares[i]![0]!, faulty: 0 }));
+	for (let c = 1; c < count; c++) {
 		const weight = classes[c]!.prior * densities[c]! * (located?.[c]!.mean ?? 1);
-		total += weight;
-		for (let i = 0; i < wrong.length; i++) wrong[i]! += weight * wrongShares[i]![c]!;
+		faulty += weight;
+		prior += classes[c]!.prior;
+		for (let i = 0; i < wrong.length; i++) wrong[i]!.faulty += weight * wrongShares[i]![c]!;
 	}
-	let right = (classes[0]!.prior * densities[0]! * (located?.[0]!.mean ?? 1)) / total;
-	for (let i = 0; i < items.length; i++) right *= 1 - wrongShares[i]![0]!;
-	return { densities, total, wholeAndRight: right, wrong: wrong.map((sum) => sum / total) };
+	const healthy = densities[0]! * (located?.[0]!.mean ?? 1);
+	const right = wrong.reduce((product, one) => product * (1 - one.healthy), 1);
+	return { densities, healthy, faulty, prior, right, wrong };
 }

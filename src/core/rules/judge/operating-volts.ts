@@ -1,7 +1,7 @@
 import { BusSource } from '../../circuit/bus';
 import { operate } from '../../circuit/operate';
 import type { Expectations } from '../../expectation/expect';
-import { modulesAtShift } from '../../expectation/group';
+import { groupOfString, modulesAtShift } from '../../expectation/group';
 import { stringHere, USUAL_PARTS } from '../../expectation/predict';
 import type { Reading } from '../../expectation/visit';
 import { endOfString } from '../../record/path';
@@ -39,7 +39,7 @@ export function judgeOperatingVolts(
 	const strings = record.strings
 		.filter((other) => other === string || (string.input !== null && other.input === string.input))
 		.flatMap((other) => {
-			const group = siblingGroups.find(({ model }) => model.type.id === other.moduleTypeId);
+			const group = groupOfString(siblingGroups, other);
 			return group
 				? [stringHere(other, group.model, modulesAtShift(group, group.estimates[0].shift))]
 				: [];

@@ -1,0 +1,101 @@
+import { transposeIrradiance } from '../conditions/transposition';
+import { planesOf, type Plane } from '../record/plane';
+import type { ArrayRecord } from '../record/record';
+import { millisOf } from '../units/instant';
+import { OTHER_PLANE } from './allowances';
+import type { ConditionsEntry, Visit } from './visit';
+
+/** How much warmer cells become with irradiance, K per W/m2: 25 K at 800 W/m2 (IEC 61215, a usual NOCT of 45 degC). */
+const WARMING = 25 / 800;
+/** Uncertainty of that warming, as a share of it; Zembo default. */
+const WARMING_DOUBT = 0.3;
+
+/** The plane an entry was measured on; null where nobody said. */
+export function planeOfEntry(
+	planes: readonly Plane[],
+	{ fieldId }: Pick<ConditionsEntry, 'fieldId'>
+): Plane | null {
+	return planes.find((plane) => fieldId !== null && plane.fieldIds.includes(fieldId)) ?? null;
+}
+
+/**
+ * The conditions of a visit as they hold for one plane. Entries measured on the plane count as they are.
+ * Where there are none, those of another plane are carried over: by the position of the sun where the
+ * array's location is recorded, else with so wide an uncertainty that the plane's own strings decide.
+ *
+ * @param plane null for strings whose plane is not recorded
+ */
+export function conditionsForPlane(
+	record: Pick<ArrayRecord, 'fields' | 'location'>,
+	visit: Pick<Visit, 'conditions'>,
+	plane: Plane | null
+): readonly ConditionsEntry[] {
+	const planes = planesOf(record);
+	if (planes.length <= 1) return visit.conditions;
+	const own = visit.conditions.filter((entry) => planeOfEntry(planes, entry) === plane);
+	if (plane !== null && own.length > 0) return own;
+	return visit.conditions.map((entry) =>
+		carriedOver(entry, planeOfEntry(planes, entry), plane, record.location)
+	);
+}
+
+function carriedOver(
+	entry: ConditionsEntry,
+	from: Plane | null,
+	to: Plane | null,
+	location: ArrayRecord['location']
+): ConditionsEntry {
+	const { irradiance, cellTemperature } = entry;
+	const transposed =
+		from && to && location
+			? transposeIrradiance(irradiance.value, from, to, millisOf(entry.enteredAt), {
+					latitude: location.latitude,
+					longitude: location.longitude,
+					altitude: location.altitude ?? undefined
+				})
+			: null;
+	if (!transposed) return widened(entry);
+	const warming = WARMING * (transposed.value - irradiance.value);
+	return {
+		...entry,
+		irradiance: {
+			...irradiance,
+			value: transposed.value,
+			relativeStandardUncertainty: Math.hypot(
+				irradiance.relativeStandardUncertainty,
+				transposed.relativeStandardUncertainty
+			)
+		},
+		cellTemperature: {
+			...cellTemperature,
+			value: cellTemperature.value + warming,
+			standardUncertainty: Math.hypot(
+				cellTemperature.standardUncertainty,
+				WARMING_DOUBT * warming,
+				1
+			)
+		}
+	};
+}
+
+/** Conditions of another plane, which say little of this one. */
+export function widened(entry: ConditionsEntry): ConditionsEntry {
+	const { irradiance, cellTemperature } = entry;
+	return {
+		...entry,
+		irradiance: {
+			...irradiance,
+			relativeStandardUncertainty: Math.hypot(
+				irradiance.relativeStandardUncertainty,
+				OTHER_PLANE.irradiance
+			)
+		},
+		cellTemperature: {
+			...cellTemperature,
+			standardUncertainty: Math.hypot(
+				cellTemperature.standardUncertainty,
+				OTHER_PLANE.temperature
+			)
+		}
+	};
+}

@@ -1,0 +1,32 @@
+import { normalQuantile, normalTail } from './normal';
+import type { Scatter } from './scatter';
+
+/** What makes a reading unsure, the part whose size is itself only estimated kept apart. V or A. */
+export interface Scattered {
+	/** Standard uncertainty without the scatter. */
+	readonly without: number;
+	/** Change of the reading with the scatter. */
+	readonly unit: number;
+	readonly scatter: Scatter;
+}
+
+/** Below this a share of the normal distribution is no longer told from none. */
+const LEAST_SHARE = 1e-280;
+
+/**
+ * How far out a difference lies, in standard deviations of a normal distribution that has as much beyond
+ * it: the scatter being uncertain, its own distribution has heavier tails, and the fewer readings told of
+ * it the heavier.
+ *
+ * @param difference measured less expected, V or A
+ */
+export function surprise(difference: number, { without, unit, scatter }: Scattered): number {
+	const size = Math.abs(difference);
+	const sigmas = scatter.values.map((value) => Math.hypot(without, unit * value));
+	const beyond = sigmas.reduce(
+		(sum, sigma, i) => sum + scatter.weights[i]! * normalTail(size / sigma),
+		0
+	);
+	const z = beyond > LEAST_SHARE ? -normalQuantile(Math.min(beyond, 0.5)) : size / Math.max(...sigmas);
+	return Math.sign(difference) * z;
+}
