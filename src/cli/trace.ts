@@ -103,7 +103,10 @@ function placeOf(
 	};
 	const volts = code === 'reading-wrong' && input !== undefined ? names.volts(input) : null;
 	if (volts !== null) return { reading: volts };
-	if (code === 'record-wrong') return one === undefined ? {} : { strings: [one] };
+	if (code === 'record-wrong') {
+		if (pair) return { strings: pair.map(names.string) };
+		return one === undefined ? {} : { strings: [one] };
+	}
 	if (code === 'unequal-parallel') return { inputs: [input] };
 	return {
 		...(one !== undefined && { string: one }),

@@ -1,4 +1,5 @@
 import type { BusCircuit, EarthConnection } from './description';
+import { METER_RESISTANCE } from './parts';
 import { solveBus, sourceOf } from './state';
 
 /** What a meter shows from each pole of the bus to earth, taken one after the other. */
@@ -30,7 +31,7 @@ export function earthVolts(bus: BusCircuit, meter: number): EarthVolts {
 	};
 }
 
-/** Where a single earth fault lies, or why that cannot be said. */
+/** Where a single leak to earth lies and how large it is, or why that cannot be said. */
 export type EarthFaultPlace =
 	| {
 			readonly found: true;
@@ -38,37 +39,71 @@ export type EarthFaultPlace =
 			readonly modules: number;
 			/** Standard uncertainty of that, modules. */
 			readonly doubt: number;
+			/** Of the leak, ohm: best value, and what it lies above and below with 95 %; at least 0. */
+			readonly resistance: LeakResistance;
 	  }
 	| { readonly found: false; readonly why: string };
 
+export interface LeakResistance {
+	readonly value: number;
+	readonly least: number;
+	/** Infinity where the readings leave room for no leak at all. */
+	readonly most: number;
+}
+
 /**
- * A single low-resistance fault of an unearthed string splits its volts: it lies
- * Vneg/(Vpos + Vneg) of the modules up from the negative end (common practice). The split is asked only
- * where both parts add up to the open-circuit volts within the band: a fault of high resistance, or
- * several, do not.
+ * A single leak of any resistance R at a share u of the voltage, with a meter of resistance Rm: the two
+ * readings are V+ = (1 - u) V Rm/(Rm + R) and V- = -u V Rm/(Rm + R). Their ratio gives the place whatever R
+ * is, their sum gives R. Ohm's law; the leaks of healthy insulation act as one leak of megohms.
  *
  * @param read what the meter showed, V
  * @param doubt standard uncertainty of one of the readings, V
+ * @param meter resistance of the meter, ohm
  */
 export function locateEarthFault(
 	{ positive, negative, open }: EarthVolts,
 	modules: number,
-	doubt: number
+	doubt: number,
+	meter = METER_RESISTANCE
 ): EarthFaultPlace {
-	const up = Math.abs(positive);
-	const down = Math.abs(negative);
-	if (!(open > 0)) return { found: false, why: 'The string gives no volts to split.' };
-	if (Math.abs(up + down - open) > 2 * doubt * Math.sqrt(3)) {
+	const reversed = open < 0 ? -1 : 1;
+	const volts = Math.abs(open);
+	const up = reversed * positive;
+	const down = -reversed * negative;
+	if (!(volts > 0)) return { found: false, why: 'The string gives no voltage to split.' };
+	if (up < -3 * doubt || down < -3 * doubt) {
 		return {
 			found: false,
-			why: `The two readings add up to ${(up + down).toFixed(1)} V, not to the ${open.toFixed(1)} V of the string: the fault is of high resistance, or there are several.`
+			why: 'No leak gives both readings this polarity: repeat both pole-to-earth measurements.'
 		};
 	}
-	const total = up + down;
-	const share = down / total;
+	const total = Math.max(up, 0) + Math.max(down, 0);
+	const both = doubt * Math.SQRT2;
+	if (total > volts + 3 * Math.hypot(both, doubt)) {
+		return {
+			found: false,
+			why: `The two readings add up to ${total.toFixed(1)} V, more than the ${volts.toFixed(1)} V of the string: repeat them.`
+		};
+	}
+	if (total < 3 * both) return { found: false, why: 'Neither pole is held to earth.' };
+	const share = Math.max(down, 0) / total;
+	const ohms = (sum: number) => (sum > 0 ? Math.max(0, meter * (volts / sum - 1)) : Infinity);
 	return {
 		found: true,
 		modules: share * modules,
-		doubt: (modules * doubt * Math.hypot(share, 1 - share)) / total
+		doubt: (modules * doubt * Math.hypot(share, 1 - share)) / total,
+		resistance: {
+			value: ohms(total),
+			least: ohms(total + 2 * Math.hypot(both, doubt)),
+			most: ohms(total - 2 * Math.hypot(both, doubt))
+		}
 	};
+}
+
+/** "about 320 kΩ", "less than 90 kΩ": as exact as the readings allow. */
+export function leakWords({ value, least, most }: LeakResistance): string {
+	const shown = (ohms: number) =>
+		ohms >= 1e6 ? `${Number((ohms / 1e6).toPrecision(2))} MΩ` : `${Number((ohms / 1e3).toPrecision(2))} kΩ`;
+	if (least <= 0) return Number.isFinite(most) ? `less than ${shown(most)}` : 'unknown size';
+	return `about ${shown(value)}`;
 }

@@ -193,7 +193,8 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 		id: idOf(1, 1),
 		startedAt: AT,
 		by: 'Tester',
-		purpose: 'routine',
+		// The form is that of a service visit: somebody was called.
+		purpose: 'fault',
 		reason: ''
 	});
 	return succeed({

@@ -33,6 +33,13 @@ export const METER_GAIN_SHARE = 0.85;
 export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.004 };
 
 /**
+ * What it misses of all modules of a type alike, relative: fill factor, irradiance other than standard,
+ * wiring. Modules of other physics than the single diode's differ from it by 2 to 3 % of current at the
+ * maximum-power point.
+ */
+export const MODEL_COMMON = { volts: 0.003, amps: 0.02 };
+
+/**
  * What the model misses of all modules of a thin film alike, relative: at low irradiance and by
  * stabilisation they depart from the single-diode model fitted to a nameplate.
  */
@@ -72,6 +79,14 @@ export const IRRADIANCE_SCATTER: ScatterPrior = {
 	median: 0.01,
 	logSpread: 0.6,
 	faulty: 0.08,
+	faultyWidth: 1
+};
+
+/** How far a maximum-power tracker sits beside the maximum of its string, relative. */
+export const TRACKING_SCATTER: ScatterPrior = {
+	median: 0.007,
+	logSpread: 0.6,
+	faulty: 0.1,
 	faultyWidth: 1
 };
 

@@ -1,11 +1,13 @@
 import type { SingleDiode } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import { comparableStrings, type ComparableStrings } from './comparable';
-import { moduleAtShift, siblingGroup, type GroupBasis, type SiblingGroup } from './group';
+import { COMMON_SHARE, RECTANGULAR } from './allowances';
+import { inSameLight, moduleAtShift, siblingGroup, type GroupBasis, type SiblingGroup } from './group';
 import { conditionsForPlane, widened } from './plane-conditions';
 import type { ModulesElsewhere } from './predict';
 import { presumedDirections } from './presumed-directions';
-import type { ConditionsEntry, Reading, Visit } from './visit';
+import type { ShiftPrior } from './siblings';
+import type { Reading, Visit } from './visit';
 
 /** Whether a list has something in it. */
 const some = <T>(list: readonly T[]): list is readonly [T, ...T[]] => list.length > 0;
@@ -27,35 +29,69 @@ export function comparableGroups(
 	standing: ReadonlyMap<string, Reading>
 ): SiblingGroup[] {
 	if (!some(visit.conditions)) return [];
-	const basisOf = (
-		conditions: readonly ConditionsEntry[],
-		elsewhere?: GroupBasis['elsewhere']
-	): GroupBasis | null =>
-		some(conditions)
-			? { record, years, visit, standing, conditions, ...(elsewhere && { elsewhere }) }
-			: null;
-	const estimate = (of: ComparableStrings, elsewhere?: GroupBasis['elsewhere']) => {
-		const conditions = conditionsForPlane(record, visit, of.plane);
-		const carried = of.presumed === null ? conditions : conditions.map(widened);
-		const basis = basisOf(carried, elsewhere);
-		return basis ? [siblingGroup(of, basis)] : [];
+	const estimate = (
+		of: ComparableStrings,
+		besides: Pick<GroupBasis, 'elsewhere' | 'neighbours'> = {}
+	) => {
+		const stated = conditionsForPlane(record, visit, of.plane);
+		const conditions = of.presumed === null ? stated : stated.map(widened);
+		return some(conditions)
+			? [siblingGroup(of, { record, years, visit, standing, conditions, ...besides })]
+			: [];
 	};
-	const comparable = comparableStrings(record);
-	const groups = comparable.flatMap((of) => {
-		const whole = estimate(of);
+	const estimated = comparableStrings(record).flatMap((of) => {
+		const whole = estimate(of).map((group) => ({ of, group }));
 		if (of.plane !== null || !some(whole)) return whole;
-		const directions = presumedDirections(whole[0]);
-		return directions.length < 2
-			? whole
-			: directions.flatMap((strings, presumed) => estimate({ ...of, strings, presumed }));
+		const directions = presumedDirections(whole[0].group);
+		if (directions.length < 2) return whole;
+		return directions.flatMap((strings, presumed) => {
+			const facing = { ...of, strings, presumed };
+			return estimate(facing).map((group) => ({ of: facing, group }));
+		});
 	});
-	return comparable.flatMap((of) => {
-		const mine = groups.filter(({ strings }) =>
-			strings.some((string) => of.strings.includes(string))
-		);
-		if (of.split.size === 0) return mine;
-		return estimate(of, elsewhereOf(of, groups));
+	const alone = estimated.map(({ group }) => group);
+	return estimated.flatMap(({ of, group }) => {
+		const neighbours = fromNeighbours(group, alone);
+		if (of.split.size === 0 && !neighbours) return [group];
+		return estimate(of, {
+			...(of.split.size > 0 && { elsewhere: elsewhereOf(of, alone) }),
+			...(neighbours && { neighbours })
+		});
 	});
+}
+
+/** Of strings that tell of the light of another type there must be so many readings. */
+const TELLING = 4;
+
+/**
+ * What strings of another type in the same light say of it, if they say more than the stated conditions do:
+ * their own estimate, less sure by the tolerances of both nameplates.
+ */
+function fromNeighbours(
+	group: SiblingGroup,
+	groups: readonly SiblingGroup[]
+): ShiftPrior | null {
+	const [best] = groups
+		.filter((other) => other !== group && inSameLight(other, group))
+		.sort((a, b) => b.estimates[0].items.length - a.estimates[0].items.length);
+	if (!best) return null;
+	const { shift, information, items } = best.estimates[0];
+	if (items.length < TELLING || items.length <= group.estimates[0].items.length) return null;
+	const [ll, lh, hh] = information;
+	const determinant = ll * hh - lh * lh;
+	const tolerance = (of: (group: SiblingGroup) => number) =>
+		RECTANGULAR * Math.sqrt(COMMON_SHARE) * Math.hypot(of(group), of(best)) * 0.01;
+	const light = Math.hypot(
+		Math.sqrt(hh / determinant),
+		tolerance(({ model: { type } }) => type.tolerance.iscPct)
+	);
+	const heat = Math.hypot(
+		Math.sqrt(ll / determinant),
+		tolerance(({ model: { type } }) => type.tolerance.vocPct) / group.perKelvin
+	);
+	return light < group.doubt.light && heat < 1.5 * group.doubt.heat
+		? { centre: shift, light, heat }
+		: null;
 }
 
 /** Modules of split strings that lie on other planes, as the groups of those planes have them. */

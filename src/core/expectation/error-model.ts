@@ -6,6 +6,7 @@ import {
 	COMMON_SHARE,
 	EVEN_DIRT,
 	METER_GAIN_SHARE,
+	MODEL_COMMON,
 	MODEL_DOUBT,
 	RECTANGULAR,
 	SPREAD_PER_YEAR,
@@ -220,6 +221,7 @@ export function sharedDoubt(
 		stated === null ? (pctPerK / 100) * warming : 0;
 	const film = isThinFilm(type.plate.technology) ? 1 : 0;
 	const volts = Math.hypot(
+		MODEL_COMMON.volts,
 		film * THIN_FILM_DOUBT.volts,
 		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_DOUBT.betaVoc),
 		labelShare(type.tolerance.vocPct, COMMON_SHARE),
@@ -229,6 +231,7 @@ export function sharedDoubt(
 	return {
 		light: Math.hypot(
 			statedLightDoubt(conditions),
+			MODEL_COMMON.amps,
 			film * THIN_FILM_DOUBT.amps,
 			rearGain(type, conditions).uncertainty,
 			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_DOUBT.alphaIsc),

@@ -31,7 +31,7 @@ import {
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
 import { rearGain } from './rear-gain';
 import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
-import { estimateShared, type SharedEstimate, type SharedReading, type Shift } from './siblings';
+import { estimateShared, type SharedEstimate, type SharedReading, type Shift, type ShiftPrior } from './siblings';
 import { conditionsAt, standingSeries } from './standing';
 import { standsAlone } from './switching';
 import {
@@ -80,6 +80,8 @@ export interface GroupReading extends SharedReading {
 	readonly knownSigma: number;
 	/** What the other readings say of the scatter it is judged by: K for a voltage, 1 for a current. */
 	readonly scatter: Scatter;
+	/** Change of the reading with the cell temperature, V/K or A/K. */
+	readonly perKelvin: number;
 	/** Change of the reading with that scatter, V/K or A. */
 	readonly scatterUnit: number;
 	/** What this reading would have shown in the standing conditions over what it showed in its own, 1. */
@@ -154,7 +156,10 @@ export function isDead(
 }
 
 /** A start for the estimate where most strings agree, however far that is from what was stated. */
-function siblingStart(readings: readonly GroupReading[], perKelvin: number): Shift {
+function siblingStart(
+	readings: readonly Pick<GroupReading, 'reading' | 'measured' | 'at'>[],
+	perKelvin: number
+): Shift {
 	const middle = (wanted: 'volts' | 'amps') => {
 		const ratios = readings
 			.filter(
@@ -185,6 +190,8 @@ export interface GroupBasis {
 	readonly conditions: readonly [ConditionsEntry, ...ConditionsEntry[]];
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly elsewhere?: ReadonlyMap<string, ModulesElsewhere>;
+	/** What strings of another type in the same light say of it; absent where there are none. */
+	readonly neighbours?: ShiftPrior;
 }
 
 /** The scatter is estimated about an answer that it helps to find. */
@@ -219,16 +226,22 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 	const telling = found.filter((item) => !isDead(base, item) && !of.split.has(item.string.id));
 	let scatter: GroupScatter = { ...PRIOR_SCATTER, own: new Map<Unscattered, Scatter>() };
 	const scattered = () => found.map((item) => withScatter(item, scatter));
-	const estimateWith = (items: readonly GroupReading[]) => {
-		const tell = items.filter(({ reading }) => telling.some((one) => one.reading === reading));
-		return estimateShared(tell, doubt, [siblingStart(tell, perKelvin)]);
-	};
+	const tells = new Set(telling.map(({ reading }) => reading));
+	const prior: ShiftPrior = basis.neighbours ?? doubt;
+	const estimateFrom = (items: readonly GroupReading[], starts: readonly [Shift, ...Shift[]]) =>
+		estimateShared(
+			items.filter(({ reading }) => tells.has(reading)),
+			prior,
+			starts
+		);
 	let items = scattered();
-	let estimates = estimateWith(items);
+	const start = siblingStart(telling, perKelvin);
+	let estimates = estimateFrom(items, [prior.centre ?? NO_SHIFT, start]);
 	for (let round = 0; round < SCATTER_ROUNDS; round++) {
 		scatter = scatterAbout(telling, estimates[0].shift);
 		items = scattered();
-		estimates = estimateWith(items);
+		const [first, ...others] = estimates.map(({ shift }) => shift);
+		estimates = estimateFrom(items, [first!, ...others]);
 	}
 	const shared = new Map(
 		items.map((item) => [stringKey(item.string.id, item.reading.quantity), item])
@@ -242,7 +255,6 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 /** A reading before it is known how far its like scatter. */
 type Unscattered = Omit<GroupReading, 'ownSigma' | 'contributions' | 'scatter'> & {
 	readonly known: readonly Contribution[];
-	readonly perKelvin: number;
 };
 
 interface GroupScatter {
@@ -283,7 +295,8 @@ function scatterAbout(telling: readonly Unscattered[], shift: Shift): GroupScatt
 
 function withScatter(item: Unscattered, scatter: GroupScatter): GroupReading {
 	const { temperature, irradiance, own } = scatter;
-	const { known, perKelvin, ...rest } = item;
+	const { known, ...rest } = item;
+	const { perKelvin } = rest;
 	const mine = own.get(item) ?? (isVoltage(item) ? temperature : irradiance);
 	const contributions = [
 		...known,
@@ -357,4 +370,12 @@ export function groupOfString(
 	{ id }: Pick<StringRecord, 'id'>
 ): SiblingGroup | undefined {
 	return groups.find(({ strings }) => strings.some((string) => string.id === id));
+}
+
+/** Whether two groups receive the same irradiance at the same temperature, as far as is known. */
+export function inSameLight(
+	a: Pick<SiblingGroup, 'plane' | 'presumed'>,
+	b: Pick<SiblingGroup, 'plane' | 'presumed'>
+): boolean {
+	return a.plane?.id === b.plane?.id && a.presumed === b.presumed;
 }

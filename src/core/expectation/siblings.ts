@@ -33,6 +33,12 @@ export interface SharedEstimate {
 	readonly items: readonly WeighedReading[];
 }
 
+/** What is known of the shift before the readings: where it lies, and standard uncertainties about that. */
+export interface ShiftPrior extends Shift {
+	/** Middle of it; the stated conditions where it is left out. */
+	readonly centre?: Shift;
+}
+
 interface WeighedReading {
 	readonly reading: SharedReading;
 	/** Derivatives of the expected value, per 1 and per K. */
@@ -64,10 +70,17 @@ function linearise(reading: SharedReading, shift: Shift): Omit<WeighedReading, '
 	};
 }
 
-function cost(readings: readonly SharedReading[], prior: Shift, shift: Shift): number {
+const CENTRE: Shift = { light: 0, heat: 0 };
+
+/** Distance of a shift from the middle of the prior, in standard uncertainties. */
+function fromPrior(shift: Shift, { light, heat, centre = CENTRE }: ShiftPrior): number {
+	return Math.hypot((shift.light - centre.light) / light, (shift.heat - centre.heat) / heat);
+}
+
+function cost(readings: readonly SharedReading[], prior: ShiftPrior, shift: Shift): number {
 	return readings.reduce(
 		(sum, r) => sum + studentCost((r.measured - r.at(shift)) / r.ownSigma),
-		studentCost(Math.hypot(shift.light / prior.light, shift.heat / prior.heat))
+		studentCost(fromPrior(shift, prior))
 	);
 }
 
@@ -80,10 +93,11 @@ interface NormalEquations {
 
 function normalEquations(
 	readings: readonly SharedReading[],
-	prior: Shift,
+	prior: ShiftPrior,
 	shift: Shift
 ): NormalEquations {
-	const priorWeight = studentWeight(Math.hypot(shift.light / prior.light, shift.heat / prior.heat));
+	const { centre = CENTRE } = prior;
+	const priorWeight = studentWeight(fromPrior(shift, prior));
 	const items = readings.map((reading) => {
 		const line = linearise(reading, shift);
 		return {
@@ -94,8 +108,8 @@ function normalEquations(
 	let ll = priorWeight / prior.light ** 2;
 	let hh = priorWeight / prior.heat ** 2;
 	let lh = 0;
-	let gl = -ll * shift.light;
-	let gh = -hh * shift.heat;
+	let gl = -ll * (shift.light - centre.light);
+	let gh = -hh * (shift.heat - centre.heat);
 	for (const { reading, slope, expected, weight } of items) {
 		const w = weight / reading.ownSigma ** 2;
 		const miss = reading.measured - expected;
@@ -108,7 +122,7 @@ function normalEquations(
 	return { items, information: [ll, lh, hh], gradient: [gl, gh] };
 }
 
-function climb(readings: readonly SharedReading[], prior: Shift, start: Shift): SharedEstimate {
+function climb(readings: readonly SharedReading[], prior: ShiftPrior, start: Shift): SharedEstimate {
 	let shift = start;
 	for (let round = 0; round < ROUNDS; round++) {
 		const { information, gradient } = normalEquations(readings, prior, shift);
@@ -143,14 +157,14 @@ function clampShift(shift: Shift): Shift {
  * Every distinct answer the readings allow, best first; one where they agree.
  *
  * @param prior standard uncertainties of the stated light (relative) and heat (K)
- * @param starts where to begin besides the stated conditions, from {@link siblingStart} for example
+ * @param starts where to begin
  */
 export function estimateShared(
 	readings: readonly SharedReading[],
-	prior: Shift,
-	starts: readonly Shift[]
+	prior: ShiftPrior,
+	starts: readonly [Shift, ...Shift[]]
 ): [SharedEstimate, ...SharedEstimate[]] {
-	const found = [{ light: 0, heat: 0 }, ...starts]
+	const found = starts
 		.map((start) => climb(readings, prior, clampShift(start)))
 		.map((estimate) => ({ estimate, cost: cost(readings, prior, estimate.shift) }))
 		.sort((a, b) => a.cost - b.cost);

@@ -178,10 +178,13 @@ export const CATALOGUE: readonly Fault[] = [
 		spread: 'string',
 		found: always,
 		severities: ONE,
-		// On a live bus a fuse opens; without one the current is anyone's guess.
+		// On a live bus a fuse opens; without one beside other strings the current may be any. Which way a clamp
+		// was put round the conductor nobody knows, so a short-circuit current does not tell.
 		inject: (circuit, _, state) => {
+			if (state.shorted) return circuit;
 			if (!isRunning(state)) return faulty(circuit, 'connector-reversed', 0);
-			return circuit.fuses?.positive || circuit.blockingDiode ? interrupted(circuit) : null;
+			const stops = circuit.fuses?.positive || circuit.blockingDiode || state.siblings === 'isolated';
+			return stops ? interrupted(circuit) : null;
 		},
 		shownBy: null
 	},

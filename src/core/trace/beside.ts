@@ -2,6 +2,7 @@ import { moduleAtShift } from '../expectation/group';
 import { rmsOf } from '../expectation/scatter';
 import { maximumPowerPoint } from '../module/single-diode';
 import type { InputVolts } from './cases';
+import { rightDensity, wrongDensity } from './evidence';
 import type { Cause, Reason } from './cause';
 import { lineOf, type BareMember } from './line';
 import type { GroupPosterior } from './posterior';
@@ -13,8 +14,9 @@ export interface BesideBasis {
 	readonly posterior: GroupPosterior;
 	readonly inputs: ReadonlyMap<string, InputVolts>;
 	readonly rates: FaultRates;
-	/** What the inverter fed and what it may feed, W; null where unknown. */
-	readonly acWatts: number | null;
+	/** What the inverter fed by its display; null where it was not read. */
+	readonly acReading: { readonly id: string; readonly watts: number } | null;
+	/** What it may feed, W; null where unknown. */
 	readonly acRating: number | null;
 	/** Chance that the inverter runs at all. */
 	readonly runs: number;
@@ -80,11 +82,12 @@ function unequalInputs({ posterior }: BesideBasis): Cause[] {
 function inverterCauses({
 	posterior,
 	inputs,
-	acWatts,
+	acReading,
 	acRating,
 	rates,
 	runs
 }: BesideBasis): Cause[] {
+	const acWatts = acReading?.watts ?? null;
 	if (acRating === null || rmsOf(posterior.group.series.irradiance) > 0.05) return [];
 	const { volts, amps } = maximumPowerPoint(moduleAtShift(posterior.group, posterior.best));
 	const peak = volts * amps;
@@ -105,7 +108,7 @@ function inverterCauses({
 	const says = (words: string): readonly Reason[] => [{ readingId: null, weighs: 'for', words }];
 	const fed = acWatts === null ? 'Volts pushed up' : `${Math.round(acWatts)} W fed`;
 	const read = `${fed}, ${Math.round(acRating)} W its rating, about ${Math.round(offered)} W offered`;
-	const held = acWatts === null ? 0 : heldBack(acWatts, Math.min(offered, acRating), rates);
+	const { derating, wrong } = fallsShort(acWatts, Math.min(offered, acRating), rates);
 	return [
 		{
 			...lineOf(
@@ -117,33 +120,55 @@ function inverterCauses({
 		},
 		{
 			...lineOf(
-				[member('inverter-derating', held * (1 - clipping), { inverter: true })],
+				[member('inverter-derating', runs * derating * (1 - clipping), { inverter: true })],
 				'',
 				says(`${read}: it takes less than it could; heat, a limit that is set, or one input.`)
+			),
+			where: 'the inverter'
+		},
+		{
+			...lineOf(
+				[member('reading-wrong', runs * wrong, acReading ? { reading: acReading.id } : {})],
+				'AC power of the inverter',
+				says(`${read}: a figure read or typed wrong gives this too. Repeat the reading.`)
 			),
 			where: 'the inverter'
 		}
 	];
 }
 
-/** Chance that an inverter takes less than it could, by how much it falls short of what is offered. */
-function heldBack(acWatts: number, least: number, rates: FaultRates): number {
-	const short = (least - acWatts) / (THROUGH.doubt * least);
-	const prior = rateOf('inverter-derating', rates);
+/** Share of what is offered below which a figure is more likely misread than true; Zembo default. */
+const GROSS = 0.3;
+
+/**
+ * Chance that an inverter takes less than it could, and that its figure was read wrong, by how much the
+ * figure falls short of what is offered. A derated inverter may take any share of it.
+ */
+function fallsShort(
+	acWatts: number | null,
+	least: number,
+	rates: FaultRates
+): { readonly derating: number; readonly wrong: number } {
 	// One that stands still is another matter.
-	if (acWatts < 0.02 * least || short <= 0) return 0;
-	const odds = (prior / (1 - prior)) * Math.min(Math.exp(0.5 * short * short) * 0.1, 1e6);
-	return odds / (1 + odds);
+	if (acWatts === null || acWatts < 0.02 * least) return { derating: 0, wrong: 0 };
+	const foretold = { value: least, sigma: THROUGH.doubt * least, scale: 1.3 * least };
+	const right = rightDensity(acWatts, foretold);
+	// What is offered leaves out strings in doubt, so only a gross shortfall speaks against the figure.
+	const wrong = acWatts < GROSS * least ? wrongDensity(acWatts, foretold) : 0;
+	const derating = acWatts < least ? rateOf('inverter-derating', rates) / least : 0;
+	const all = right + wrong + derating;
+	return { derating: derating / all, wrong: wrong / all };
 }
 
 function stuckTrackers({
 	inputs,
 	rates,
 	posterior,
-	acWatts,
+	acReading,
 	acRating,
 	runs
 }: BesideBasis): Cause[] {
+	const acWatts = acReading?.watts ?? null;
 	// At its rating the inverter leaves the maximum on purpose.
 	if (acWatts !== null && acRating !== null && acWatts > 0.95 * acRating) return [];
 	const prior = rateOf('mppt-mode-wrong', rates);

@@ -4,6 +4,7 @@ import { standbyVolts } from '../expectation/in-state';
 import { stringOfPlace, stringKey } from '../expectation/place';
 import { runningVolts, stringHere } from '../expectation/predict';
 import { STRING_QUANTITIES, type Quantity } from '../expectation/quantity';
+import { trackedVoltages } from '../expectation/tracked-voltage';
 import { isStringReading, type Reading } from '../expectation/visit';
 import type { FaultRates } from '../faults/rates';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
@@ -101,6 +102,7 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 		if (id === null || isStringReading(reading)) continue;
 		located.set(id, [...(located.get(id) ?? []), reading]);
 	}
+	const tracked = trackedVoltages(record, group);
 	return group.strings.map((string): StringCase => {
 		const own = located.get(string.id) ?? [];
 		const readings = STRING_QUANTITIES.flatMap((quantity): JudgedReading[] => {
@@ -115,15 +117,33 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 		});
 		const read = new Set<Quantity>(own.map(({ quantity }) => quantity));
 		const here = hereOf(record, group, string);
+		const ratio = oddVoltsRatio(group, string);
 		return {
 			string,
 			type: group.model.type,
 			here,
-			classes: classesOf(string, group.model.type, rates, read),
+			classes: classesOf(string, group.model.type, rates, read, ratio),
+			voltsRatio: ratio,
 			readings,
+			tracked: tracked.find(({ stringId }) => stringId === string.id) ?? null,
 			located: own.length > 0 ? evidenceOf(here, own) : null
 		};
 	});
+}
+
+/** A voltage this far from the expected one, in standard uncertainties, may be another type's. */
+const ODD = 3;
+/** Ratios of voltage between which another type may be taken for the recorded one. */
+const OTHER_TYPE = { least: 0.6, most: 1.6 };
+
+/** Open-circuit voltage of a string over that of a healthy one; null where it is as expected or not read. */
+function oddVoltsRatio(group: SiblingGroup, string: StringRecord): number | null {
+	const item = group.shared.get(stringKey(string.id, 'open-circuit-voltage'));
+	if (!item) return null;
+	const expected = item.at(group.estimates[0].shift);
+	const ratio = item.measured / expected;
+	const isOdd = Math.abs(item.measured - expected) > ODD * item.ownSigma;
+	return isOdd && ratio > OTHER_TYPE.least && ratio < OTHER_TYPE.most ? ratio : null;
 }
 
 const TO_EARTH: readonly Quantity[] = ['positive-to-earth', 'negative-to-earth'];
@@ -136,6 +156,15 @@ function evidenceOf(here: Here, own: readonly Reading[]): LocatedEvidence {
 		here,
 		readings: own.filter(({ quantity }) => !TO_EARTH.includes(quantity)),
 		earthRead,
-		earth: isRead ? earthDensities(earthRead, here.moduleVolts * modules, modules) : null
+		earth: isRead
+			? earthDensities(
+					{
+						positive: earthRead.positive?.value ?? null,
+						negative: earthRead.negative?.value ?? null
+					},
+					here.moduleVolts * modules,
+					modules
+				)
+			: null
 	};
 }

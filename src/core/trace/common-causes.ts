@@ -2,14 +2,18 @@ import type { SharedDoubt } from '../expectation/error-model';
 import { logNormalDensity } from '../expectation/normal';
 import type { Shift } from '../expectation/siblings';
 
-/** What may move all strings alike: nothing, dirt on all of them, or conditions that were not as stated. */
-export type SharedCause = 'as-stated' | 'soiling' | 'conditions-wrong';
+/**
+ * What may move all strings of a group alike: nothing, dirt on all of them, conditions that were not as
+ * stated, or a nameplate that is not theirs.
+ */
+export type SharedCause = 'as-stated' | 'soiling' | 'conditions-wrong' | 'record-wrong';
 
 /** Judgement: how often each is met at a visit. */
 const PRIOR: Readonly<Record<SharedCause, number>> = {
 	'as-stated': 0.91,
 	soiling: 0.02,
-	'conditions-wrong': 0.07
+	'conditions-wrong': 0.06,
+	'record-wrong': 0.01
 };
 
 /** How far conditions lie that are wrong: relative light, and K. */
@@ -33,9 +37,15 @@ export interface SharedEvidence {
 	readonly cleaningGain: number | null;
 	/** ln by which strings of other types in the same light speak for wrong conditions; less than 0: against. */
 	readonly againstConditions: number;
+	/** How frequent faults may be at this array, as a multiple of the usual rates; equally likely each. */
+	readonly frequencies: readonly number[];
 }
 
-export const NOTHING_ELSE: SharedEvidence = { cleaningGain: null, againstConditions: 0 };
+export const NOTHING_ELSE: SharedEvidence = {
+	cleaningGain: null,
+	againstConditions: 0,
+	frequencies: [1]
+};
 
 /** ln by which the strings of a group speak for conditions that were not as stated. */
 export function speaksAgainstConditions(shared: Readonly<Record<SharedCause, number>>): number {
@@ -56,6 +66,9 @@ export function logSharedPriors(
 		const width = Math.hypot(doubt.light, 0.25 * loss);
 		return sum + share * Math.exp(logNormalDensity(shift.light - Math.log(1 - loss), width));
 	}, 1e-300);
+	const elsewhere =
+		logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light)) +
+		logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat));
 	const cleaned = (dirty: boolean) => {
 		if (cleaningGain === null) return 0;
 		const { value, sigma } = foretoldGain(shift, dirty);
@@ -72,8 +85,8 @@ export function logSharedPriors(
 			cleaned(false) +
 			againstConditions +
 			Math.log(PRIOR['conditions-wrong']) +
-			logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light)) +
-			logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat))
+			elsewhere,
+		'record-wrong': cleaned(false) + Math.log(PRIOR['record-wrong']) + elsewhere
 	};
 }
 

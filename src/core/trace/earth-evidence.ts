@@ -7,58 +7,113 @@ export interface EarthReading {
 	readonly negative: number | null;
 }
 
-/** Density of the earth readings of a sound string, and of one with a fault at each joint, [n + 1]. */
+/** Chance that each of the two readings is wrong. */
+export interface WrongEarth {
+	readonly positive: number;
+	readonly negative: number;
+}
+
+/** Density of the earth readings of a healthy string, and of one with a fault at each joint, [n + 1]. */
 export interface EarthDensities {
 	readonly sound: number;
 	readonly faulty: readonly number[];
+	/** Of a healthy string whose leads are swapped, so that each reading is that of the other pole. */
+	readonly swapped: number;
+	/** Where the string is healthy. */
+	readonly wrong: WrongEarth;
 }
 
-/** Leaks of a sound string to earth through all its insulation, ohm: 2 Mohm to 1 Gohm; judgement. */
+/** Leaks of a healthy string to earth through all its insulation, ohm: 2 Mohm to 1 Gohm; Zembo default. */
 const SOUND_LEAKS = Array.from({ length: 9 }, (_, i) => 2e6 * 500 ** ((i + 0.5) / 9));
 /** Where along the string the sum of its leaks seems to sit. */
 const SOUND_PLACES = Array.from({ length: 12 }, (_, i) => (i + 0.5) / 12);
-/** Faults, ohm. */
-const FAULT_OHMS = [1e3, 3e4, 2e5];
+/**
+ * Faults, ohm, with their shares: equally likely in the logarithm from 10 ohm to 1 Mohm. All below 10 kohm
+ * look alike to a meter of 10 Mohm.
+ */
+const FAULTS = [
+	{ ohms: 1e3, share: 0.6 },
+	{ ohms: 3e4, share: 0.12 },
+	...[1e5, 2e5, 3e5, 4.2e5, 5.5e5, 7e5, 8.5e5, 1e6].map((ohms) => ({ ohms, share: 0.035 }))
+];
+/** Beyond the poles by this share of the string's voltage no leak puts a reading. */
+const IMPOSSIBLE = 0.04;
 /** Spread of the modules' volts below a joint and the meter, of the string's volts. */
 const SHARE_DOUBT = 0.006;
 
 /**
  * The split of a string's volts between its poles and earth, the meter being a path of its own: a leak
  * of R at a share u of the volts from the negative end gives V+ = (1 - u) V m and V- = -u V m with
- * m = Rm/(Rm + R). Sound insulation gives any split through megohms, a fault one near its joint.
+ * m = Rm/(Rm + R), so that the ratio of the two does not depend on R. Healthy insulation gives any split
+ * through megohms, a fault one near its joint. Common practice, no source.
  *
  * @param volts open-circuit volts of the string, V
  * @param modules number of modules
  */
 export function earthDensities(
-	{ positive, negative }: EarthReading,
+	read: EarthReading,
 	volts: number,
 	modules: number
 ): EarthDensities {
 	const scale = Math.max(volts, 1);
-	const density = (share: number, ohms: number, doubt: number) => {
-		const seen = (METER_RESISTANCE / (METER_RESISTANCE + ohms)) * volts;
-		const one = (measured: number | null, value: number) => {
-			if (measured === null) return 1;
-			const foretold = { value, sigma: Math.hypot(doubt * scale, 0.5), scale };
-			return rightDensity(measured, foretold) + wrongDensity(measured, foretold);
-		};
-		return one(positive, (1 - share) * seen) * one(negative, -share * seen);
-	};
-	let sound = 0;
+	const faulty = Array.from({ length: modules + 1 }, (_, joint) =>
+		FAULTS.reduce(
+			(total, { ohms, share }) =>
+				total + share * densityAt(read, joint / modules, ohms, SHARE_DOUBT, scale).density,
+			0
+		)
+	);
+	const { density, wrong } = healthyDensity(read, scale);
+	const swapped = healthyDensity({ positive: read.negative, negative: read.positive }, scale);
+	return { sound: density, faulty, swapped: swapped.density, wrong };
+}
+
+function healthyDensity(read: EarthReading, scale: number) {
+	// How large the leaks of healthy insulation are nobody knows well: a reading is called wrong only where no
+	// leak at all can give it.
+	const impossible = (value: number | null) =>
+		value !== null && (value < -IMPOSSIBLE * scale || value > (1 + IMPOSSIBLE) * scale);
+	const [oddUp, oddDown] = [
+		impossible(read.positive),
+		impossible(read.negative === null ? null : -read.negative)
+	];
+	let [sum, positive, negative] = [0, 0, 0];
 	for (const ohms of SOUND_LEAKS) {
 		for (const share of SOUND_PLACES) {
 			const seen = METER_RESISTANCE / (METER_RESISTANCE + ohms);
 			// The width covers what lies between two points of the grid.
-			sound += density(share, ohms, 0.03 * seen + 0.004);
+			const one = densityAt(read, share, ohms, 0.03 * seen + 0.004, scale);
+			sum += one.density;
+			positive += one.density * one.positive;
+			negative += one.density * one.negative;
 		}
 	}
-	const faulty = Array.from({ length: modules + 1 }, (_, joint) => {
-		const sum = FAULT_OHMS.reduce(
-			(total, ohms) => total + density(joint / modules, ohms, SHARE_DOUBT),
-			0
-		);
-		return sum / FAULT_OHMS.length;
-	});
-	return { sound: sound / (SOUND_LEAKS.length * SOUND_PLACES.length), faulty };
+	return {
+		density: sum / (SOUND_LEAKS.length * SOUND_PLACES.length),
+		wrong: {
+			positive: oddUp && sum > 0 ? positive / sum : 0,
+			negative: oddDown && sum > 0 ? negative / sum : 0
+		}
+	};
+}
+
+/** Density of both readings for a leak at a share of the volts, and the chance that each is wrong. */
+function densityAt(
+	{ positive, negative }: EarthReading,
+	share: number,
+	ohms: number,
+	doubt: number,
+	scale: number
+) {
+	const seen = (METER_RESISTANCE / (METER_RESISTANCE + ohms)) * scale;
+	const one = (measured: number | null, value: number) => {
+		if (measured === null) return { density: 1, wrong: 0 };
+		const foretold = { value, sigma: Math.hypot(doubt * scale, 0.5), scale };
+		const wrong = wrongDensity(measured, foretold);
+		const density = rightDensity(measured, foretold) + wrong;
+		return { density, wrong: wrong / density };
+	};
+	const up = one(positive, (1 - share) * seen);
+	const down = one(negative, -share * seen);
+	return { density: up.density * down.density, positive: up.wrong, negative: down.wrong };
 }

@@ -1,7 +1,7 @@
 import type { Quantity } from '../expectation/quantity';
 import type { Reading } from '../expectation/visit';
 import type { Fault, StringFaultCode } from '../faults/fault';
-import type { EarthDensities, EarthReading } from './earth-evidence';
+import type { EarthDensities } from './earth-evidence';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { foretellAt } from './foretell-at';
 import type { Here } from './here';
@@ -16,7 +16,7 @@ export interface LocatedEvidence {
 	/** Poles to earth; null where neither was read. */
 	readonly earth: EarthDensities | null;
 	/** The readings behind it. */
-	readonly earthRead: EarthReading;
+	readonly earthRead: EarthReadings;
 }
 
 /** Density of all located readings under a class: on average over its places, and at each of them. */
@@ -60,7 +60,7 @@ const TELLS: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
 /** Whether a fault changes what any of the readings shows. */
 function touches({ code }: Fault, { readings, earth }: LocatedEvidence): boolean {
 	return (
-		(earth !== null && code === 'earth-fault') ||
+		(earth !== null && (code === 'earth-fault' || code === 'connector-reversed')) ||
 		readings.some(({ quantity }) => TELLS[quantity]?.includes(code) ?? true)
 	);
 }
@@ -100,8 +100,7 @@ export function weighLocated(
 	const places = placesOf(first.fault.spread, here);
 	const at = Array.from({ length: places }, (_, place) => {
 		const suspect = { ...first, at: place };
-		const split =
-			earth === null ? 1 : first.fault.code === 'earth-fault' ? earth.faulty[place]! : earth.sound;
+		const split = earth === null ? 1 : splitUnder(first.fault, earth, place);
 		return readings.reduce(
 			(product, reading) => product * densityOf(reading, foretellAt(reading, suspect, here)),
 			split
@@ -110,9 +109,31 @@ export function weighLocated(
 	return { mean: at.reduce((sum, weight) => sum + weight, 0) / Math.max(places, 1), at };
 }
 
+function splitUnder({ code }: Fault, earth: EarthDensities, place: number): number {
+	if (code === 'earth-fault') return earth.faulty[place]!;
+	return code === 'connector-reversed' ? earth.swapped : earth.sound;
+}
+
+/** Readings of both poles of a string to earth. */
+export interface EarthReadings {
+	readonly positive: Reading | null;
+	readonly negative: Reading | null;
+}
+
 /** Both poles of a string to earth among its standing readings. */
-export function earthReadOf(readings: readonly Reading[]): EarthReading {
+export function earthReadOf(readings: readonly Reading[]): EarthReadings {
 	const read = (quantity: Reading['quantity']) =>
-		readings.find((reading) => reading.quantity === quantity)?.value ?? null;
+		readings.find((reading) => reading.quantity === quantity) ?? null;
 	return { positive: read('positive-to-earth'), negative: read('negative-to-earth') };
+}
+
+/** Chance that every reading at a single place of a healthy string is right. */
+export function allRight({ here, readings, earth }: LocatedEvidence): number {
+	return readings.reduce(
+		(product, reading) => {
+			const foretold = foretellAt(reading, null, here);
+			return foretold ? product * (1 - chanceWrong(reading, foretold)) : product;
+		},
+		earth ? (1 - earth.wrong.positive) * (1 - earth.wrong.negative) : 1
+	);
 }

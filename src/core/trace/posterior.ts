@@ -1,9 +1,10 @@
-import type { SiblingGroup } from '../expectation/group';
-import { coarse } from '../expectation/scatter';
+import type { GroupReading, SiblingGroup } from '../expectation/group';
+import { coarse, rmsOf } from '../expectation/scatter';
 import type { Shift } from '../expectation/siblings';
 import { spreadWith } from './evidence';
 import type { Reading } from '../expectation/visit';
 import {
+	allRight,
 	chanceWrong,
 	soundWeight,
 	weighLocated,
@@ -11,7 +12,7 @@ import {
 	type LocatedWeight
 } from './located';
 import { foretellAt } from './foretell-at';
-import type { Scope } from './scope';
+import type { BusEvidence, Scope } from './scope';
 import {
 	logSharedPriors,
 	logSum,
@@ -22,7 +23,9 @@ import {
 import { shiftGrid, type GridPoint } from './shift-grid';
 import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
+import type { TrackedVoltage } from '../expectation/tracked-voltage';
 import { classTable, tableKey, type ClassTable } from './string-table';
+import { trackedTable } from './tracked-table';
 import { weighScopes, type ScopeWeights } from './weigh-scopes';
 import {
 	faultFactor,
@@ -65,13 +68,6 @@ export interface GroupPosterior {
 	readonly best: Shift;
 }
 
-/**
- * How frequent faults are at this array against the usual rates, equally likely each: most arrays have few
- * faults, some have many. Five points of a gamma distribution of shape 1/2 and mean 1 (medians of its
- * fifths); Zembo default. With one rate for all, a healthy array of many strings would hardly exist.
- */
-const FREQUENCIES = [0.016, 0.148, 0.455, 1.07, 2.71];
-
 /** Share of the posterior below which a grid point is left out. */
 const NEGLIGIBLE = 1e-7;
 /** By so much in ln the middle of an answer may lie behind the best one's, and still be looked at. */
@@ -95,15 +91,17 @@ export function groupPosterior(
 	group: SiblingGroup,
 	cases: readonly StringCase[],
 	scopes: readonly Scope[],
-	besides: SharedEvidence = NOTHING_ELSE
+	besides: SharedEvidence = NOTHING_ELSE,
+	buses: readonly BusEvidence[] = []
 ): GroupPosterior {
 	const located = cases.map(({ classes, located: evidence }) => {
 		if (!evidence) return null;
 		const sound = soundWeight(evidence);
 		return classes.map((one) => weighLocated(one, evidence, sound));
 	});
+	const rightAtPlaces = cases.map(({ located: evidence }) => (evidence ? allRight(evidence) : 1));
 	const prepared = group.estimates.map((estimate) =>
-		pointWeigher(group, cases, scopes, located, estimate.shift, besides)
+		pointWeigher(group, cases, scopes, located, estimate.shift, besides, buses)
 	);
 	// An answer whose middle is next to impossible beside another's is not looked at all round.
 	const middles = group.estimates.map(({ shift }, e) =>
@@ -130,7 +128,8 @@ export function groupPosterior(
 		shared: {
 			'as-stated': sharedCause('as-stated'),
 			soiling: sharedCause('soiling'),
-			'conditions-wrong': sharedCause('conditions-wrong')
+			'conditions-wrong': sharedCause('conditions-wrong'),
+			'record-wrong': sharedCause('record-wrong')
 		},
 		scopes: scopes.map((_, i) => average((p) => p.shared.chances[i]!)),
 		healthy: average(
@@ -139,7 +138,11 @@ export function groupPosterior(
 				p.shared.none *
 				p.strings.reduce(
 					(product, string, s) =>
-						(product * healthyPrior(string.prior, p.frequency) * string.healthy * string.right) /
+						(product *
+							healthyPrior(string.prior, p.frequency) *
+							string.healthy *
+							string.right *
+							rightAtPlaces[s]!) /
 						p.totals[s]!,
 					1
 				)
@@ -172,18 +175,19 @@ function pointWeigher(
 	scopes: readonly Scope[],
 	located: readonly (readonly LocatedWeight[] | null)[],
 	centre: Shift,
-	besides: SharedEvidence
+	besides: SharedEvidence,
+	buses: readonly BusEvidence[]
 ): (point: GridPoint) => Point[] {
 	const tables: ClassTable[] = [];
 	const known = new Map<string, number>();
-	const items = cases.map(({ string, classes, readings }) =>
+	const items = cases.map(({ string, classes, readings, voltsRatio, tracked }) =>
 		readings.map(({ item, atVolts, voltsDoubt, repeated }): Item => {
-			const key = `${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}`;
+			const { quantity } = item.reading;
+			const key = `${quantity}/${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}/${voltsRatio ?? ''}/${tracked !== null}`;
 			let table = known.get(key);
 			if (table === undefined) {
-				const { quantity } = item.reading;
 				table =
-					tables.push(classTable(group, string, classes, quantity, atVolts, centre, voltsDoubt)) -
+					tables.push(classTable(group, string, classes, quantity, atVolts, centre, voltsDoubt, tracked !== null)) -
 					1;
 				known.set(key, table);
 			}
@@ -193,9 +197,28 @@ function pointWeigher(
 			const scatter = coarse(item.scatter);
 			const spreads = classes.map((_, c) => spreadWith(sigma[c]!, scatterUnit[c]!, scatter));
 			const { measured, reading } = item;
-			return { measured, table, voltsOff, repeated, id: reading.id, spreads };
+			return {
+				measured,
+				table,
+				voltsOff,
+				repeated,
+				id: reading.id,
+				elsewhere: 0,
+				perExcess: perExcess(item, readings[0]!.item),
+				spreads
+			};
 		})
 	);
+	cases.forEach(({ string, classes, tracked, voltsRatio }, s) => {
+		if (!tracked) return;
+		const key = `tracked/${tableKey({ string }, null)}/${classes.length}/${voltsRatio ?? ''}`;
+		const index = known.get(key) ?? tables.length;
+		if (index === tables.length) {
+			tables.push(trackedTable(group, string, classes, tracked, centre));
+			known.set(key, index);
+		}
+		items[s]!.push(trackedItem(tracked, tables[index]!, index));
+	});
 	const foretell = scopes.map((scope) => scope.foretell(group, centre));
 	return (point) => {
 		const light = point.light - centre.light;
@@ -203,12 +226,15 @@ function pointWeigher(
 		const strings = cases.map(({ classes }, s) =>
 			weighString(classes, items[s]!, located[s]!, tables, light, heat)
 		);
-		const scopeWeights = weighScopes(scopes, foretell, cases, located, { light, heat });
+		const scopeWeights = weighScopes(scopes, foretell, cases, located, buses, { light, heat });
 		const priors = logSharedPriors(point, group.doubt, besides);
 		const prior = logSum(Object.values(priors));
-		return FREQUENCIES.map((frequency) => {
+		return besides.frequencies.map((frequency) => {
 			const totals = strings.map((string) => totalOf(string, frequency));
-			const shared = scopeWeights(totals, frequency);
+			const noCurrent = strings.map(
+				({ stopped, prior: of }, s) => (faultFactor(of, frequency) * stopped) / totals[s]!
+			);
+			const shared = scopeWeights(totals, noCurrent, frequency);
 			const log =
 				point.logArea +
 				prior +
@@ -219,6 +245,45 @@ function pointWeigher(
 	};
 }
 
+/**
+ * Change of an operating current with the excess of the same string's voltage: a string whose voltage is
+ * high is probably cooler than the others, and its current at the same voltage is then higher.
+ *
+ * @returns A/V
+ */
+function perExcess(current: GroupReading, voltage: GroupReading): number {
+	const isPair =
+		current.reading.quantity === 'operating-current' &&
+		voltage.reading.quantity === 'open-circuit-voltage';
+	if (!isPair) return 0;
+	const warm = voltage.scatterUnit * rmsOf(voltage.scatter);
+	const share = warm ** 2 / (warm ** 2 + voltage.knownSigma ** 2);
+	return (share * current.perKelvin) / -voltage.scatterUnit;
+}
+
+/** Chance that a tracker sits beside its maximum: clipping, a limit, a search of its own; Zembo default. */
+const OFF_MAXIMUM = 0.03;
+
+/** The operating voltage of a string alone on its tracker, to be weighed like its other readings. */
+function trackedItem(tracked: TrackedVoltage, table: ClassTable, index: number): Item {
+	const { measured, expected, readingId } = tracked;
+	const scatter = coarse(tracked.scatter);
+	const beside = measured > 0.4 * expected && measured < 1.3 * expected;
+	return {
+		measured,
+		table: index,
+		voltsOff: 0,
+		repeated: 1,
+		id: trackedId(readingId),
+		elsewhere: beside ? OFF_MAXIMUM / (0.9 * expected) : 0,
+		perExcess: 0,
+		spreads: Array.from(table.sigma, (sigma, c) => spreadWith(sigma, table.scatterUnit[c]!, scatter))
+	};
+}
+
+/** Id of the voltage at which a current was read, beside that of the current. */
+export const trackedId = (readingId: string) => `${readingId}/voltage`;
+
 function stringPosterior(
 	one: StringCase,
 	s: number,
@@ -228,7 +293,11 @@ function stringPosterior(
 	const { classes, readings } = one;
 	const chances = new Float64Array(classes.length);
 	const best = new Float64Array(classes.length);
-	const wrongChances = new Float64Array(readings.length);
+	const ids = [
+		...readings.map(({ item }) => item.reading.id),
+		...(one.tracked ? [trackedId(one.tracked.readingId)] : [])
+	];
+	const wrongChances = new Float64Array(ids.length);
 	// Where something shared is at fault the string itself is taken to be whole.
 	let held = 0;
 	for (const { weight, shared, strings, totals, frequency } of heavy) {
@@ -260,12 +329,27 @@ function stringPosterior(
 			places: at.map((share) => (sum > 0 ? share / sum : 1 / at.length))
 		};
 	});
-	const wrong = new Map(readings.map(({ item }, r) => [item.reading.id, wrongChances[r]!]));
+	const wrong = new Map(ids.map((id, r) => [id, wrongChances[r]!]));
 	for (const reading of one.located?.readings ?? []) {
 		wrong.set(reading.id, wrongLocated(reading, one.located!, weighed));
 	}
+	const { earth = null, earthRead } = one.located ?? {};
+	if (earth && earthRead) {
+		// Where the poles show a fault or swapped leads they are right.
+		const healthy = weighed.reduce(
+			(sum, { of, probability }) => (touchesEarth(of) ? sum : sum + probability),
+			0
+		);
+		for (const pole of ['positive', 'negative'] as const) {
+			const reading = earthRead[pole];
+			if (reading) wrong.set(reading.id, healthy * earth.wrong[pole]);
+		}
+	}
 	return { case: one, classes: weighed, held, wrongReading: wrong };
 }
+
+const touchesEarth = ({ faults }: StringClass) =>
+	faults.some(({ fault: { code } }) => code === 'earth-fault' || code === 'connector-reversed');
 
 const bestOf = ({ at, mean }: LocatedWeight) => (at.length > 0 ? Math.max(...at, 1e-300) : mean);
 

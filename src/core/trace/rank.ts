@@ -1,4 +1,5 @@
 import type { Quantity } from '../expectation/quantity';
+import type { Reading } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
 import type { Family, Fault } from '../faults/fault';
 import type { Cause, CausePlace, Reason, RuledOut } from './cause';
@@ -31,6 +32,8 @@ export interface RankBasis {
 	readonly record: ArrayRecord;
 	readonly posterior: GroupPosterior;
 	readonly scopes: readonly Scope[];
+	/** Whether strings of another group stand in the same light, so that they tell conditions from nameplate. */
+	readonly amongOthers: boolean;
 }
 
 /** The lines of one group, unsorted. */
@@ -39,7 +42,7 @@ export function causesOf(basis: RankBasis): Cause[] {
 	return [
 		...posterior.strings.flatMap((string, s) => stringCauses(string, s, basis)),
 		...scopeCauses(basis),
-		...sharedCauses(posterior)
+		...sharedCauses(posterior, basis.amongOthers)
 	].filter((cause) => cause.probability >= WORTH_A_LINE);
 }
 
@@ -148,12 +151,16 @@ function stringCauses(string: StringPosterior, index: number, basis: RankBasis):
 		);
 	const quantityOf = new Map<string, Quantity>([
 		...string.case.readings.map(({ item: { reading } }) => [reading.id, reading.quantity] as const),
-		...(string.case.located?.readings ?? []).map(
-			(reading) => [reading.id, reading.quantity] as const
+		...[
+			...(string.case.located?.readings ?? []),
+			...Object.values(string.case.located?.earthRead ?? {})
+		].flatMap((reading: Reading | null) =>
+			reading ? [[reading.id, reading.quantity] as const] : []
 		)
 	]);
 	for (const [reading, chance] of string.wrongReading) {
-		if (taken.has(reading) || chance < WORTH_A_LINE) continue;
+		// The voltage of an input is a line of its own, beside those of the strings.
+		if (taken.has(reading) || chance < WORTH_A_LINE || !quantityOf.has(reading)) continue;
 		causes.push(
 			lineOf(
 				[wrongReading(id, reading, chance)],
@@ -182,7 +189,13 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 	return scopes.flatMap((scope, i) => {
 		const probability = posterior.scopes[i]!;
 		if (probability < WORTH_A_LINE) return [];
-		if (scope.code === 'disconnect-open' && scope.strings.length === 1) return [];
+		if (scope.code === 'disconnect-open' && scope.strings.length === 1) {
+			// It shares the line of its string's fuse where there is one.
+			const own = byCode(posterior.strings[scope.strings[0]!]!).filter(
+				({ fault: { family } }) => family === 'no-current'
+			);
+			if (own.reduce((total, code) => total + code.probability, 0) >= WORTH_A_LINE) return [];
+		}
 		const strings = scope.strings.map((s) => posterior.strings[s]!.case.string);
 		const labels = strings.map(({ label }) => label);
 		const reasons: Reason[] = [
@@ -222,7 +235,10 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 	});
 }
 
-function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
+function sharedCauses(
+	{ shared, best, group }: GroupPosterior,
+	amongOthers: boolean
+): Cause[] {
 	if (group.shared.size === 0) return [];
 	const light = Math.expm1(best.light);
 	const statedLight = `${(100 * group.doubt.light).toFixed(0)} %`;
@@ -238,7 +254,7 @@ function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
 			words: `Their volts are as of cells ${Math.abs(best.heat).toFixed(1)} K ${best.heat > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.doubt.heat.toFixed(0)} K is usual.`
 		}
 	];
-	const member = (code: 'soiling' | 'conditions-wrong'): BareMember => ({
+	const member = (code: 'soiling' | 'conditions-wrong' | 'record-wrong'): BareMember => ({
 		code,
 		place: {},
 		probability: shared[code],
@@ -246,20 +262,16 @@ function sharedCauses({ shared, best, group }: GroupPosterior): Cause[] {
 		size: null
 	});
 	const line = (members: BareMember[]) => lineOf(members, 'the array', reasons);
-	const conditions = member('conditions-wrong');
-	const stated = conditions.probability * (1 - RECORD_SHARE);
-	const record = conditions.probability * RECORD_SHARE;
+	const dirty = line([member('soiling')]);
+	// Strings of another type in the same light tell the conditions from the nameplate.
+	if (!amongOthers) return [line([member('conditions-wrong'), member('record-wrong')]), dirty];
+	const strings = group.strings.map(({ id }) => id);
 	return [
-		line([
-			{ ...conditions, probability: stated },
-			{ ...conditions, code: 'record-wrong', probability: record }
-		]),
-		line([member('soiling')])
+		line([member('conditions-wrong')]),
+		line([{ ...member('record-wrong'), place: { strings } }]),
+		dirty
 	];
 }
-
-/** Of conditions that do not fit so much is a record of the modules that does not; judgement. */
-const RECORD_SHARE = 0.15;
 
 /** A cause with less than this share of what it had before the readings is ruled out. */
 const RULED_OUT = 0.02;

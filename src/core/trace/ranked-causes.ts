@@ -1,4 +1,5 @@
 import type { ArrayRecord } from '../record/record';
+import { inSameLight } from '../expectation/group';
 import { standingReadings } from '../expectation/standing';
 import type { Reading, Visit } from '../expectation/visit';
 import { partsOf } from '../record/part';
@@ -9,10 +10,12 @@ import { besideCauses } from './beside';
 import type { InputVolts } from './cases';
 import type { Cause } from './cause';
 import { lineOf } from './line';
-import type { GroupPosterior } from './posterior';
+import { trackedId, type GroupPosterior, type Weighed } from './posterior';
+import { byConsequence } from './order';
+import { carriesNoCurrent } from './string-class';
 import { causesOf } from './rank';
 import type { Scope } from './scope';
-import { acWattsOf, type Traced } from './trace-groups';
+import { acReadingOf, type Traced } from './trace-groups';
 
 /** All lines, a fault before a reading that is to be taken again. */
 export function rankedCauses(
@@ -21,7 +24,7 @@ export function rankedCauses(
 	traced: readonly Traced[],
 	aparts: readonly ApartPosterior[]
 ): Cause[] {
-	const acWatts = acWattsOf(record, standingReadings(visit));
+	const acReading = acReadingOf(record, standingReadings(visit));
 	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
 	const chance = traced.reduce(
 		(product, { posterior }) => product * posterior.healthy,
@@ -40,13 +43,18 @@ export function rankedCauses(
 		'',
 		[]
 	);
+	const amongOthers = ({ group }: GroupPosterior) =>
+		traced.some(
+			({ posterior: { group: other } }) =>
+				other !== group && inSameLight(other, group) && other.shared.size > 0
+		);
 	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
-		...causesOf({ record, posterior, scopes }),
+		...causesOf({ record, posterior, scopes, amongOthers: amongOthers(posterior) }),
 		...besideCauses({
 			posterior,
 			inputs,
 			rates: record.rates,
-			acWatts,
+			acReading,
 			acRating,
 			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
 		}),
@@ -60,7 +68,7 @@ export function rankedCauses(
 	}
 	const lines = [...byId.values()];
 	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
-	return [...lines, whole].sort((a, b) => b.probability - a.probability);
+	return [...lines, whole].sort(byConsequence);
 }
 
 const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
@@ -76,6 +84,10 @@ function scopeChance(
 	);
 }
 
+/** Chance that a string carries no current by a fault of its own. */
+const noCurrent = (classes: readonly Weighed[]) =>
+	classes.reduce((sum, { of, probability }) => (carriesNoCurrent(of) ? sum + probability : sum), 0);
+
 /** Volts of an input that no running input has, unless what its strings share explains them. */
 function doubtfulVolts(
 	record: ArrayRecord,
@@ -85,13 +97,18 @@ function doubtfulVolts(
 	standing: ReadonlyMap<string, Reading>
 ): Cause[] {
 	return [...inputs].flatMap(([input, { believed, read, best }]) => {
-		if (believed) return [];
+		const alone = posterior.strings.find(
+			({ case: { string, tracked } }) => tracked !== null && string.input === input
+		);
+		if (believed && !alone) return [];
 		const explained = scopes.reduce(
 			(sum, { strings }, i) =>
 				strings.some((s) => posterior.strings[s]!.case.string.input === input)
 					? sum + posterior.scopes[i]!
 					: sum,
-			0
+			posterior.strings
+				.filter(({ case: { string } }) => string.input === input)
+				.reduce((product, { classes }) => product * noCurrent(classes), 1)
 		);
 		const string = record.strings.find((one) => one.input === input);
 		const reading = string && standing.get(`${string.id}/operating-current`);
@@ -100,7 +117,9 @@ function doubtfulVolts(
 				{
 					code: 'reading-wrong',
 					place: { input, ...(reading && { reading: reading.id }) },
-					probability: Math.max(0, 1 - explained),
+					probability: alone
+						? (alone.wrongReading.get(trackedId(alone.case.tracked!.readingId)) ?? 0)
+						: Math.max(0, 1 - explained),
 					severity: '',
 					size: null
 				}

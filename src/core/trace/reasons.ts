@@ -1,3 +1,4 @@
+import { leakWords, locateEarthFault } from '../circuit/earth-fault';
 import { QUANTITY_FACTS } from '../expectation/quantity';
 import { placeWords } from '../expectation/place-words';
 import type { Reading } from '../expectation/visit';
@@ -92,20 +93,25 @@ function weighing(
 /** Both poles together are the strongest reason of an earth fault. */
 const EARTH_FIRST = 1e3;
 
-/** How both poles to earth split the string's volts. */
+/** Where both poles to earth place a leak, and how large it is. */
 function earthReason(
 	{ of }: Weighed,
 	{ case: { located, string } }: StringPosterior
 ): Reason | null {
 	const { positive, negative } = located?.earthRead ?? { positive: null, negative: null };
-	if (positive === null || negative === null) return null;
+	if (!located || !positive || !negative) return null;
 	if (!of.faults.some(({ fault }) => fault.code === 'earth-fault')) return null;
-	const up = Math.abs(negative) / (Math.abs(positive) + Math.abs(negative));
-	const share = (up * string.moduleCount).toFixed(1);
+	const read = {
+		positive: positive.value,
+		negative: negative.value,
+		open: located.here.moduleVolts * string.moduleCount
+	};
+	const leak = locateEarthFault(read, string.moduleCount, 0.01 * read.open);
+	if (!leak.found) return null;
 	return {
 		readingId: null,
 		weighs: 'for',
-		words: `${string.label} to earth: + ${amount(positive, 'V')}, - ${amount(negative, 'V')}. They split the string’s volts ${share} modules up from the negative end; through sound insulation both drift toward 0 V.`
+		words: `${string.label} to earth: positive ${amount(read.positive, 'V')}, negative ${amount(read.negative, 'V')}. One leak of ${leakWords(leak.resistance)} about ${leak.modules.toFixed(1)} modules from the negative end gives this split, with a meter of 10 MΩ.`
 	};
 }
 

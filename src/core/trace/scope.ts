@@ -53,5 +53,18 @@ export interface Scope {
 	readonly probes: readonly ScopeProbe[];
 	/** Indices of the strings it holds, in the order of the cases. */
 	readonly strings: readonly number[];
+	/** Inputs whose voltage it accounts for in `own`. */
+	readonly buses: readonly string[];
+	/** Density of the operating voltage of a string that is alone on its input, 1/V. */
+	readonly trackedDensity: (stringIndex: number) => number;
 	readonly foretell: (group: SiblingGroup, centre: Shift) => ScopeForetells;
+}
+
+/** The voltage of an input of several strings, which is that of none of them alone. */
+export interface BusEvidence {
+	readonly input: string;
+	/** Indices of its strings, in the order of the cases. */
+	readonly strings: readonly number[];
+	/** Density of its voltage where no string carries current, over that where some do. */
+	readonly deadOverRunning: number;
 }

@@ -1,8 +1,9 @@
 import type { GroupReading, SiblingGroup } from '../expectation/group';
+import { combine, ownDoubt } from '../expectation/error-model';
 import { standbyVolts } from '../expectation/in-state';
 import { POLES, stringKey } from '../expectation/place';
 import type { Shift } from '../expectation/siblings';
-import { moduleAtShift } from '../expectation/group';
+import { inSameLight, moduleAtShift } from '../expectation/group';
 import type { Reading } from '../expectation/visit';
 import { rateOf, type FaultRates } from '../faults/rates';
 import { openCircuitVoltage } from '../module/single-diode';
@@ -13,13 +14,15 @@ import type { InputVolts } from './cases';
 import { spreadWith, type Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import type { StringCase } from './string-case';
-import type { Scope, ScopeForetells } from './scope';
+import type { BusEvidence, Scope, ScopeForetells } from './scope';
 import { classTable, scaleOf } from './string-table';
 
 /** What of the visit scopes are weighed by. */
 export interface ScopeBasis {
 	readonly record: ArrayRecord;
 	readonly group: SiblingGroup;
+	/** All groups of the visit. */
+	readonly groups: readonly SiblingGroup[];
 	readonly cases: readonly StringCase[];
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly rates: FaultRates;
@@ -30,7 +33,8 @@ export interface ScopeBasis {
 }
 
 const WHOLE = [{ faults: [], prior: 1 }] as const;
-const NO_AMPS = { sigma: 0.06 };
+/** A clamp's rest where no current flows, A. */
+const NO_AMPS = 0.06;
 
 /** Every scope of a group that has strings in it. */
 export function scopesOf(basis: ScopeBasis): Scope[] {
@@ -53,8 +57,17 @@ const stopped =
 				: whole(s, item, atVolts, light, heat);
 	};
 
-function none(group: SiblingGroup, { string, reading }: GroupReading): Foretold {
-	return { value: 0, ...NO_AMPS, scale: scaleOf(group, string, reading.quantity) };
+function none(group: SiblingGroup, item: GroupReading): Foretold {
+	const { string, reading } = item;
+	const nothing = { value: 0, perVolt: 0 };
+	const known = combine(ownDoubt(reading.quantity, nothing, string, group.series, null));
+	const sigma = Math.hypot(known, NO_AMPS);
+	return {
+		value: 0,
+		sigma,
+		spread: spreadWith(sigma, 0, item.scatter),
+		scale: scaleOf(group, string, reading.quantity)
+	};
 }
 
 /** Whole strings, or others in their place. */
@@ -96,6 +109,22 @@ const openDensity = ({ read, open }: InputVolts) => normal(read, open, 0.03 * op
 const deadDensity = (volts: InputVolts) =>
 	0.6 * normal(volts.read, 0, 0.01 * volts.open) + 0.4 * openDensity(volts);
 
+const voltsOf = ({ string: { input } }: StringCase, inputs: ScopeBasis['inputs']) =>
+	input === null ? undefined : inputs.get(input);
+
+/** Density of an input's volts where all devices of its string are off: theirs, or none at all. */
+function standbyDensity(
+	record: ArrayRecord,
+	one: StringCase,
+	inputs: ScopeBasis['inputs']
+): number {
+	const volts = voltsOf(one, inputs);
+	const off = standbyVolts(record, one.string);
+	if (!volts || !off) return 1;
+	const value = off.count * off.each;
+	return 0.7 * normal(volts.read, value, 0.3 * value + 0.5) + 0.3 * normal(volts.read, 0, 0.01 * volts.open);
+}
+
 const normal = (value: number, mean: number, sigma: number) =>
 	Math.exp(-0.5 * ((value - mean) / sigma) ** 2) / (sigma * Math.sqrt(2 * Math.PI));
 
@@ -108,12 +137,25 @@ function byInput(cases: readonly StringCase[]): Map<string, number[]> {
 	return inputs;
 }
 
+/** What the voltages of inputs say that no single string accounts for. */
+export function busEvidence(
+	cases: readonly StringCase[],
+	inputs: ScopeBasis['inputs']
+): BusEvidence[] {
+	return [...byInput(cases)].flatMap(([input, strings]) => {
+		const volts = inputs.get(input);
+		if (!volts || strings.some((s) => cases[s]!.tracked !== null)) return [];
+		return [{ input, strings, deadOverRunning: deadDensity(volts) / runningDensity(volts) }];
+	});
+}
+
 /** A pole of an input's disconnect that does not close. */
 function openDisconnects(basis: ScopeBasis): Scope[] {
 	const { record, cases, inputs, rates, standing } = basis;
 	return [...byInput(cases)].map(([input, strings]): Scope => {
 		const volts = inputs.get(input);
-		const dead = volts ? deadDensity(volts) / runningDensity(volts) : 1;
+		const isTracked = strings.length === 1 && cases[strings[0]!]!.tracked !== null;
+		const dead = volts && !isTracked ? deadDensity(volts) / runningDensity(volts) : 1;
 		const part = disconnectOf(record, cases[strings[0]!]!.string);
 		const probes = part === null ? [] : poleProbes(part);
 		const poles = weighLinks(
@@ -126,9 +168,11 @@ function openDisconnects(basis: ScopeBasis): Scope[] {
 			place: { input, ...(part && { part }) },
 			prior: rateOf('disconnect-open', rates),
 			own: dead * poles.own,
+			buses: [input],
 			links: poles.links,
 			probes,
 			strings,
+			trackedDensity: () => (volts ? deadDensity(volts) : 1),
 			foretell: stopped(cases)
 		};
 	});
@@ -140,7 +184,7 @@ function disconnectOf(record: ArrayRecord, string: StringRecord): string | null 
 }
 
 /** All rapid-shutdown devices hold their strings down. */
-function silentTransmitter({ record, cases, rates, standing }: ScopeBasis): Scope[] {
+function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasis): Scope[] {
 	const strings = cases.flatMap(({ string: { devices } }, s) =>
 		devices !== null && devices !== 'unknown' && devices.kind === 'rapid-shutdown' ? [s] : []
 	);
@@ -153,15 +197,25 @@ function silentTransmitter({ record, cases, rates, standing }: ScopeBasis): Scop
 		standing
 	);
 	const transmitter = partsOf(record.parts, 'transmitter')[0];
+	const held = byInput(cases.filter((_, s) => strings.includes(s)));
+	const buses = [...held.keys()];
+	let onBuses = 1;
+	for (const evidence of busEvidence(cases, inputs)) {
+		if (!held.has(evidence.input)) continue;
+		const volts = inputs.get(evidence.input)!;
+		onBuses *= standbyDensity(record, cases[evidence.strings[0]!]!, inputs) / runningDensity(volts);
+	}
 	return [
 		{
 			code: 'rsd-no-signal',
 			place: { site: true, ...(transmitter && { part: transmitter.id }) },
 			prior: rateOf('rsd-no-signal', rates),
-			own,
+			own: own * onBuses,
+			buses,
 			links: transmitter ? links : [],
 			probes,
 			strings,
+			trackedDensity: (s) => standbyDensity(record, cases[s]!, inputs),
 			foretell: (group) => (_, item) => {
 				const { string, reading } = item;
 				if (reading.quantity !== 'open-circuit-voltage') return none(group, item);
@@ -183,7 +237,12 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 	if (cases.length === 0) return [];
 	const strings = cases.map((_, s) => s);
 	let own = 1;
-	for (const volts of inputs.values()) own *= openDensity(volts) / runningDensity(volts);
+	const trackedInputs = new Set(
+		cases.flatMap(({ tracked, string: { input } }) => (tracked ? [input] : []))
+	);
+	for (const [input, volts] of inputs) {
+		if (!trackedInputs.has(input)) own *= openDensity(volts) / runningDensity(volts);
+	}
 	const watts = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
 	if (acWatts !== null && watts !== null) {
 		own *= normal(acWatts, 0, 0.01 * watts) / (1 / watts);
@@ -201,9 +260,14 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 			place: { inverter: true },
 			prior: rateOf('inverter-no-ac', rates),
 			own: own * weighed.own,
+			buses: [...inputs.keys()],
 			links: probes.length > 0 ? weighed.links : [],
 			probes,
 			strings,
+			trackedDensity: (s) => {
+				const volts = voltsOf(cases[s]!, inputs);
+				return volts ? openDensity(volts) : 1;
+			},
 			foretell: stopped(cases)
 		}
 	];
@@ -212,34 +276,99 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 /** Volts of a string over a whole one's by which it is worth asking whether it is another. */
 const WORTH_ASKING = 0.02;
 
+/** Whether the voltage of a string is odd for what it is recorded as, or was not read. */
+function isOdd(group: SiblingGroup, string: StringRecord, standing: ScopeBasis['standing']): boolean {
+	const module = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
+	const read = standing.get(stringKey(string.id, 'open-circuit-voltage'))?.value;
+	return (
+		read === undefined || Math.abs(read / (module * string.moduleCount) - 1) > WORTH_ASKING
+	);
+}
+
 /** Two strings of different build that have changed places. */
-function exchanged({ group, cases, rates, standing }: ScopeBasis): Scope[] {
-	const { shift } = group.estimates[0];
-	const module = openCircuitVoltage(moduleAtShift(group, shift));
-	const off = cases.map(({ string }) => {
-		const read = standing.get(stringKey(string.id, 'open-circuit-voltage'))?.value;
-		return read === undefined
-			? true
-			: Math.abs(read / (module * string.moduleCount) - 1) > WORTH_ASKING;
-	});
-	const prior = rateOf('strings-swapped', rates);
+function exchanged(basis: ScopeBasis): Scope[] {
+	const { group, groups, cases, rates, standing, inputs } = basis;
+	const prior =
+		rateOf('strings-swapped', rates) /
+		Math.max(1, groups.reduce((sum, { strings }) => sum + strings.length, 0) / 2);
 	const pairs: Scope[] = [];
+	const pair = (
+		held: readonly number[],
+		ids: readonly [string, string],
+		partner: (index: number) => StringRecord,
+		foretell: Scope['foretell']
+	): Scope => ({
+		code: 'strings-swapped',
+		place: { strings: ids },
+		prior,
+		own: 1,
+		buses: [],
+		links: [],
+		probes: [],
+		strings: held,
+		trackedDensity: (s) => {
+			const volts = voltsOf(cases[s]!, inputs);
+			if (!volts) return 1;
+			const ratio = partner(s).moduleCount / cases[s]!.string.moduleCount;
+			return runningDensity({ ...volts, best: volts.best * ratio, open: volts.open * ratio });
+		},
+		foretell
+	});
+	const odd = cases.map(({ string }) => isOdd(group, string, standing));
 	for (let a = 0; a < cases.length; a++) {
+		if (!odd[a]) continue;
+		const one = cases[a]!.string;
 		for (let b = a + 1; b < cases.length; b++) {
-			const one = cases[a]!.string;
 			const other = cases[b]!.string;
-			if (one.moduleCount === other.moduleCount || !(off[a] && off[b])) continue;
-			pairs.push({
-				code: 'strings-swapped',
-				place: { strings: [one.id, other.id] },
-				prior: prior / Math.max(1, cases.length / 2),
-				own: 1,
-				links: [],
-				probes: [],
-				strings: [a, b],
-				foretell: (of, centre) => wholeForetells(cases, of, centre, (s) => (s === a ? other : one))
-			});
+			if (one.moduleCount === other.moduleCount || !odd[b]) continue;
+			const partner = (s: number) => (s === a ? other : one);
+			pairs.push(
+				pair([a, b], [one.id, other.id], partner, (of, centre) =>
+					wholeForetells(cases, of, centre, partner)
+				)
+			);
+		}
+		// A string of another type or plane is as its own group has it.
+		for (const elsewhere of groups) {
+			if (elsewhere === group) continue;
+			for (const other of elsewhere.strings) {
+				if (!isOdd(elsewhere, other, standing)) continue;
+				const ids = [one.id, other.id].sort() as [string, string];
+				pairs.push(
+					pair([a], ids, () => other, (of, centre) =>
+						foretellsOf(elsewhere, other, inSameLight(elsewhere, of) ? centre : null)
+					)
+				);
+			}
 		}
 	}
 	return pairs;
+}
+
+/**
+ * What a string of another group would read.
+ *
+ * @param shared light and heat of the asking group where both stand in the same; null where each has its own
+ */
+function foretellsOf(
+	group: SiblingGroup,
+	string: StringRecord,
+	shared: Shift | null
+): ScopeForetells {
+	const shift = shared ?? group.estimates[0].shift;
+	const tables = new Map<string, ReturnType<typeof classTable>>();
+	return (_, item, atVolts) => {
+		const { quantity } = item.reading;
+		const key = `${quantity}/${atVolts ?? ''}`;
+		const table =
+			tables.get(key) ??
+			classTable(group, string, WHOLE, quantity, atVolts, shift);
+		tables.set(key, table);
+		return {
+			value: table.value[0]!,
+			sigma: table.sigma[0]!,
+			spread: spreadWith(table.sigma[0]!, table.scatterUnit[0]!, item.scatter),
+			scale: table.scale
+		};
+	};
 }

@@ -1,4 +1,5 @@
 import type { GroupReading } from '../expectation/group';
+import type { TrackedVoltage } from '../expectation/tracked-voltage';
 import type { ModuleType, StringRecord } from '../record/record';
 import type { Here } from './here';
 import type { LocatedEvidence } from './located';
@@ -20,8 +21,12 @@ export interface StringCase {
 	readonly type: ModuleType;
 	/** What readings at single places are foretold from. */
 	readonly here: Here;
+	/** Its voltage over a healthy one's where that is odd: a class of its own stands at it. */
+	readonly voltsRatio: number | null;
 	readonly classes: readonly [StringClass, ...StringClass[]];
 	readonly readings: readonly JudgedReading[];
+	/** Its operating voltage where it is alone on a tracker; null where it is not, or was not read. */
+	readonly tracked: TrackedVoltage | null;
 	/** Readings at single places of it; null where there are none. */
 	readonly located: LocatedEvidence | null;
 }

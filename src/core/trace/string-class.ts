@@ -3,6 +3,7 @@ import { CATALOGUE, faultOf } from '../faults/catalogue';
 import {
 	partsOfSpread,
 	severitiesOf,
+	type Family,
 	type Fault,
 	type Severity,
 	type StringFaultCode
@@ -53,12 +54,14 @@ function priorOf(fault: Fault, string: StringRecord, type: ModuleType, rates: Fa
  * @param rates where they are not the usual ones; a fault that has one here, by the site or by the inverter's
  * message, is asked about before anything shows it
  * @param read quantities that were read at the string, by which faults without effect can show
+ * @param voltsRatio its open-circuit voltage over that of a healthy one where that is out of the ordinary, 1
  */
 export function classesOf(
 	string: StringRecord,
 	type: ModuleType,
 	rates: FaultRates,
-	read: ReadonlySet<Quantity>
+	read: ReadonlySet<Quantity>,
+	voltsRatio: number | null = null
 ): readonly [StringClass, ...StringClass[]] {
 	const shown = CATALOGUE.filter(
 		({ shownBy, code }) =>
@@ -67,7 +70,10 @@ export function classesOf(
 	const single = shown.flatMap((fault) => {
 		const prior = priorOf(fault, string, type, rates);
 		if (prior <= 0) return [];
-		return severitiesOf(fault, string).map((severity) => ({
+		const severities = severitiesOf(fault, string);
+		const fitting =
+			fault.code === 'record-wrong' && voltsRatio !== null ? otherTypeAt(voltsRatio) : [];
+		return [...severities, ...fitting].map((severity) => ({
 			faults: [{ fault, severity }],
 			prior: prior * severity.share
 		}));
@@ -96,6 +102,26 @@ export function classesOf(
 	];
 }
 
+/** Ratios of current at which another type is looked for beside the measured ratio of voltage. */
+const CURRENT_RATIOS = [0.8, 0.87, 0.93, 1, 1.07, 1.15, 1.24];
+/** Range over which the voltage of another type may lie, 1; within it every ratio is as likely. */
+const VOLTS_RANGE = 0.5;
+/** The measured ratio stands for so much of that range: the doubt of its prediction times the root of 2 pi. */
+const VOLTS_WIDTH = 0.065;
+
+/**
+ * Another type that has just the voltage that was read: the usual sizes lie so far apart that between two of
+ * them a coincidence of two other faults would seem likelier.
+ */
+function otherTypeAt(voltsRatio: number): Severity[] {
+	return CURRENT_RATIOS.map((size) => ({
+		size,
+		second: voltsRatio,
+		share: VOLTS_WIDTH / VOLTS_RANGE / CURRENT_RATIOS.length,
+		words: `its current × ${size.toFixed(2)}, its voltage × ${voltsRatio.toFixed(2)}`
+	}));
+}
+
 /** So many of a list, evenly from its inside. */
 function spread<T>(list: readonly T[], count: number): T[] {
 	if (list.length <= count) return [...list];
@@ -103,4 +129,12 @@ function spread<T>(list: readonly T[], count: number): T[] {
 		{ length: count },
 		(_, i) => list[Math.round(((i + 0.5) * list.length) / count - 0.5)]!
 	);
+}
+
+/** Families with which no current flows while the inverter runs. */
+const NO_CURRENT: readonly Family[] = ['no-current', 'open-path', 'swapped'];
+
+/** Whether a string that is so carries no current while the inverter runs. */
+export function carriesNoCurrent({ faults }: Pick<StringClass, 'faults'>): boolean {
+	return faults.some(({ fault }) => NO_CURRENT.includes(fault.family));
 }

@@ -36,7 +36,7 @@ export interface ClassTable {
 }
 
 /** The string as a class leaves it, in one switching state; null where nothing can be foretold. */
-function circuitUnder(
+export function circuitUnder(
 	{ faults }: Pick<StringClass, 'faults'>,
 	whole: StringCircuit,
 	state: SwitchingState
@@ -109,6 +109,7 @@ function knownSpread(
  * doubt of both, so that a size between them is not taken for none.
  *
  * @param voltsDoubt standard uncertainty of the volts beyond what the meter has, V
+ * @param alone whether no other string is on its input
  */
 export function classTable(
 	group: SiblingGroup,
@@ -117,14 +118,16 @@ export function classTable(
 	quantity: StringQuantity,
 	atVolts: number | null,
 	centre: Shift,
-	voltsDoubt = 0
+	voltsDoubt = 0,
+	alone = false
 ): ClassTable {
 	const count = classes.length;
 	const [value, perLight, perHeat, perVolt, sigma, scatterUnit] = Array.from(
 		{ length: 6 },
 		() => new Float64Array(count)
 	) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
-	const state = usualState(quantity);
+	const usual = usualState(quantity);
+	const state: SwitchingState = alone ? { ...usual, siblings: 'isolated' } : usual;
 	const at = (shift: Shift) => stringHere(string, group.model, modulesAtShift(group, shift));
 	const whole = at(centre);
 	const slopes = wholeSlopes(at, quantity, atVolts, centre);
@@ -221,7 +224,7 @@ function likeness({ faults }: StringClass, quantity: StringQuantity): string | n
 }
 
 /** Between neighbouring sizes of one fault a size may lie anywhere. */
-function widenByGaps(
+export function widenByGaps(
 	classes: readonly StringClass[],
 	value: Float64Array,
 	sigma: Float64Array
@@ -245,9 +248,11 @@ function widenByGaps(
 }
 
 /** Readings of equal build at nearly equal volts share a table. */
-export function tableKey({ string, reading }: GroupReading, atVolts: number | null): string {
+export function tableKey(
+	{ string }: Pick<GroupReading, 'string'>,
+	atVolts: number | null
+): string {
 	return [
-		reading.quantity,
 		string.moduleCount,
 		string.cableResistance,
 		string.fuse !== null,

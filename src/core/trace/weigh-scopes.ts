@@ -1,7 +1,7 @@
 import type { Shift } from '../expectation/siblings';
 import { rightDensity, wrongDensity } from './evidence';
 import type { LocatedWeight } from './located';
-import type { Scope, ScopeForetells } from './scope';
+import type { BusEvidence, Scope, ScopeForetells } from './scope';
 import type { StringCase } from './string-case';
 
 /** What scopes weigh at one light and heat. */
@@ -16,7 +16,12 @@ export interface ScopeWeights {
 }
 
 /** Density of everything read at the strings of a scope if it is at fault, over their sum by themselves. */
-export type ScopeRatios = (totals: readonly number[], frequency: number) => ScopeWeights;
+export type ScopeRatios = (
+	totals: readonly number[],
+	/** Chance that each string carries no current by a fault of its own. */
+	noCurrent: readonly number[],
+	frequency: number
+) => ScopeWeights;
 
 /**
  * Scopes are rare, so at most one is taken to be at fault at a time in the strings it holds; scopes
@@ -29,16 +34,13 @@ export function weighScopes(
 	foretell: readonly ScopeForetells[],
 	cases: readonly StringCase[],
 	located: readonly (readonly LocatedWeight[] | null)[],
+	buses: readonly BusEvidence[],
 	{ light, heat }: Shift
 ): ScopeRatios {
-	if (scopes.length === 0) {
-		const none = { factor: 1, none: 1, chances: [], held: cases.map(() => 0) };
-		return () => none;
-	}
 	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
 	const densities = scopes.map((scope, i) =>
 		scope.strings.map((s) => {
-			const { readings } = cases[s]!;
+			const { readings, tracked } = cases[s]!;
 			return readings.reduce(
 				(density, { item, atVolts, repeated }) => {
 					const f = foretell[i]!(s, item, atVolts, light, heat);
@@ -46,17 +48,27 @@ export function weighScopes(
 						density * (rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f))
 					);
 				},
-				located[s]?.[0]!.mean ?? 1
+				(located[s]?.[0]!.mean ?? 1) * (tracked ? scope.trackedDensity(s) : 1)
 			);
 		})
 	);
-	return (totals, frequency) => {
+	return (totals, noCurrent, frequency) => {
+		/** By the strings' own faults: an input is dead where every one of its strings is. */
+		const byStrings = buses.map(({ strings, deadOverRunning }) => {
+			const dead = strings.reduce((product, s) => product * noCurrent[s]!, 1);
+			return 1 - dead + dead * deadOverRunning;
+		});
+		const busesBut = (accounted: readonly string[]) =>
+			buses.reduce(
+				(product, { input }, b) => (accounted.includes(input) ? product : product * byStrings[b]!),
+				1
+			);
 		const ratios = scopes.map((scope, i) => {
-			let ratio = Math.min(frequency * scope.prior, 0.5) * scope.own;
+			let ratio = Math.min(frequency * scope.prior, 0.5) * scope.own * busesBut(scope.buses);
 			scope.strings.forEach((s, k) => (ratio *= densities[i]![k]! / totals[s]!));
 			return ratio;
 		});
-		const none = Math.max(1 - frequency * priors, 0.5);
+		const none = Math.max(1 - frequency * priors, 0.5) * busesBut([]);
 		const factor = ratios.reduce((sum, ratio) => sum + ratio, none);
 		const chances = ratios.map((ratio) => ratio / factor);
 		const held = cases.map((_, s) =>

@@ -1,6 +1,6 @@
 import { rightDensity, wrongDensity, type Foretold, type Spread } from './evidence';
 import type { LocatedWeight } from './located';
-import type { StringClass } from './string-class';
+import { carriesNoCurrent, type StringClass } from './string-class';
 import type { ClassTable } from './string-table';
 
 /** A string's readings as numbers, each with its table. */
@@ -10,6 +10,13 @@ export interface Item {
 	readonly voltsOff: number;
 	readonly repeated: number;
 	readonly id: string;
+	/** Density of the reading where it is right although no class foretells it, 1/V. */
+	readonly elsewhere: number;
+	/**
+	 * Of a current: its change with the excess of the string's voltage over its prediction, as far as that
+	 * excess is a matter of the cells' temperature, A/V; 0 where no voltage was read.
+	 */
+	readonly perExcess: number;
 	/** How unsure each class is of it, [classes]. */
 	readonly spreads: readonly Spread[];
 }
@@ -22,6 +29,8 @@ export interface StringWeight {
 	readonly healthy: number;
 	/** The same if it has a fault, each weighed by its prior, summed. */
 	readonly faulty: number;
+	/** Of that the faults with which no current flows while it runs. */
+	readonly stopped: number;
 	/** Chance of a fault before anything is read. */
 	readonly prior: number;
 	/** Chance that every reading is right, given that the string is healthy. */
@@ -56,6 +65,16 @@ function valueAt(table: ClassTable, c: number, light: number, heat: number, volt
 		table.perHeat[c]! * heat +
 		table.perVolt[c]! * volts
 	);
+}
+
+/** A current below this follows no temperature, A. */
+const REST = 0.3;
+/** An excess beyond so many standard uncertainties is not the temperature. */
+const WARM = 2.5;
+
+/** Voltage above its prediction, V, as far as the temperature of the cells may explain it. */
+function excessOf(measured: number, { value, sigma }: Foretold): number {
+	return value === null ? 0 : Math.max(-WARM * sigma, Math.min(WARM * sigma, measured - value));
 }
 
 const SCRATCH: { value: number | null; sigma: number; scale: number; spread: Spread } = {
@@ -96,32 +115,39 @@ export function weighString(
 ): StringWeight {
 	const count = classes.length;
 	const densities = new Float64Array(count).fill(1);
+	const excess = new Float64Array(count);
 	while (wrongShares.length < items.length) wrongShares.push(new Float64Array(count));
 	if (wrongShares.some((shares) => shares.length < count)) {
 		wrongShares = wrongShares.map(() => new Float64Array(count));
 	}
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated, spreads } = items[i]!;
+		const { measured, table: index, voltsOff, repeated, spreads, elsewhere, perExcess } = items[i]!;
 		const table = tables[index]!;
 		const shares = wrongShares[i]!;
 		for (let c = 0; c < count; c++) {
 			const f = foretold(table, c, light, heat, voltsOff, spreads[c]!);
+			if (perExcess !== 0 && f.value !== null && f.value > REST) {
+				SCRATCH.value = f.value + perExcess * excess[c]!;
+			}
+			if (i === 0) excess[c] = excessOf(measured, f);
 			const wrong = repeated * wrongDensity(measured, f);
-			const all = rightDensity(measured, f) + wrong;
+			const all = rightDensity(measured, f) + elsewhere + wrong;
 			densities[c]! *= all;
 			shares[c] = wrong / all;
 		}
 	}
 	let faulty = 0;
+	let stopped = 0;
 	let prior = 0;
 	const wrong = items.map((_, i) => ({ healthy: wrongShares[i]![0]!, faulty: 0 }));
 	for (let c = 1; c < count; c++) {
 		const weight = classes[c]!.prior * densities[c]! * (located?.[c]!.mean ?? 1);
 		faulty += weight;
+		if (carriesNoCurrent(classes[c]!)) stopped += weight;
 		prior += classes[c]!.prior;
 		for (let i = 0; i < wrong.length; i++) wrong[i]!.faulty += weight * wrongShares[i]![c]!;
 	}
 	const healthy = densities[0]! * (located?.[0]!.mean ?? 1);
 	const right = wrong.reduce((product, one) => product * (1 - one.healthy), 1);
-	return { densities, healthy, faulty, prior, right, wrong };
+	return { densities, healthy, faulty, stopped, prior, right, wrong };
 }

@@ -1,4 +1,4 @@
-import { locateEarthFault } from '../../circuit/earth-fault';
+import { leakWords, locateEarthFault } from '../../circuit/earth-fault';
 import type { Expectations } from '../../expectation/expect';
 import { stringKey } from '../../expectation/place';
 import { RECTANGULAR } from '../../expectation/allowances';
@@ -83,17 +83,25 @@ export function judgeEarth(
 		return judged('no-basis', 'Read the string’s open-circuit volts too, or enter conditions.');
 	}
 	const split = { positive: positive.value, negative: negative.value, open: voc };
-	const limit = 'both drift toward 0 V where nothing is earthed';
-	if (Math.max(Math.abs(split.positive), Math.abs(split.negative)) < DRIFTED * Math.abs(voc)) {
-		return judged('fits', 'Neither pole is held to earth.', limit, PRACTICE);
-	}
-	const place = locateEarthFault(split, string.moduleCount, meterSigma(visit.meters.volts, voc));
+	const sigma = meterSigma(visit.meters.volts, voc);
+	const place = locateEarthFault(split, string.moduleCount, sigma);
+	const { least: required } = insulationRow(labelVolts(record, string) ?? Math.abs(voc));
+	const limit = `leak resistance of at least ${required} MΩ; both poles near 0 V where nothing leaks`;
+	const source = `${INSULATION.clause}; both readings with a meter of 10 MΩ, one leak assumed`;
 	if (!place.found) {
+		const drifted = Math.max(Math.abs(split.positive), Math.abs(split.negative));
+		return drifted < DRIFTED * Math.abs(voc)
+			? judged('fits', 'Neither pole is held to earth.', limit, PRACTICE)
+			: judged('off', place.why, limit, PRACTICE);
+	}
+	const { resistance } = place;
+	const requiredOhms = required * 1e6;
+	if (resistance.least >= requiredOhms) {
 		return judged(
-			'off',
-			`${place.why} The meter’s own path lets a sound pole drift: read with 10 Mohm or more, isolated from siblings, inverter and functional earth.`,
+			'fits',
+			`Both readings together are as of one leak of ${leakWords(resistance)}: insulation in order.`,
 			limit,
-			PRACTICE
+			source
 		);
 	}
 	const doubt = Math.max(2 * place.doubt, 0.5);
@@ -103,11 +111,12 @@ export function judgeEarth(
 			? 'at or below its first module, the negative lead'
 			: at >= string.moduleCount - 0.3
 				? 'at or above its last module, the positive lead'
-				: `near the joint above module ${Math.round(at)} (${Math.max(0, at - doubt).toFixed(1)} to ${Math.min(string.moduleCount, at + doubt).toFixed(1)} modules up from the negative end)`;
+				: `near the connector above module ${Math.round(at)} (${Math.max(0, at - doubt).toFixed(1)} to ${Math.min(string.moduleCount, at + doubt).toFixed(1)} modules up from the negative end)`;
+	const certain = resistance.most < requiredOhms;
 	return judged(
-		'off',
-		`An earth fault ${between}. Treat both poles and all metal as live to earth.`,
+		certain ? 'off' : 'look',
+		`Earth fault of ${leakWords(resistance)} ${between}. Treat both poles and all metal as live to earth. Confirm with an insulation test.`,
 		limit,
-		'common practice; one fault of low resistance in an unearthed string'
+		source
 	);
 }
