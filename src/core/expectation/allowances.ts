@@ -68,8 +68,8 @@ export const RECTANGULAR = 1 / Math.sqrt(3);
  * wind, a warmer sheet behind some. The readings say the rest.
  */
 export const TEMPERATURE_SCATTER: ScatterPrior = {
-	median: 1,
-	logSpread: 0.55,
+	median: 1.1,
+	logSpread: 0.6,
 	faulty: 0.06,
 	faultyWidth: 80
 };

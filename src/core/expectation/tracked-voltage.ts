@@ -4,23 +4,26 @@ import { endOfString } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { median } from '../units/quantile';
 import { RECTANGULAR, METER_GAIN_SHARE, TRACKING_SCATTER } from './allowances';
-import { modulesAtShift, type SiblingGroup } from './group';
+import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
 import { stringKey } from './place';
 import { stringHere, USUAL_PARTS } from './predict';
+import { STRING_QUANTITIES } from './quantity';
 import { estimateScatter, type Scatter } from './scatter';
 
 /**
- * The operating voltage of a string that is alone on a maximum-power tracker. The tracker finds the
- * maximum of just this string, so a lost part or a resistance in it lowers this voltage, whatever the
- * current does.
+ * The operating voltage of a maximum-power tracker with few strings, as one of its strings has it. The
+ * tracker finds the maximum of just these strings, so a lost part or a resistance in one of them moves this
+ * voltage, whatever the currents do.
  */
 export interface TrackedVoltage {
 	readonly stringId: string;
 	/** Reading of the operating current that was taken at it. */
 	readonly readingId: string;
+	/** The other strings of the input, healthy; empty where the string is alone. */
+	readonly partners: readonly StringCircuit[];
 	/** V, less what all trackers of the group are off alike. */
 	readonly measured: number;
-	/** Of a healthy string, V. */
+	/** Of healthy strings, V. */
 	readonly expected: number;
 	/** Relative standard uncertainty of the difference without the scatter of the trackers. */
 	readonly known: number;
@@ -69,28 +72,123 @@ export function maximumPowerVoltage(circuit: StringCircuit): number {
 	return source.voltsAt(((low + high) / 2) * most);
 }
 
-/** Whether a tracker sits at the maximum of this very string: alone on its input, and nothing else holds the voltage. */
-function isTracked(record: ArrayRecord, string: StringRecord): boolean {
-	const { devices, input } = string;
-	if (input === null || record.strings.some((other) => other !== string && other.input === input)) {
-		return false;
-	}
-	if (devices !== null && devices !== 'unknown' && devices.kind !== 'rapid-shutdown') return false;
-	const end = endOfString(record, string);
-	if (end === null) return record.system !== 'off-grid';
-	return !(end.kind === 'charge-controller' && end.specs.method === 'PWM');
+/** Voltages at which the maximum of several strings is looked for, as shares of the healthy one. */
+const ABOUT = Array.from({ length: 15 }, (_, i) => 0.86 + i * 0.0125);
+const FAR_BELOW = [0.5, 0.56, 0.62, 0.68, 0.74, 0.8];
+
+/** Voltages about a healthy one at which powers are compared, V, rising. */
+export function commonVoltages(healthy: number): number[] {
+	return [...FAR_BELOW, ...ABOUT].map((share) => share * healthy);
 }
 
-/** Every string of a group that is alone on its tracker and whose operating voltage was read. */
-export function trackedVoltages(record: ArrayRecord, group: SiblingGroup): TrackedVoltage[] {
-	const { shift } = group.estimates[0];
-	const modules = modulesAtShift(group, shift);
+/**
+ * Voltage at the maximum-power point of a string beside others on the same input, to about two thousandths.
+ *
+ * @param healthy voltage of all of them healthy, V
+ * @param others current of the other strings at each of {@link commonVoltages}, A
+ */
+export function commonMaximumVoltage(
+	circuit: StringCircuit,
+	healthy: number,
+	others: Float64Array
+): number {
+	const volts = commonVoltages(healthy);
+	const own = currentAt(circuit, volts);
+	const powers = volts.map((v, i) => v * (own[i]! + others[i]!));
+	const best = powers.indexOf(Math.max(...powers));
+	const [left, middle, right] = [powers[best - 1], powers[best]!, powers[best + 1]];
+	if (left === undefined || right === undefined || best <= FAR_BELOW.length) return volts[best]!;
+	// The top of a parabola through the three: the grid is even about the healthy voltage.
+	const bend = left - 2 * middle + right;
+	const aside = bend < 0 ? (0.5 * (left - right)) / bend : 0;
+	return volts[best]! + Math.max(-0.5, Math.min(0.5, aside)) * (volts[best + 1]! - volts[best]!);
+}
+
+/** Current of some strings together at each of some rising voltages, A. */
+export function currentOf(strings: readonly StringCircuit[], volts: readonly number[]): Float64Array {
+	const sum = new Float64Array(volts.length);
+	for (const string of strings) currentAt(string, volts).forEach((amps, i) => (sum[i]! += amps));
+	return sum;
+}
+
+/**
+ * Current of a string at each of some rising voltages, between points of its curve; 0 above its open-circuit
+ * voltage.
+ */
+function currentAt(circuit: StringCircuit, volts: readonly number[]): Float64Array {
+	const source = StringSource.of(circuit, NOTHING_AROUND, 'bus');
+	const most = source.ampsAt(0);
+	const found = new Float64Array(volts.length);
+	if (!(most > LEAST_CURRENT)) return found;
+	const amps = Float64Array.from([0, ...SHARES, 1], (share) => share * most);
+	const curve = source.sweep(amps);
+	// Voltage falls as current rises: from the last point of the curve on as the voltages rise.
+	let k = amps.length - 1;
+	volts.forEach((v, i) => {
+		while (k > 0 && curve[k]! < v) k--;
+		if (k === 0 && curve[0]! < v) return;
+		const next = Math.min(k + 1, amps.length - 1);
+		const span = curve[k]! - curve[next]!;
+		const share = span > 0 ? (curve[k]! - v) / span : 0;
+		found[i] = amps[k]! + share * (amps[next]! - amps[k]!);
+	});
+	return found;
+}
+
+/** A reading this far from the others, in standard uncertainties, is a fault of its own. */
+const ODD = 3;
+/** With more strings on an input the voltage hardly tells of one of them. */
+const MOST_STRINGS = 4;
+
+/** The strings of a tracker that sits at their maximum; null where something else holds the voltage. */
+function trackedStrings(record: ArrayRecord, string: StringRecord): readonly StringRecord[] | null {
+	const { input } = string;
+	if (input === null) return null;
+	const together = record.strings.filter((other) => other.input === input);
+	const held = together.some(
+		({ devices }) =>
+			devices !== null && devices !== 'unknown' && devices.kind !== 'rapid-shutdown'
+	);
+	if (held || together.length > MOST_STRINGS) return null;
+	const end = endOfString(record, string);
+	if (end === null) return record.system === 'off-grid' ? null : together;
+	return end.kind === 'charge-controller' && end.specs.method === 'PWM' ? null : together;
+}
+
+/** Every string of a group whose tracker was read, with the strings beside it. */
+export function trackedVoltages(
+	record: ArrayRecord,
+	group: SiblingGroup,
+	groups: readonly SiblingGroup[]
+): TrackedVoltage[] {
+	const circuitOf = (string: StringRecord) => {
+		const of = groupOfString(groups, string);
+		return of && stringHere(string, of.model, modulesAtShift(of, of.estimates[0].shift));
+	};
 	const { volts: meter } = group.series.meters;
+	const expectedAt = new Map<string, number>();
+	const isOdd = (string: StringRecord) => {
+		const of = groupOfString(groups, string);
+		return STRING_QUANTITIES.some((quantity) => {
+			const item = of?.shared.get(stringKey(string.id, quantity));
+			const miss = item ? item.measured - item.at(of!.estimates[0].shift) : 0;
+			return item !== undefined && Math.abs(miss) > ODD * item.ownSigma;
+		});
+	};
 	const found = group.strings.flatMap((string) => {
 		const item = group.shared.get(stringKey(string.id, 'operating-current'));
 		const atVolts = item?.reading.atVolts ?? null;
-		if (!item || atVolts === null || !isTracked(record, string)) return [];
-		const expected = maximumPowerVoltage(stringHere(string, group.model, modules));
+		const together = trackedStrings(record, string);
+		const own = circuitOf(string);
+		if (!item || atVolts === null || !together || !own) return [];
+		const partners = together.flatMap((other) =>
+			other === string ? [] : (circuitOf(other) ?? [])
+		);
+		if (partners.length < together.length - 1) return [];
+		// What moves the voltage of a common input is then plain from the strings' own readings.
+		if (partners.length > 0 && together.some(isOdd)) return [];
+		const expected = expectedAt.get(string.input!) ?? healthyVoltage(own, partners);
+		expectedAt.set(string.input!, expected);
 		if (expected <= 0) return [];
 		const noise =
 			RECTANGULAR *
@@ -102,6 +200,8 @@ export function trackedVoltages(record: ArrayRecord, group: SiblingGroup): Track
 			{
 				stringId: string.id,
 				readingId: item.reading.id,
+				input: string.input!,
+				partners,
 				atVolts,
 				expected,
 				ratio: atVolts / expected,
@@ -109,21 +209,35 @@ export function trackedVoltages(record: ArrayRecord, group: SiblingGroup): Track
 			}
 		];
 	});
-	const running = found.filter(({ ratio }) => ratio > 0.5 && ratio < 1.3);
+	// Each input counts once, however many strings it has.
+	const inputs = found.filter(
+		({ input, ratio }, i) =>
+			ratio > 0.5 && ratio < 1.3 && found.findIndex((other) => other.input === input) === i
+	);
 	const { all, without } = estimateScatter(
-		running.map(({ ratio, known }) => ({ miss: ratio - 1, known })),
+		inputs.map(({ ratio, known }) => ({ miss: ratio - 1, known })),
 		TRACKING_SCATTER
 	);
 	return found.map((one) => {
-		const others = running.filter((other) => other !== one).map(({ ratio }) => ratio - 1);
+		const others = inputs
+			.filter(({ input }) => input !== one.input)
+			.map(({ ratio }) => ratio - 1);
 		const alike = others.length > 0 ? (median(others) * others.length) / (others.length + 1) : 0;
+		const own = inputs.findIndex(({ input }) => input === one.input);
 		return {
 			stringId: one.stringId,
 			readingId: one.readingId,
+			partners: one.partners,
 			measured: one.atVolts * (1 - alike),
 			expected: one.expected,
 			known: Math.hypot(one.known, COMMON / Math.sqrt(1 + others.length)),
-			scatter: without[running.indexOf(one)] ?? all
+			scatter: without[own] ?? all
 		};
 	});
+}
+
+function healthyVoltage(own: StringCircuit, partners: readonly StringCircuit[]): number {
+	const alone = maximumPowerVoltage(own);
+	if (partners.length === 0 || alone <= 0) return alone;
+	return commonMaximumVoltage(own, alone, currentOf(partners, commonVoltages(alone)));
 }

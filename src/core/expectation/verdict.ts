@@ -13,7 +13,7 @@ export interface Thresholds {
 }
 
 /** Share of healthy visits that may show an `off`, and a `look` or an `off`, anywhere; Zembo default. */
-const FALSE_ALARMS_PER_VISIT = { look: 0.15, off: 0.02 };
+const FALSE_ALARMS_PER_VISIT = { look: 0.15, off: 0.04 };
 /** Share of those alarms that may come from readings below their expected value; Zembo default. */
 const SHARE_BELOW = 0.85;
 

@@ -21,7 +21,7 @@ export const USUAL_RATES = {
 	soiling: 0.02,
 	shade: 0.018,
 	'connector-open': 4e-4,
-	'connector-resistive': 1.2e-3,
+	'connector-resistive': 2e-3,
 	'connector-reversed': 0.003,
 	'fuse-blown': 0.008,
 	'fuse-wrong-rating': 0.01,

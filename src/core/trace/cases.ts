@@ -86,6 +86,8 @@ function hereOf(record: ArrayRecord, group: SiblingGroup, string: StringRecord):
 export interface CaseBasis {
 	readonly record: ArrayRecord;
 	readonly group: SiblingGroup;
+	/** All groups of the visit. */
+	readonly groups: readonly SiblingGroup[];
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly rates: FaultRates;
 	readonly inputs: ReadonlyMap<string, InputVolts>;
@@ -95,14 +97,14 @@ export interface CaseBasis {
 
 /** Every string of a group with all that is weighed of it. */
 export function casesOf(basis: CaseBasis): StringCase[] {
-	const { record, group, standing, rates, inputs, takes } = basis;
+	const { record, group, groups, standing, rates, inputs, takes } = basis;
 	const located = new Map<string, Reading[]>();
 	for (const reading of standing.values()) {
 		const id = stringOfPlace(reading.place);
 		if (id === null || isStringReading(reading)) continue;
 		located.set(id, [...(located.get(id) ?? []), reading]);
 	}
-	const tracked = trackedVoltages(record, group);
+	const tracked = trackedVoltages(record, group, groups);
 	return group.strings.map((string): StringCase => {
 		const own = located.get(string.id) ?? [];
 		const readings = STRING_QUANTITIES.flatMap((quantity): JudgedReading[] => {

@@ -14,7 +14,7 @@ function consequence({ code }: Pick<CauseMember, 'code'>): number {
 		case 'arc-fault':
 			return 1.1;
 		case 'healthy':
-			return 0.8;
+			return 0.9;
 		case 'reading-wrong':
 			return 0.9;
 		case 'clipping':

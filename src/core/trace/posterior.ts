@@ -1,7 +1,5 @@
-import type { GroupReading, SiblingGroup } from '../expectation/group';
-import { coarse, rmsOf } from '../expectation/scatter';
+import type { SiblingGroup } from '../expectation/group';
 import type { Shift } from '../expectation/siblings';
-import { spreadWith } from './evidence';
 import type { Reading } from '../expectation/visit';
 import {
 	allRight,
@@ -12,6 +10,7 @@ import {
 	type LocatedWeight
 } from './located';
 import { foretellAt } from './foretell-at';
+import { itemsOf, trackedId } from './items';
 import type { BusEvidence, Scope } from './scope';
 import {
 	logSharedPriors,
@@ -23,16 +22,12 @@ import {
 import { shiftGrid, type GridPoint } from './shift-grid';
 import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
-import type { TrackedVoltage } from '../expectation/tracked-voltage';
-import { classTable, tableKey, type ClassTable } from './string-table';
-import { trackedTable } from './tracked-table';
 import { weighScopes, type ScopeWeights } from './weigh-scopes';
 import {
 	faultFactor,
 	healthyPrior,
 	totalOf,
 	weighString,
-	type Item,
 	type StringWeight
 } from './weigh-string';
 
@@ -178,47 +173,7 @@ function pointWeigher(
 	besides: SharedEvidence,
 	buses: readonly BusEvidence[]
 ): (point: GridPoint) => Point[] {
-	const tables: ClassTable[] = [];
-	const known = new Map<string, number>();
-	const items = cases.map(({ string, classes, readings, voltsRatio, tracked }) =>
-		readings.map(({ item, atVolts, voltsDoubt, repeated }): Item => {
-			const { quantity } = item.reading;
-			const key = `${quantity}/${tableKey(item, atVolts)}/${classes.length}/${voltsDoubt > 0}/${voltsRatio ?? ''}/${tracked !== null}`;
-			let table = known.get(key);
-			if (table === undefined) {
-				table =
-					tables.push(classTable(group, string, classes, quantity, atVolts, centre, voltsDoubt, tracked !== null)) -
-					1;
-				known.set(key, table);
-			}
-			const about = tables[table]!.atVolts;
-			const voltsOff = atVolts === null || about === null ? 0 : atVolts - about;
-			const { sigma, scatterUnit } = tables[table]!;
-			const scatter = coarse(item.scatter);
-			const spreads = classes.map((_, c) => spreadWith(sigma[c]!, scatterUnit[c]!, scatter));
-			const { measured, reading } = item;
-			return {
-				measured,
-				table,
-				voltsOff,
-				repeated,
-				id: reading.id,
-				elsewhere: 0,
-				perExcess: perExcess(item, readings[0]!.item),
-				spreads
-			};
-		})
-	);
-	cases.forEach(({ string, classes, tracked, voltsRatio }, s) => {
-		if (!tracked) return;
-		const key = `tracked/${tableKey({ string }, null)}/${classes.length}/${voltsRatio ?? ''}`;
-		const index = known.get(key) ?? tables.length;
-		if (index === tables.length) {
-			tables.push(trackedTable(group, string, classes, tracked, centre));
-			known.set(key, index);
-		}
-		items[s]!.push(trackedItem(tracked, tables[index]!, index));
-	});
+	const { items, tables } = itemsOf(group, cases, centre);
 	const foretell = scopes.map((scope) => scope.foretell(group, centre));
 	return (point) => {
 		const light = point.light - centre.light;
@@ -244,45 +199,6 @@ function pointWeigher(
 		});
 	};
 }
-
-/**
- * Change of an operating current with the excess of the same string's voltage: a string whose voltage is
- * high is probably cooler than the others, and its current at the same voltage is then higher.
- *
- * @returns A/V
- */
-function perExcess(current: GroupReading, voltage: GroupReading): number {
-	const isPair =
-		current.reading.quantity === 'operating-current' &&
-		voltage.reading.quantity === 'open-circuit-voltage';
-	if (!isPair) return 0;
-	const warm = voltage.scatterUnit * rmsOf(voltage.scatter);
-	const share = warm ** 2 / (warm ** 2 + voltage.knownSigma ** 2);
-	return (share * current.perKelvin) / -voltage.scatterUnit;
-}
-
-/** Chance that a tracker sits beside its maximum: clipping, a limit, a search of its own; Zembo default. */
-const OFF_MAXIMUM = 0.03;
-
-/** The operating voltage of a string alone on its tracker, to be weighed like its other readings. */
-function trackedItem(tracked: TrackedVoltage, table: ClassTable, index: number): Item {
-	const { measured, expected, readingId } = tracked;
-	const scatter = coarse(tracked.scatter);
-	const beside = measured > 0.4 * expected && measured < 1.3 * expected;
-	return {
-		measured,
-		table: index,
-		voltsOff: 0,
-		repeated: 1,
-		id: trackedId(readingId),
-		elsewhere: beside ? OFF_MAXIMUM / (0.9 * expected) : 0,
-		perExcess: 0,
-		spreads: Array.from(table.sigma, (sigma, c) => spreadWith(sigma, table.scatterUnit[c]!, scatter))
-	};
-}
-
-/** Id of the voltage at which a current was read, beside that of the current. */
-export const trackedId = (readingId: string) => `${readingId}/voltage`;
 
 function stringPosterior(
 	one: StringCase,

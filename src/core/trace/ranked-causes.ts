@@ -10,8 +10,10 @@ import { besideCauses } from './beside';
 import type { InputVolts } from './cases';
 import type { Cause } from './cause';
 import { lineOf } from './line';
-import { trackedId, type GroupPosterior, type Weighed } from './posterior';
+import { trackedId } from './items';
+import type { GroupPosterior, Weighed } from './posterior';
 import { byConsequence } from './order';
+import { aloneOnTracker } from './string-case';
 import { carriesNoCurrent } from './string-class';
 import { causesOf } from './rank';
 import type { Scope } from './scope';
@@ -98,7 +100,7 @@ function doubtfulVolts(
 ): Cause[] {
 	return [...inputs].flatMap(([input, { believed, read, best }]) => {
 		const alone = posterior.strings.find(
-			({ case: { string, tracked } }) => tracked !== null && string.input === input
+			({ case: one }) => aloneOnTracker(one) && one.string.input === input
 		);
 		if (believed && !alone) return [];
 		const explained = scopes.reduce(

@@ -13,7 +13,7 @@ import type { ArrayRecord, StringRecord } from '../record/record';
 import type { InputVolts } from './cases';
 import { spreadWith, type Foretold } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
-import type { StringCase } from './string-case';
+import { aloneOnTracker, type StringCase } from './string-case';
 import type { BusEvidence, Scope, ScopeForetells } from './scope';
 import { classTable, scaleOf } from './string-table';
 
@@ -144,7 +144,7 @@ export function busEvidence(
 ): BusEvidence[] {
 	return [...byInput(cases)].flatMap(([input, strings]) => {
 		const volts = inputs.get(input);
-		if (!volts || strings.some((s) => cases[s]!.tracked !== null)) return [];
+		if (!volts || strings.some((s) => aloneOnTracker(cases[s]!))) return [];
 		return [{ input, strings, deadOverRunning: deadDensity(volts) / runningDensity(volts) }];
 	});
 }
@@ -154,7 +154,7 @@ function openDisconnects(basis: ScopeBasis): Scope[] {
 	const { record, cases, inputs, rates, standing } = basis;
 	return [...byInput(cases)].map(([input, strings]): Scope => {
 		const volts = inputs.get(input);
-		const isTracked = strings.length === 1 && cases[strings[0]!]!.tracked !== null;
+		const isTracked = aloneOnTracker(cases[strings[0]!]!);
 		const dead = volts && !isTracked ? deadDensity(volts) / runningDensity(volts) : 1;
 		const part = disconnectOf(record, cases[strings[0]!]!.string);
 		const probes = part === null ? [] : poleProbes(part);
@@ -238,7 +238,7 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 	const strings = cases.map((_, s) => s);
 	let own = 1;
 	const trackedInputs = new Set(
-		cases.flatMap(({ tracked, string: { input } }) => (tracked ? [input] : []))
+		cases.flatMap((one) => (aloneOnTracker(one) ? [one.string.input] : []))
 	);
 	for (const [input, volts] of inputs) {
 		if (!trackedInputs.has(input)) own *= openDensity(volts) / runningDensity(volts);

@@ -25,8 +25,13 @@ export interface StringCase {
 	readonly voltsRatio: number | null;
 	readonly classes: readonly [StringClass, ...StringClass[]];
 	readonly readings: readonly JudgedReading[];
-	/** Its operating voltage where it is alone on a tracker; null where it is not, or was not read. */
+	/** Its operating voltage where it is on a tracker of few strings; null where it is not, or was not read. */
 	readonly tracked: TrackedVoltage | null;
 	/** Readings at single places of it; null where there are none. */
 	readonly located: LocatedEvidence | null;
+}
+
+/** Whether a string is alone on a tracker whose voltage was read, so that this voltage is all its own. */
+export function aloneOnTracker({ tracked }: Pick<StringCase, 'tracked'>): boolean {
+	return tracked !== null && tracked.partners.length === 0;
 }

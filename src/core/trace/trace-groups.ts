@@ -32,6 +32,7 @@ export function traceGroups(
 		const cases = casesOf({
 			record,
 			group,
+			groups,
 			standing,
 			rates,
 			inputs,

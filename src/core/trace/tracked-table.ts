@@ -1,15 +1,27 @@
+import type { StringCircuit } from '../circuit/description';
 import type { SiblingGroup } from '../expectation/group';
 import { modulesAtShift } from '../expectation/group';
 import { stringHere } from '../expectation/predict';
 import type { Shift } from '../expectation/siblings';
 import { usualState } from '../expectation/switching';
-import { maximumPowerVoltage, type TrackedVoltage } from '../expectation/tracked-voltage';
+import {
+	commonMaximumVoltage,
+	commonVoltages,
+	currentOf,
+	maximumPowerVoltage,
+	type TrackedVoltage
+} from '../expectation/tracked-voltage';
 import type { StringRecord } from '../record/record';
-import type { StringClass } from './string-class';
+import type { Family } from '../faults/fault';
+import type { FaultOfSize, StringClass } from './string-class';
 import { circuitUnder, widenByGaps, type ClassTable } from './string-table';
 
 /** From the middle of the table to each side: relative light and K. */
 const STEP = { light: 0.04, heat: 4 };
+/** Faults that leave the readings of a string almost as they were, if they are small. */
+const HIDDEN: readonly Family[] = ['low-current', 'inside', 'lost-section'];
+const isHidden = ({ fault }: FaultOfSize) => HIDDEN.includes(fault.family);
+
 /** An input at which nothing runs shows a little voltage at the most, share of the healthy one; Zembo default. */
 const REST = 0.015;
 
@@ -21,7 +33,7 @@ export function trackedTable(
 	group: SiblingGroup,
 	string: StringRecord,
 	classes: readonly StringClass[],
-	{ expected, known }: TrackedVoltage,
+	{ expected, known, partners }: TrackedVoltage,
 	centre: Shift
 ): ClassTable {
 	const count = classes.length;
@@ -37,9 +49,14 @@ export function trackedTable(
 		atVolts: null
 	};
 	const at = (shift: Shift) => stringHere(string, group.model, modulesAtShift(group, shift));
-	const state = { ...usualState('operating-current'), siblings: 'isolated' as const };
+	const alone = partners.length === 0;
+	const usual = usualState('operating-current');
+	const state = alone ? { ...usual, siblings: 'isolated' as const } : usual;
 	const healthy = at(centre);
-	const best = maximumPowerVoltage(healthy);
+	const others = alone ? null : currentOf(partners, commonVoltages(expected));
+	const voltageOf = (circuit: StringCircuit) =>
+		others ? commonMaximumVoltage(circuit, expected, others) : maximumPowerVoltage(circuit);
+	const best = voltageOf(healthy);
 	const { light, heat } = centre;
 	const slope = (up: Shift, down: Shift, span: number) =>
 		Math.log(maximumPowerVoltage(at(up)) / maximumPowerVoltage(at(down))) / span;
@@ -58,8 +75,9 @@ export function trackedTable(
 			table.sigma[c] = 1;
 			return;
 		}
-		const unchanged = circuit === healthy;
-		const value = unchanged ? best : (seen.get(key) ?? maximumPowerVoltage(circuit));
+		// Beside other strings only what shows in no reading of its own is worth the search.
+		const unchanged = circuit === healthy || (!alone && !one.faults.every(isHidden));
+		const value = unchanged ? best : (seen.get(key) ?? voltageOf(circuit));
 		seen.set(key, value);
 		const runs = value > 0.02 * best;
 		table.value[c] = runs ? value : 0;

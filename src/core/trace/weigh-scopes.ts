@@ -2,7 +2,7 @@ import type { Shift } from '../expectation/siblings';
 import { rightDensity, wrongDensity } from './evidence';
 import type { LocatedWeight } from './located';
 import type { BusEvidence, Scope, ScopeForetells } from './scope';
-import type { StringCase } from './string-case';
+import { aloneOnTracker, type StringCase } from './string-case';
 
 /** What scopes weigh at one light and heat. */
 export interface ScopeWeights {
@@ -40,7 +40,7 @@ export function weighScopes(
 	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
 	const densities = scopes.map((scope, i) =>
 		scope.strings.map((s) => {
-			const { readings, tracked } = cases[s]!;
+			const { readings } = cases[s]!;
 			return readings.reduce(
 				(density, { item, atVolts, repeated }) => {
 					const f = foretell[i]!(s, item, atVolts, light, heat);
@@ -48,7 +48,7 @@ export function weighScopes(
 						density * (rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f))
 					);
 				},
-				(located[s]?.[0]!.mean ?? 1) * (tracked ? scope.trackedDensity(s) : 1)
+				(located[s]?.[0]!.mean ?? 1) * (aloneOnTracker(cases[s]!) ? scope.trackedDensity(s) : 1)
 			);
 		})
 	);

@@ -13,6 +13,11 @@ export interface Item {
 	/** Density of the reading where it is right although no class foretells it, 1/V. */
 	readonly elsewhere: number;
 	/**
+	 * Whether the reading is that of several strings together: it then counts as far as a class makes it
+	 * likelier than a healthy string does.
+	 */
+	readonly shared: boolean;
+	/**
 	 * Of a current: its change with the excess of the string's voltage over its prediction, as far as that
 	 * excess is a matter of the cells' temperature, A/V; 0 where no voltage was read.
 	 */
@@ -121,9 +126,10 @@ export function weighString(
 		wrongShares = wrongShares.map(() => new Float64Array(count));
 	}
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated, spreads, elsewhere, perExcess } = items[i]!;
+		const { measured, table: index, voltsOff, repeated, spreads, elsewhere, perExcess, shared } = items[i]!;
 		const table = tables[index]!;
 		const shares = wrongShares[i]!;
+		let healthyDensity = 1;
 		for (let c = 0; c < count; c++) {
 			const f = foretold(table, c, light, heat, voltsOff, spreads[c]!);
 			if (perExcess !== 0 && f.value !== null && f.value > REST) {
@@ -132,7 +138,8 @@ export function weighString(
 			if (i === 0) excess[c] = excessOf(measured, f);
 			const wrong = repeated * wrongDensity(measured, f);
 			const all = rightDensity(measured, f) + elsewhere + wrong;
-			densities[c]! *= all;
+			if (c === 0) healthyDensity = all;
+			densities[c]! *= shared ? all / healthyDensity : all;
 			shares[c] = wrong / all;
 		}
 	}
