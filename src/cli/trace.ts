@@ -46,7 +46,7 @@ export function traceCommand(input: unknown): Result<unknown, Problem> {
 }
 
 function answer(record: ArrayRecord, assessment: ReturnType<typeof assess>, names: Names) {
-	const { causes, next, noCauses } = assessment;
+	const { causes, next, noCauses, unexplained, remarks } = assessment;
 	return {
 		...(noCauses !== null && { noCauses }),
 		causes: causes.map(({ probability, members }) => ({
@@ -57,6 +57,16 @@ function answer(record: ArrayRecord, assessment: ReturnType<typeof assess>, name
 				probability: member.probability
 			}))
 		})),
+		unexplained: unexplained.map(({ readingId, stringId, ...rest }) => ({
+			reading: names.reading(readingId),
+			string: names.string(stringId),
+			...rest
+		})),
+		remarks: remarks.map((remark) =>
+			remark.code === 'record-contradicted'
+				? { ...remark, strings: remark.strings.map(names.string) }
+				: remark
+		),
 		next: next.map(
 			({ title, place, quantity, information, minutes, exposure, score, outcomes }) => ({
 				title,

@@ -9,9 +9,11 @@ import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type SiblingGro
 import { judgeGroup, type GroupVerdict } from './shared-verdict';
 import { foretell, type SharedReading } from './siblings';
 import { standingReadings } from './standing';
+import { settledState, switchableOf, usualState } from './switching';
 import { surprise, type Scattered } from './surprise';
 import { stringKey } from './place';
 import { rmsOf } from './scatter';
+import { trackedVoltages, type TrackedVoltage } from './tracked-voltage';
 import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
 import { type Reading, type Visit } from './visit';
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
@@ -48,6 +50,29 @@ export interface PlaceVerdict {
 	readonly counted: CountedDifference | null;
 	/** Open-circuit volts of one module here and now. */
 	readonly moduleVolts: number | null;
+	/**
+	 * Of an operating current, where the string is alone on its tracker: the voltage it flowed at, which is
+	 * judged with it. Null elsewhere.
+	 */
+	readonly tracked: TrackedVerdict | null;
+}
+
+/** The operating voltage of a string alone on its tracker against the maximum of a healthy one. */
+export interface TrackedVerdict {
+	/** V */
+	readonly measured: number;
+	readonly expected: number;
+	readonly standardUncertainty: number;
+	/** In standard deviations of a normal distribution. */
+	readonly distance: number;
+	readonly verdict: VerdictWord;
+}
+
+/** Directions that the strings of a record may face, asked because their currents fall into two kinds. */
+export interface PlaneQuestion {
+	readonly code: 'other-plane';
+	/** Ids of the strings of each kind, the brighter first. */
+	readonly strings: readonly (readonly string[])[];
 }
 
 export interface Expectations {
@@ -56,6 +81,8 @@ export interface Expectations {
 	readonly thresholds: Thresholds;
 	/** What stands in the way of every verdict, in words. */
 	readonly warnings: readonly string[];
+	/** What the record does not tell and the readings raise. */
+	readonly questions: readonly PlaneQuestion[];
 	/** For the ranking of causes; not part of any document. */
 	readonly siblingGroups: readonly SiblingGroup[];
 }
@@ -78,20 +105,74 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 	const judgedCount = groups.reduce((sum, { shared }) => sum + shared.size + 1, 0);
 	const limits = thresholds(judgedCount);
 	const bus = busVoltsByInput(record, standing);
+	const tracked = new Map(
+		groups.flatMap((group) =>
+			trackedVoltages(record, group, groups)
+				.filter(({ partners }) => partners.length === 0)
+				.map((one) => [one.stringId, trackedVerdict(one, limits)] as const)
+		)
+	);
 	const places = record.strings.flatMap((string) =>
 		STRING_QUANTITIES.filter(
 			(quantity) =>
 				quantity !== 'short-circuit-current' || standing.has(stringKey(string.id, quantity))
-		).map((quantity) => judgePlace(string, quantity, record, groups, standing, bus, limits))
+		).map((quantity) => {
+			const place = judgePlace(string, quantity, record, groups, standing, bus, limits);
+			const voltage = tracked.get(string.id);
+			return voltage && quantity === 'operating-current' ? withVoltage(place, voltage) : place;
+		})
 	);
 	return {
 		places,
 		groups: groups.map((group) => judgeGroup(group, limits)),
 		thresholds: limits,
 		warnings: warningsOf(record, visit, groups),
+		questions: planeQuestions(groups),
 		siblingGroups: groups
 	};
 }
+
+/** Whether strings whose plane is not recorded seem to face two ways. */
+function planeQuestions(groups: readonly SiblingGroup[]): PlaneQuestion[] {
+	const presumed = groups.filter((group) => group.presumed !== null);
+	const types = [...new Set(presumed.map(({ model }) => model.type.id))];
+	return types.map((type) => ({
+		code: 'other-plane',
+		strings: presumed
+			.filter(({ model }) => model.type.id === type)
+			.map(({ strings }) => strings.map(({ id }) => id))
+	}));
+}
+
+function trackedVerdict(
+	{ measured, expected, known, scatter }: TrackedVoltage,
+	limits: Thresholds
+): TrackedVerdict {
+	const without = known * expected;
+	const distance = surprise(measured - expected, { without, unit: expected, scatter });
+	return {
+		measured,
+		expected,
+		standardUncertainty: Math.hypot(without, expected * rmsOf(scatter)),
+		distance,
+		// Above its maximum an inverter goes on purpose, where it is at its limit.
+		verdict: distance > 0 ? 'fits' : verdictOf(distance, limits)
+	};
+}
+
+const SEVERITY: readonly VerdictWord[] = ['no-basis', 'fits', 'look', 'off'];
+
+/** The verdict on a current with that on the voltage it flowed at: the worse counts. */
+function withVoltage(place: PlaceVerdict, tracked: TrackedVerdict): PlaceVerdict {
+	const { verdict } = place;
+	if (verdict === null || verdict === 'no-basis') return { ...place, tracked };
+	const worse = SEVERITY.indexOf(tracked.verdict) > SEVERITY.indexOf(verdict);
+	return { ...place, tracked, verdict: worse ? tracked.verdict : verdict };
+}
+
+/** How a string is switched for a reading that is still to be taken. */
+const assumedState = (string: StringRecord, quantity: StringQuantity) =>
+	usualState(quantity, switchableOf(string));
 
 function judgePlace(
 	string: StringRecord,
@@ -115,7 +196,8 @@ function judgePlace(
 		difference: null,
 		relative: null,
 		counted: null,
-		moduleVolts: null
+		moduleVolts: null,
+		tracked: null
 	};
 	const type = record.moduleTypes.find((candidate) => candidate.id === string.moduleTypeId);
 	const group = groupOfString(groups, string);
@@ -132,10 +214,11 @@ function judgePlace(
 	if (reading?.state === null) {
 		return { ...none, missing: 'How the circuit was switched for this reading was not said.' };
 	}
+	const state = settledState(string, reading?.state ?? assumedState(string, quantity));
 	const moduleVolts = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
 	const otherwise =
-		reading && quantity === 'open-circuit-voltage' && !isUsualState(reading.state)
-			? voltsInState(record, groups, string, reading.state)
+		state && quantity === 'open-circuit-voltage' && !isUsualState(state)
+			? voltsInState(record, groups, string, state)
 			: null;
 	if (otherwise && 'missing' in otherwise) return { ...none, missing: otherwise.missing };
 	const expected = otherwise
@@ -160,7 +243,7 @@ function judgePlace(
 		relative: expected.value === 0 ? null : difference / expected.value,
 		verdict: verdictOf(distance, limits),
 		counted:
-			quantity === 'open-circuit-voltage' && reading.state.transmitter !== 'off'
+			quantity === 'open-circuit-voltage' && state.transmitter !== 'off'
 				? countDifference(
 						reading.value,
 						expected.value,

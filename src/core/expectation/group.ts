@@ -33,7 +33,7 @@ import { rearGain } from './rear-gain';
 import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
 import { estimateShared, type SharedEstimate, type SharedReading, type Shift, type ShiftPrior } from './siblings';
 import { conditionsAt, standingSeries } from './standing';
-import { standsAlone } from './switching';
+import { settledState, standsAlone } from './switching';
 import {
 	isStringReading,
 	type ConditionsEntry,
@@ -176,8 +176,9 @@ function siblingStart(
  * Whether a reading tells of its string alone, in its usual state. One on a common bus, with the
  * devices off or a section covered is judged by itself and asked nothing about light and heat.
  */
-function tellsOfString({ state, quantity }: StringReading): boolean {
-	if (state === null || state.covered) return false;
+function tellsOfString(string: StringRecord, { state: entered, quantity }: StringReading): boolean {
+	if (entered === null || entered.covered) return false;
+	const state = settledState(string, entered);
 	return quantity === 'open-circuit-voltage' ? standsAlone(state) : true;
 }
 
@@ -217,7 +218,7 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 	const found = strings.flatMap((string) =>
 		STRING_QUANTITIES.flatMap((quantity) => {
 			const reading = standing.get(stringKey(string.id, quantity));
-			return reading && isStringReading(reading) && tellsOfString(reading)
+			return reading && isStringReading(reading) && tellsOfString(string, reading)
 				? [groupReading(base, { type, meters, years }, basis.conditions, string, reading)]
 				: [];
 		})

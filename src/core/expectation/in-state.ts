@@ -13,8 +13,11 @@ export type InState =
 
 /** Volts that a device puts out while off where its part states none, V; judgement. */
 const USUAL_OFF_VOLTS = { 'rapid-shutdown': 0.6, optimiser: 1 } as const;
-/** Standard uncertainty of those volts, relative: stated by the maker, and merely usual; judgement. */
-const OFF_VOLTS_DOUBT = { stated: 0.12, usual: 0.3 };
+/**
+ * Standard uncertainty of those volts, relative, stated by the maker and merely usual: devices put out 3 V where
+ * 5 V are stated, and fewer in dim light. Zembo default.
+ */
+export const OFF_VOLTS_DOUBT = { stated: 0.25, usual: 0.4 };
 /** Of the common volts of strings on one bus, relative; judgement: their modules' spread and the model. */
 const BUS_DOUBT = 0.006;
 

@@ -1,3 +1,4 @@
+import type { StringRecord } from '../record/record';
 import type { Quantity } from './quantity';
 
 /**
@@ -23,10 +24,35 @@ export interface SwitchingState {
 /** What of an array its usual states hang on. */
 export interface Switchable {
 	readonly fused: boolean;
-	readonly devices: boolean;
+	/** Electronics behind the modules: whether any, or optimisers, which fall to standby by themselves. */
+	readonly devices: boolean | 'optimisers';
 }
 
 const BARE: Switchable = { fused: true, devices: false };
+
+/** What of a string, as recorded, its usual states hang on. */
+export function switchableOf({
+	fuse,
+	devices
+}: Pick<StringRecord, 'fuse' | 'devices'>): Switchable {
+	const known = devices !== null && devices !== 'unknown';
+	return {
+		fused: fuse !== null,
+		devices: known ? (devices.kind === 'optimiser' ? 'optimisers' : true) : false
+	};
+}
+
+/**
+ * The state a reading was taken in, as far as the devices on record settle it: optimisers that feed no
+ * running inverter put out their standby voltage, whatever was ticked.
+ */
+export function settledState(
+	{ devices }: Pick<StringRecord, 'devices'>,
+	state: SwitchingState
+): SwitchingState {
+	const optimisers = devices !== null && devices !== 'unknown' && devices.kind === 'optimiser';
+	return optimisers && !isRunning(state) ? { ...state, transmitter: 'off' } : state;
+}
 
 /** The state in which a quantity is usually read. */
 export function usualState(
@@ -45,7 +71,7 @@ export function usualState(
 	});
 	const isolated = (): SwitchingState => ({
 		ac: 'off',
-		transmitter,
+		transmitter: devices === 'optimisers' ? 'off' : transmitter,
 		disconnect: 'open',
 		fuse: fused ? 'out' : 'none',
 		siblings: 'isolated',

@@ -86,7 +86,8 @@ const PATTERNS: readonly Pattern[] = [
 	},
 	{
 		id: 'low-dc',
-		says: /(dc|pv|input|array|string)\b.{0,16}\b(under|low|fail|fault|missing)|no[\s-]*(pv|dc|sun)|waiting.*(pv|dc|sun)/i,
+		// A fault to earth or an arc on the DC side is no missing string.
+		says: /^(?!.*(earth|ground|\biso|insul|leak|\barc)).*(dc|pv|input|array|string)\b.{0,16}\b(under|low|fail|fault|missing)|no[\s-]*(pv|dc|sun)|waiting.*(pv|dc|sun)/i,
 		title: 'DC low or missing',
 		words: 'A string, its fuse, its disconnect, or the devices behind the modules.',
 		firstTest: 'Open-circuit volts of each string at the combiner, then fuses.',

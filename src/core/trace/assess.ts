@@ -11,7 +11,10 @@ import { agedModel, moduleHere } from '../expectation/predict';
 import type { ApartPosterior } from './apart/apart';
 import { weighAparts } from './apart/sources';
 import type { Cause, RuledOut } from './cause';
+import { byConsequence } from './order';
 import { ruledOut } from './rank';
+import { remarksOn, type Remark } from './remarks';
+import { heldShort, unexplainedReadings, type Unexplained } from './unexplained';
 import { apartTests } from './next/apart-tests';
 import { nextTests } from './next/next-tests';
 import type { ProposedTest } from './next/proposed-test';
@@ -41,6 +44,10 @@ export interface Assessment extends Judgement {
 	readonly ruledOut: readonly RuledOut[];
 	/** What no reading taken can show, in words. */
 	readonly untested: readonly string[];
+	/** Readings that nothing found accounts for. */
+	readonly unexplained: readonly Unexplained[];
+	/** What is to be said plainly of the answer as a whole. */
+	readonly remarks: readonly Remark[];
 }
 
 /** A string with less chance of a fault than this needs no list of what it cannot be. */
@@ -96,13 +103,31 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 			siblingGroups.length === 0
 				? 'No causes yet: enter irradiance and cell temperature first.'
 				: 'No causes yet: nothing is read.';
-		return { ...expectations, causes: [], noCauses, next: [], ruledOut: [], untested };
+		return {
+			...expectations,
+			causes: [],
+			noCauses,
+			next: [],
+			ruledOut: [],
+			untested,
+			unexplained: [],
+			remarks: []
+		};
 	}
+	const unexplained = unexplainedReadings(traced);
+	const causes = heldShort(
+		rankedCauses(record, visit, traced, aparts),
+		unexplained,
+		stringsCovered(record)
+	).sort(byConsequence);
+	const next = proposedTests(record, visit, traced, aparts);
 	return {
 		...expectations,
-		causes: rankedCauses(record, visit, traced, aparts),
+		causes,
 		noCauses: null,
-		next: proposedTests(record, visit, traced, aparts),
+		next,
+		unexplained,
+		remarks: remarksOn(causes, next),
 		ruledOut: traced.flatMap(({ posterior }) =>
 			posterior.strings
 				.filter(({ classes }) => classes[0]!.probability < 1 - DOUBTFUL)
@@ -111,6 +136,18 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 		untested
 	};
 }
+
+/** Strings that a cause is about: its own, or all that share its part. */
+const stringsCovered =
+	({ strings }: ArrayRecord) =>
+	({ members: [{ place }] }: Cause): readonly string[] => {
+		if (place.string !== undefined) return [place.string];
+		if (place.strings) return place.strings;
+		if (place.input !== undefined) {
+			return strings.filter(({ input }) => input === place.input).map(({ id }) => id);
+		}
+		return place.inverter || place.site ? strings.map(({ id }) => id) : [];
+	};
 
 /** Tests of all groups, those at what strings share among them, the best first. */
 function proposedTests(

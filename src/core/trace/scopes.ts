@@ -1,6 +1,6 @@
 import type { GroupReading, SiblingGroup } from '../expectation/group';
 import { combine, ownDoubt } from '../expectation/error-model';
-import { standbyVolts } from '../expectation/in-state';
+import { OFF_VOLTS_DOUBT, standbyVolts } from '../expectation/in-state';
 import { POLES, stringKey } from '../expectation/place';
 import type { Shift } from '../expectation/siblings';
 import { inSameLight, moduleAtShift } from '../expectation/group';
@@ -221,9 +221,12 @@ function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasi
 				if (reading.quantity !== 'open-circuit-voltage') return none(group, item);
 				const off = standbyVolts(record, string);
 				const value = off ? off.count * off.each : 0;
+				const each = OFF_VOLTS_DOUBT[off?.stated ? 'stated' : 'usual'];
+				const sigmas = [0.4, 1, 2].map((times) => Math.hypot(value * each * times, 0.3));
 				return {
 					value,
-					sigma: Math.hypot(value * (off?.stated ? 0.12 : 0.3), 0.3),
+					sigma: sigmas[1]!,
+					spread: { sigmas, weights: [0.4, 0.4, 0.2] },
 					scale: scaleOf(group, string, 'open-circuit-voltage')
 				};
 			}

@@ -1,6 +1,6 @@
 import { POLES, stringPlace, type PartPoint, type Place } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
-import { usualState, type SwitchingState } from '../../expectation/switching';
+import { switchableOf, usualState, type SwitchingState } from '../../expectation/switching';
 import { partsOf, type Part, type PartKind } from '../../record/part';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
 
@@ -43,16 +43,12 @@ const POINTS: Readonly<
 	]
 };
 
-const switchable = ({ fuse, devices }: StringRecord) => ({
-	fused: fuse !== null,
-	devices: devices !== null && devices !== 'unknown' && devices.kind !== 'micro-inverter'
-});
 
 /** The spot of a quantity at a place, in its usual state. */
 export function spotAt(record: ArrayRecord, place: Place, quantity: Quantity): Spot {
 	const string =
 		'string' in place ? record.strings.find(({ id }) => id === place.string) : undefined;
-	return { place, quantity, state: usualState(quantity, string && switchable(string)) };
+	return { place, quantity, state: usualState(quantity, string && switchableOf(string)) };
 }
 
 /**

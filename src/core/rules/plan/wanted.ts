@@ -1,7 +1,7 @@
 import type { Expectations } from '../../expectation/expect';
 import { stringKey, stringPlace, type Place } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
-import { usualState, type SwitchingState } from '../../expectation/switching';
+import { switchableOf, usualState, type SwitchingState } from '../../expectation/switching';
 import type { Reading, Visit } from '../../expectation/visit';
 import { partsOf } from '../../record/part';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../../record/record';
@@ -33,10 +33,6 @@ const NO_CURRENT_SHARE = 0.1;
 /** And below which its volts are held down by its devices. */
 const HELD_DOWN_SHARE = 0.1;
 
-const switchable = ({ fuse, devices }: StringRecord) => ({
-	fused: fuse !== null,
-	devices: devices !== null && devices !== 'unknown' && devices.kind !== 'micro-inverter'
-});
 
 /** All that this visit wants to read, for its purpose, what the inverter says and what was read so far. */
 export function wantedReadings(basis: PlanBasis): Wanted[] {
@@ -74,7 +70,7 @@ function ofString(string: StringRecord, block: Task, quantity: Quantity, why: st
 		block,
 		place: stringPlace(string.id),
 		quantity,
-		state: usualState(quantity, switchable(string)),
+		state: usualState(quantity, switchableOf(string)),
 		why
 	};
 }

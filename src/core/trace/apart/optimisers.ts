@@ -1,6 +1,6 @@
 import { standbyVolts } from '../../expectation/in-state';
 import { stringPlace } from '../../expectation/place';
-import { usualState } from '../../expectation/switching';
+import { settledState, usualState } from '../../expectation/switching';
 import { rateOf } from '../../faults/rates';
 import { figure } from '../part-figures';
 import { statesOf, type Apart } from './apart';
@@ -44,7 +44,8 @@ export function deadOptimisers({ record, rates }: ApartBasis): Apart[] {
 							(code) => volts(code === 'optimiser-dead' ? count - 1 : count),
 							state
 						),
-						counts: (reading) => reading.state?.transmitter === 'off'
+						counts: ({ state: entered }) =>
+							entered !== null && settledState(string, entered).transmitter === 'off'
 					}
 				],
 				reasons: []

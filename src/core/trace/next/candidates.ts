@@ -1,10 +1,10 @@
 import type { Place } from '../../expectation/place';
 import { stringPlace } from '../../expectation/place';
 import type { Quantity } from '../../expectation/quantity';
-import { usualState, type SwitchingState } from '../../expectation/switching';
+import { switchableOf, usualState, type SwitchingState } from '../../expectation/switching';
 import { modulesPerDevice, type StringFaultCode } from '../../faults/fault';
 import { fusedPoles } from '../../rules/plan/wanted';
-import type { ArrayRecord, StringRecord } from '../../record/record';
+import type { ArrayRecord } from '../../record/record';
 import type { StringBuild } from '../suspect';
 
 /** A reading that could be taken. */
@@ -14,10 +14,6 @@ export interface Candidate {
 	readonly state: SwitchingState;
 }
 
-const switchable = (string: StringRecord) => ({
-	fused: string.fuse !== null,
-	devices: modulesPerDevice(string) > 0
-});
 
 /** Faults for whose sake places within a string are read one by one. */
 const SOUGHT: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
@@ -51,7 +47,7 @@ export function candidatesAt(
 ): Candidate[] {
 	const { id, moduleCount: n } = string;
 	const found: Candidate[] = [];
-	const switches = switchable(string);
+	const switches = switchableOf(string);
 	const runs = usualState('operating-current', switches);
 	const states = new Map<Quantity, SwitchingState>();
 	const stateOf = (quantity: Quantity) => {
