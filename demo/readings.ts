@@ -141,6 +141,7 @@ export function arrivalOf(
 				by: day.by,
 				basis: '',
 				follows: false,
+				fieldId: null,
 				irradiance: {
 					value: day.stated.light,
 					relativeStandardUncertainty: 0.03,

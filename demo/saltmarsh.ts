@@ -322,6 +322,7 @@ export function saltmarshVisit(): string {
 					by: BY,
 					basis: '',
 					follows: false,
+					fieldId: null,
 					irradiance: { value: 612, relativeStandardUncertainty: 0.03, source: 'sensor-in-plane' },
 					cellTemperature: { value: 24, standardUncertainty: 2, source: 'probe-on-back' }
 				}

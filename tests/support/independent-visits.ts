@@ -202,6 +202,7 @@ export function knownVisit({
 								by: 'Tester',
 								basis: '',
 								follows: false,
+								fieldId: null,
 								irradiance: { ...irradiance, source: 'sensor-in-plane' },
 								cellTemperature: { ...cellTemperature, source: 'probe-on-back' }
 							}

@@ -169,6 +169,7 @@ export function visitOf({
 				by: 'Tester',
 				basis: '',
 				follows: false,
+				fieldId: null,
 				irradiance: {
 					value: irradiance,
 					relativeStandardUncertainty: 0.03,

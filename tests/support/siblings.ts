@@ -1,16 +1,16 @@
+import { comparableStrings } from '$core/expectation/comparable';
 import { siblingGroup, type SiblingGroup } from '$core/expectation/group';
-import { standingConditions, standingReadings } from '$core/expectation/standing';
-import type { Visit } from '$core/expectation/visit';
+import { standingReadings } from '$core/expectation/standing';
+import type { ConditionsEntry, Visit } from '$core/expectation/visit';
 import type { ArrayRecord } from '$core/record/record';
 
-/** The strings of an array's first module type, about six years old, as one visit read them. */
+/** The comparable strings of an array's first module type, about six years old, as one visit read them. */
 export function siblingsOf(record: ArrayRecord, visit: Visit): SiblingGroup {
-	return siblingGroup(
-		record.moduleTypes[0]!,
+	return siblingGroup(comparableStrings(record)[0]!, {
 		record,
-		5.9,
-		standingConditions(visit)!,
+		years: 5.9,
 		visit,
-		standingReadings(visit)
-	);
+		conditions: visit.conditions as [ConditionsEntry, ...ConditionsEntry[]],
+		standing: standingReadings(visit)
+	});
 }

@@ -2,7 +2,8 @@ import { fitLabel } from '../module/fit';
 import type { Plate } from '../module/plate';
 import { refuse, succeed, type Result } from '../units/result';
 import { fromAirAndWind, fromBackProbe, fromNominal } from './cell-temperature';
-import { clearSky } from './clear-sky';
+import { sind } from '../units/angle';
+import { clearSkyAt, USUAL_TURBIDITY } from './clear-sky';
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';
 import { fromControlModule } from './control-module';
 import { onPlane, type Plane } from './plane';
@@ -54,11 +55,13 @@ const LOWEST_SUN = 10;
  * Light in a plane under a clear sky. The last resort: clouds and haze are not in it.
  *
  * @param instant UTC, ms since 1970-01-01
+ * @param turbidity Linke turbidity of the air, 1
  */
 export function byClearSky(
 	observer: Observer,
 	plane: Plane,
-	instant: number
+	instant: number,
+	turbidity = USUAL_TURBIDITY
 ): Result<IrradianceBy, string> {
 	const sun = sunPosition(instant, observer);
 	const height = 90 - sun.zenith;
@@ -69,7 +72,7 @@ export function byClearSky(
 				: `The sun stands only ${height.toFixed(0)}° high: a clear-sky estimate says nothing then.`
 		);
 	}
-	const { effective } = onPlane(sun, plane, clearSky(sun));
+	const { effective } = onPlane(sun, plane, clearSkyAt(sun, observer.altitude ?? 0, turbidity));
 	return succeed({
 		irradiance: {
 			value: effective,
@@ -80,14 +83,28 @@ export function byClearSky(
 	});
 }
 
-/** How surely a stick's shadow and a sensor square to the sun give the light in the plane, relative; judgement. */
-const SHADOW_DOUBT = 0.05;
-/** Share of the light that comes from the sky beside the sun on a clear day; judgement. */
-const DIFFUSE_SHARE = 0.12;
+/** Relative standard uncertainty of the shadow method square to the sun: sensor, stick and sky; Zembo default. */
+const SHADOW_DOUBT = 0.04;
+/** Standard uncertainty of the angle that a stick and a ruler give, degrees; Zembo default. */
+const ANGLE_DOUBT = 2;
+/**
+ * Share of the light on a clear day that comes evenly from the sky; a further 5 % come from close around the
+ * sun and fall with the cosine as the beam does. Zembo default.
+ */
+const SKY_SHARE = { isotropic: 0.08 };
+/** Standard uncertainty of the isotropic share; Zembo default. */
+const SKY_SHARE_DOUBT = 0.05;
 
 /**
  * Light in the plane from a sensor that was held square to the sun, and the shadow of an object square
- * to the glass: the beam falls with the cosine, the sky's share does not.
+ * to the glass: beam and circumsolar light fall with the cosine, the rest of the sky's does not.
+ *
+ * Its uncertainty grows with the angle: the cosine changes by tan(angle) per radian, and the sky's share
+ * weighs more.
+ *
+ * @param squareToSun W/m2
+ * @param objectHeight above the glass, any unit of length
+ * @param shadowLength in the same unit
  */
 export function byShadow(
 	squareToSun: number,
@@ -98,10 +115,14 @@ export function byShadow(
 		return refuse('The object’s height must be above 0, its shadow 0 or longer, in the same unit.');
 	}
 	const { angle, beamShare } = fromShadow(objectHeight, shadowLength);
+	const { isotropic } = SKY_SHARE;
+	const share = isotropic + (1 - isotropic) * beamShare;
+	const byAngle = ((1 - isotropic) * sind(angle) * (ANGLE_DOUBT * Math.PI)) / 180 / share;
+	const bySky = (SKY_SHARE_DOUBT * (1 - beamShare)) / share;
 	return succeed({
 		irradiance: {
-			value: squareToSun * (DIFFUSE_SHARE + (1 - DIFFUSE_SHARE) * beamShare),
-			relativeStandardUncertainty: SHADOW_DOUBT,
+			value: squareToSun * share,
+			relativeStandardUncertainty: Math.hypot(SHADOW_DOUBT, byAngle, bySky),
 			source: 'other'
 		},
 		basis: `square to the sun ${squareToSun} W/m², shadow ${shadowLength} over ${objectHeight}: ${angle.toFixed(0)}° off the glass, ${(100 * beamShare).toFixed(0)} % of the beam`

@@ -1,6 +1,6 @@
 import { extraterrestrial, sunPosition, type Observer } from './sun';
 import { cosd } from '../units/angle';
-import { clearSky, diffuseShare, type SkyIrradiance } from './clear-sky';
+import { clearSkyAt, diffuseShare, type SkyIrradiance } from './clear-sky';
 import { incidenceAngle, onPlane, type Plane } from './plane';
 
 /** The sun must stand this high for a transposition to tell anything, degrees; Zembo default. */
@@ -43,7 +43,7 @@ export function transposeIrradiance(
 		const diffuse = global * diffuseShare(Math.min(1, global / (above * cosine)));
 		return { global, diffuse, direct: (global - diffuse) / cosine, extraterrestrial: above };
 	};
-	let global = clearSky(sun).global;
+	let global = clearSkyAt(sun, observer.altitude ?? 0).global;
 	for (let round = 0; round < ROUNDS; round++) {
 		const there = onPlane(sun, from, skyOf(global)).effective;
 		global = Math.min(Math.max((global * measured) / there, 1), 1.1 * above * cosine);

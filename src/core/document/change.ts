@@ -6,6 +6,7 @@ import {
 	fieldSchema,
 	moduleTypeSchema,
 	partSchema,
+	locationSchema,
 	ratesSchema,
 	rulesSchema,
 	stringSchema
@@ -32,6 +33,7 @@ const stepSchema = z.union([
 	set('rules', rulesSchema),
 	set('absent', z.array(z.enum(PART_KIND_NAMES as [PartKind, ...PartKind[]]))),
 	set('inServiceSince', z.int().min(RECORD_LIMITS.year.min).max(RECORD_LIMITS.year.max).nullable()),
+	set('location', locationSchema.nullable()),
 	set('rates', ratesSchema)
 ]);
 

@@ -9,6 +9,10 @@ export const conditionsFormSchema = z.object({
 	basis: z.string().max(VISIT_TEXT.basis).default(''),
 	/** The sun has moved on since the entry before. */
 	follows: z.boolean().default(false),
+	/** Another plane is to be entered next. */
+	another: z.boolean().default(false),
+	/** Id of a field on whose plane they were measured; empty where nobody said. */
+	fieldId: z.union([z.uuid(), z.literal('')]).default(''),
 	irradiance: figure(READING_LIMITS.irradiance),
 	irradianceDoubt: figure(READING_LIMITS.irradianceDoubtPct).default('3'),
 	irradianceSource: z.enum(IRRADIANCE_SOURCES).default('sensor-in-plane'),

@@ -97,6 +97,8 @@ describe('the forms of a visit', () => {
 		const form = {
 			basis: '',
 			follows: false,
+			another: false,
+			fieldId: '',
 			irradiance: '838',
 			irradianceDoubt: '3',
 			irradianceSource: 'sensor-in-plane' as const,

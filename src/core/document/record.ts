@@ -111,7 +111,8 @@ export const stringSchema = z.strictObject({
 	cable: z
 		.strictObject({
 			length: within(RECORD_LIMITS.cableLength),
-			size: within(RECORD_LIMITS.cableSize)
+			size: within(RECORD_LIMITS.cableSize),
+			conductor: z.enum(['copper', 'pvCable']).optional()
 		})
 		.nullable()
 		.default(UNSEEN_STRING.cable),

@@ -15,7 +15,9 @@ import { seenSchema, siteSchema, visitSchema, visitTroubles } from './visit';
  */
 
 export const SITE_FORMAT = 'zembo-site';
-const SITE_VERSION = 1;
+const SITE_VERSION = 2;
+/** Version 1 lacks what the schema takes as none. */
+const READ_VERSIONS: readonly unknown[] = [1, SITE_VERSION];
 
 const revisionHead = { id: z.uuid(), number: z.int().min(1), createdAt: instant };
 
@@ -61,14 +63,14 @@ export function readSiteDocument(text: string): Result<SiteDocument, Problem> {
 	if (!read.ok) return read;
 	const data = read.value;
 	const { format, version } = (data ?? {}) as { format?: unknown; version?: unknown };
-	if (format !== SITE_FORMAT || version !== SITE_VERSION) {
+	if (format !== SITE_FORMAT || !READ_VERSIONS.includes(version)) {
 		return refuse({
-			what: `This is ${String(format)} ${String(version)}; this Zembo reads ${SITE_FORMAT} ${SITE_VERSION}.`,
+			what: `This is ${String(format)} ${String(version)}; this Zembo reads ${SITE_FORMAT} 1 to ${SITE_VERSION}.`,
 			where: format === SITE_FORMAT ? 'version' : 'format',
 			mend: 'Export it again from a Zembo of this version.'
 		});
 	}
-	const parsed = writtenSchema.safeParse(data);
+	const parsed = writtenSchema.safeParse({ ...(data as object), version: SITE_VERSION });
 	if (!parsed.success) return refuse(problemOf(parsed.error));
 	const revisions = writtenOut(parsed.data.revisions);
 	if (!revisions.ok) return revisions;

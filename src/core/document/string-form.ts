@@ -15,6 +15,7 @@ export const stringFormSchema = z.object({
 	cableResistance: figureOrEmpty(RECORD_LIMITS.ohms),
 	cableLength: figureOrEmpty(RECORD_LIMITS.cableLength),
 	cableSize: figureOrEmpty(RECORD_LIMITS.cableSize),
+	cableConductor: z.enum(['copper', 'pvCable']).default('pvCable'),
 	fuse: z.enum(['none', 'rated', 'unrated', 'unknown']),
 	fuseRating: figureOrEmpty(RECORD_LIMITS.fuse),
 	blockingDiode: z.enum(['none', 'silicon', 'schottky', 'unknown']),
@@ -34,6 +35,7 @@ export const EMPTY_STRING_FORM: StringForm = {
 	cableResistance: '0.3',
 	cableLength: '',
 	cableSize: '',
+	cableConductor: 'pvCable',
 	fuse: 'unknown',
 	fuseRating: '',
 	blockingDiode: 'unknown',
@@ -55,6 +57,7 @@ export function formOfString(string: StringRecord): StringForm {
 		cableResistance: String(string.cableResistance),
 		cableLength: String(cable?.length ?? ''),
 		cableSize: String(cable?.size ?? ''),
+		cableConductor: cable ? (cable.conductor ?? 'copper') : 'pvCable',
 		fuse:
 			fuse === null
 				? 'none'
@@ -79,12 +82,17 @@ const CABLE_TEMPERATURE = 40;
 
 /** Ohms of the cable of a form: by its measures where they are given, else as typed. */
 export function cableOhmsOfForm(
-	form: Pick<StringForm, 'cableResistance' | 'cableLength' | 'cableSize'>
+	form: Pick<StringForm, 'cableResistance' | 'cableLength' | 'cableSize' | 'cableConductor'>
 ): number | null {
 	const length = figureOrUnknown(form.cableLength);
 	const size = figureOrUnknown(form.cableSize);
 	if (length === null || size === null) return figureOrUnknown(form.cableResistance);
-	const ohms = cableResistance({ length, size, temperature: CABLE_TEMPERATURE });
+	const ohms = cableResistance({
+		length,
+		size,
+		temperature: CABLE_TEMPERATURE,
+		conductor: form.cableConductor
+	});
 	return Number(ohms.toPrecision(3));
 }
 
@@ -100,7 +108,7 @@ export function stringFieldsOfForm(
 		moduleTypeId: form.moduleTypeId,
 		moduleCount: figureValue(form.moduleCount),
 		cableResistance: cableOhmsOfForm(form) ?? USUAL_CABLE_OHMS,
-		cable: length === null || size === null ? null : { length, size },
+		cable: length === null || size === null ? null : { length, size, conductor: form.cableConductor },
 		fuse:
 			form.fuse === 'none'
 				? null

@@ -158,7 +158,7 @@ export const FORMAT = 'zembo-visit';
  * Version 2 records every kind of part; version 3 readings at every place, each with its switching state;
  * version 4 stretches, joints and repairs; version 5 names the visit's photographs.
  */
-export const VERSION = 5;
+export const VERSION = 6;
 
 /** What was seen in a visit. */
 export const seenSchema = {

@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import { STEADY_LIGHT } from './allowances';
-import { combine, ownDoubt, sharedDoubt, type Series } from './error-model';
+import { IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
+import { combine, ownDoubt, scatterDoubt, sharedDoubt, type Series } from './error-model';
+import { priorScatter, rmsOf } from './scatter';
 import { USUAL_METERS } from './visit';
 
 const record = arrayRecord();
 const type = record.moduleTypes[0]!;
 const string = record.strings[0]!;
-const series: Series = { type, meters: USUAL_METERS, unsteadiness: STEADY_LIGHT };
+const series: Series = {
+	type,
+	meters: USUAL_METERS,
+	years: 0,
+	temperature: priorScatter(TEMPERATURE_SCATTER),
+	irradiance: priorScatter(IRRADIANCE_SCATTER)
+};
 const volts = (value = 460, of: Series = series, count = 12) =>
 	combine(
 		ownDoubt(
@@ -29,7 +36,6 @@ describe('what makes one reading differ from its siblings', () => {
 			'label',
 			'meter',
 			'model',
-			'unsteady-light',
 			'operating-volts'
 		]);
 		expect(combine(parts) ** 2).toBeCloseTo(
@@ -49,7 +55,7 @@ describe('what makes one reading differ from its siblings', () => {
 		});
 		expect(volts(460, meter({ pctOfReading: 2 }))).toBeGreaterThan(2 * volts());
 		expect(volts(460, meter({ resolution: 1 }))).toBeGreaterThan(volts());
-		// 0.5 % + 2 counts of 0.1 V, each a rectangle; half of the gain's variance is shared.
+		// 0.5 % + 2 counts of 0.1 V, each a rectangle; most of the gain's variance is shared.
 		const [, part] = ownDoubt(
 			'open-circuit-voltage',
 			{ value: 460, perVolt: 0 },
@@ -57,14 +63,26 @@ describe('what makes one reading differ from its siblings', () => {
 			series,
 			null
 		);
-		const exact = Math.hypot((2.3 / Math.sqrt(3)) * Math.SQRT1_2, 0.2 / Math.sqrt(3));
+		const exact = Math.hypot((2.3 / Math.sqrt(3)) * Math.sqrt(0.15), 0.2 / Math.sqrt(3));
 		expect(part!.standardUncertainty).toBeCloseTo(exact, 9);
 	});
 
-	it('grows where the curve is steep and where the light is unsteady', () => {
+	it('grows where the curve is steep, and with the years in service', () => {
 		expect(amps(-0.4)).toBeGreaterThan(2 * amps(-0.02));
-		expect(amps(-0.02, { ...series, unsteadiness: 0.05 })).toBeGreaterThan(2 * amps());
-		expect(volts(460, { ...series, unsteadiness: 0.05 })).toBe(volts());
+		expect(volts(460, { ...series, years: 25 })).toBeGreaterThan(volts());
+		expect(amps(-0.02, { ...series, years: 25 })).toBeGreaterThan(amps());
+	});
+
+	it('leaves to the readings how unequally warm the strings are and how steady the light was', () => {
+		const sources = (quantity: 'open-circuit-voltage' | 'operating-current') =>
+			scatterDoubt(quantity, 8, -0.03, series).map(({ source }) => source);
+		expect(sources('open-circuit-voltage')).toEqual(['cell-temperature']);
+		expect(sources('operating-current')).toEqual(['cell-temperature', 'unsteady-light']);
+		const wide = { values: [0.06], weights: [1] };
+		const [, light] = scatterDoubt('operating-current', 8, 0, series, wide);
+		expect(light!.standardUncertainty).toBeCloseTo(0.48, 12);
+		const [warm] = scatterDoubt('open-circuit-voltage', 460, -1.3, series);
+		expect(warm!.standardUncertainty).toBeCloseTo(1.3 * rmsOf(series.temperature), 12);
 	});
 
 	it('does not ask for the sign of a reading', () => {

@@ -16,11 +16,13 @@ const ROUNDS = 4;
  * Light and heat that the strings of one plane agree on, nobody else being asked: currents give the
  * light, volts the heat. The largest group speaks.
  *
+ * @param fieldId a field of the plane that is asked about; null for the plane with most readings
  * @returns conditions with source `siblings`; words where the readings do not settle them
  */
 export function conditionsFromSiblings(
 	record: ArrayRecord,
-	visit: Visit
+	visit: Visit,
+	fieldId: string | null = null
 ): Result<Conditions, string> {
 	let stated = conditionsOf(MIDDLE.irradiance, MIDDLE.cellTemperature, UNASKED.light, UNASKED.heat);
 	for (let round = 0; round < ROUNDS; round++) {
@@ -31,10 +33,13 @@ export function conditionsFromSiblings(
 			by: visit.by,
 			basis: '',
 			follows: false,
-			fieldId: null
+			fieldId
 		};
 		const { siblingGroups } = expectReadings(record, { ...visit, conditions: [entry] });
-		const largest = siblingGroups.toSorted((a, b) => b.shared.size - a.shared.size)[0];
+		const asked = siblingGroups.filter(
+			({ plane }) => fieldId === null || plane === null || plane.fieldIds.includes(fieldId)
+		);
+		const largest = asked.toSorted((a, b) => b.shared.size - a.shared.size)[0];
 		if (!largest || largest.shared.size === 0) {
 			return refuse(
 				'No string is read yet: read the running currents and the open-circuit volts first.'

@@ -12,6 +12,7 @@ import {
 	type SiblingGroup
 } from './group';
 import { stringKey } from './place';
+import { rmsOf } from './scatter';
 import type { Visit } from './visit';
 
 const record = arrayRecord();
@@ -164,8 +165,8 @@ describe('unsteady light', () => {
 			)
 		};
 		const moved = groupOf(passing);
-		expect(moved.series.unsteadiness).toBeGreaterThan(0.05);
-		expect(moved.series.unsteadiness).toBeGreaterThan(steady.series.unsteadiness);
+		expect(rmsOf(moved.series.irradiance)).toBeGreaterThan(0.05);
+		expect(rmsOf(moved.series.irradiance)).toBeGreaterThan(rmsOf(steady.series.irradiance));
 		const doubtOf = (group: SiblingGroup) =>
 			group.shared.get(keyAt('A1', 'operating-current'))!.ownSigma;
 		expect(doubtOf(moved)).toBeGreaterThan(doubtOf(steady));

@@ -104,7 +104,7 @@ export function moduleAtShift(
 
 /** All modules of the group's strings at a shift, those of other types among them too. */
 export function modulesAtShift(
-	group: Pick<GroupBase, 'model' | 'companions' | 'conditions'> & Partial<Pick<GroupBase, 'elsewhere'>>,
+	group: Omit<GroupBase, 'elsewhere'> & Partial<Pick<GroupBase, 'elsewhere'>>,
 	shift: Shift
 ): ModulesHere {
 	const main = moduleAtShift(group, shift);

@@ -99,3 +99,28 @@ export function widened(entry: ConditionsEntry): ConditionsEntry {
 		}
 	};
 }
+
+/** The conditions of one plane of an array as they stand, for people. */
+export interface StandingPlaneConditions {
+	/** Null where the record has no plane, or one alone. */
+	readonly plane: Plane | null;
+	/** The last entry as it holds for the plane; null where nothing is entered. */
+	readonly entry: ConditionsEntry | null;
+	/** Whether they were measured on this very plane, rather than carried over from another. */
+	readonly measuredHere: boolean;
+}
+
+/** What stands for each plane of an array, in the order of its fields. */
+export function standingByPlane(
+	record: Pick<ArrayRecord, 'fields' | 'location'>,
+	visit: Pick<Visit, 'conditions'>
+): readonly StandingPlaneConditions[] {
+	const planes = planesOf(record);
+	const last = (plane: Plane | null) => conditionsForPlane(record, visit, plane).at(-1) ?? null;
+	if (planes.length <= 1) return [{ plane: null, entry: last(null), measuredHere: true }];
+	return planes.map((plane) => ({
+		plane,
+		entry: last(plane),
+		measuredHere: visit.conditions.some((entry) => planeOfEntry(planes, entry) === plane)
+	}));
+}

@@ -72,7 +72,7 @@ export interface ModulesHere {
 	readonly main: SingleDiode;
 	readonly others: ReadonlyMap<string, OtherModule>;
 	/** Modules that lie on another plane than most of their string, by string. */
-	readonly elsewhere: ReadonlyMap<string, ModulesElsewhere>;
+	readonly elsewhere?: ReadonlyMap<string, ModulesElsewhere>;
 }
 
 /**
@@ -87,11 +87,10 @@ interface OtherModule {
 }
 
 const NO_OTHERS: ModulesHere['others'] = new Map();
-const NONE_ELSEWHERE: ModulesHere['elsewhere'] = new Map();
 
 /** A string's modules where all are of one type. */
 export function alike(main: SingleDiode): ModulesHere {
-	return { main, others: NO_OTHERS, elsewhere: NONE_ELSEWHERE };
+	return { main, others: NO_OTHERS };
 }
 
 /** Runs of equal modules of a string, whole; a module of a type that nothing is known of is taken as the others. */
@@ -101,7 +100,7 @@ function runsHere(
 	{ main, others, elsewhere }: ModulesHere
 ): ModuleRun[] {
 	const own = { module: main, type: model.type };
-	const away = elsewhere.get(string.id);
+	const away = elsewhere?.get(string.id);
 	const run = ({ module, type: { plate } }: OtherModule, count: number) => ({
 		...wholeModules(module, count, plate.sections),
 		cellsInSeries: plate.cellsInSeries

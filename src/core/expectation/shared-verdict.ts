@@ -1,10 +1,15 @@
+import type { Plane } from '../record/plane';
 import { normalQuantile } from './normal';
 import type { SiblingGroup } from './group';
 import { verdictOf, type Thresholds, type VerdictWord } from './verdict';
 
 /** What the strings of a group have in common, against the stated conditions. */
 export interface GroupVerdict {
+	/** Of its module type and plane, stable within a record. */
+	readonly key: string;
 	readonly moduleTypeId: string;
+	/** Null where the record does not tell which way the strings face. */
+	readonly plane: Pick<Plane, 'id' | 'name' | 'tilt' | 'azimuth'> | null;
 	readonly stringIds: readonly string[];
 	/** Effective light over stated light, less 1. */
 	readonly light: { readonly relative: number; readonly standardUncertainty: number };
@@ -31,7 +36,9 @@ export function judgeGroup(group: SiblingGroup, limits: Thresholds): GroupVerdic
 	const tail = Math.exp(-distance2 / 2);
 	const distance = -normalQuantile(Math.max(tail, 1e-300) / 2);
 	return {
+		key: [group.model.type.id, group.plane?.id ?? '', group.presumed ?? ''].join('/'),
 		moduleTypeId: group.model.type.id,
+		plane: group.plane,
 		stringIds: group.strings.map((string) => string.id),
 		light: {
 			relative: Math.expm1(shift.light),

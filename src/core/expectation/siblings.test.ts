@@ -27,7 +27,7 @@ function readingsAt(truth: Shift, strings: number, seed = 1): SharedReading[] {
 }
 
 const best = (readings: readonly SharedReading[], starts: readonly Shift[] = []) =>
-	estimateShared(readings, PRIOR, starts)[0];
+	estimateShared(readings, PRIOR, [{ light: 0, heat: 0 }, ...starts])[0];
 const sigmaOf = ({ information: [ll, lh, hh] }: ReturnType<typeof best>) => {
 	const determinant = ll * hh - lh * lh;
 	return { light: Math.sqrt(hh / determinant), heat: Math.sqrt(ll / determinant) };

@@ -4,7 +4,7 @@ import { BOLTZMANN_EV_PER_K } from '../units/constants';
 import { coefficientsOf, type Coefficients } from './coefficients';
 import { solveBounded } from './least-squares';
 import type { FitPlate } from './plate';
-import type { SingleDiode } from './single-diode';
+import { maximumPowerPoint, type SingleDiode } from './single-diode';
 import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS, type BandGap } from './technology';
 import { saturationCurrentRatio, type ModuleModel } from './translate';
 
@@ -134,20 +134,30 @@ export function fitLabel(label: FitPlate): LabelFit {
 		alphaIsc: (plate.alphaIscPctPerK / 100) * isc,
 		bandGap,
 		residual: Math.max(...solution.residuals.map(Math.abs)),
-		notes: [...plate.notes, ...explainMisses(solution.residuals)]
+		notes: [...plate.notes, ...explainMisses(solution.residuals, powerMiss(reference, plate))]
 	};
 }
 
-function explainMisses(residuals: readonly number[]): string[] {
+/** A nameplate whose own figures miss its power by less is rounded, not odd; Zembo default. */
+const ROUNDED = 0.007;
+
+/** Maximum power of the model over that of the nameplate, less 1. */
+function powerMiss(reference: SingleDiode, { vmp, imp }: SettledPlate): number {
+	const { volts, amps } = maximumPowerPoint(reference);
+	return (volts * amps) / (vmp * imp) - 1;
+}
+
+function explainMisses(residuals: readonly number[], power: number): string[] {
 	const [peak, slope, warm] = residuals as [number, number, number];
 	const notes: string[] = [];
 	const percent = (miss: number) => `${Math.abs(100 * miss).toPrecision(2)} %`;
-	if (Math.abs(peak) > MET) {
+	const isRounded = Math.abs(power) < ROUNDED;
+	if (Math.abs(peak) > MET && !isRounded) {
 		notes.push(
 			`No cell of this kind passes through the label’s maximum-power point; the nearest model gives ${percent(peak)} of Isc ${peak < 0 ? 'less' : 'more'} there. Check Vmp and Imp.`
 		);
 	}
-	if (Math.abs(slope) > MET) {
+	if (Math.abs(slope) > MET && !isRounded) {
 		notes.push(
 			`The model’s power is not greatest at the label’s Vmp and Imp (slope off by ${percent(slope)}). Check Vmp, Imp, Voc and Isc against each other.`
 		);

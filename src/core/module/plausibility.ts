@@ -10,6 +10,8 @@ export interface LabelFinding {
 
 /** Fill factor of flat-plate modules; common practice, no source. */
 const PLAUSIBLE_FILL_FACTOR = [0.6, 0.87] as const;
+/** Amorphous silicon loses fill factor as it stabilises; common practice, no source. */
+const PLAUSIBLE_FILL_FACTOR_AMORPHOUS = [0.48, 0.8] as const;
 /** Vmp x Imp against Pmax; common practice: rounding and sorting explain about this much. */
 const POWER_AGREEMENT = 0.03;
 
@@ -72,10 +74,11 @@ function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
 	];
 }
 
-function checkFillFactor({ vmp, imp, voc, isc }: Plate): LabelFinding[] {
+function checkFillFactor({ vmp, imp, voc, isc, technology }: Plate): LabelFinding[] {
 	if (!known(vmp, imp, voc, isc)) return [];
 	const fillFactor = fillFactorOf({ vmp, imp, voc, isc });
-	const [low, high] = PLAUSIBLE_FILL_FACTOR;
+	const [low, high] =
+		technology === 'a-Si' ? PLAUSIBLE_FILL_FACTOR_AMORPHOUS : PLAUSIBLE_FILL_FACTOR;
 	if (vmp >= voc || imp >= isc || (fillFactor >= low && fillFactor <= high)) return [];
 	return [
 		{

@@ -5,6 +5,8 @@ export const TECHNOLOGIES = [
 	'mono-PERC',
 	'TOPCon',
 	'HJT',
+	'IBC',
+	'tandem',
 	'CdTe',
 	'CIGS',
 	'a-Si'
@@ -67,6 +69,18 @@ export const TECHNOLOGY_FACTS: Readonly<Record<Technology, TechnologyFacts>> = {
 		vocPerCell: [0.69, 0.77],
 		typical: { alphaIscPctPerK: 0.04, betaVocPctPerK: -0.24 }
 	},
+	IBC: {
+		words: 'monocrystalline silicon, back contacts',
+		bandGap: SILICON_BAND_GAP,
+		vocPerCell: [0.66, 0.75],
+		typical: { alphaIscPctPerK: 0.05, betaVocPctPerK: -0.24 }
+	},
+	tandem: {
+		words: 'tandem of silicon and a thin film on it',
+		bandGap: SILICON_BAND_GAP,
+		vocPerCell: [1.6, 2.05],
+		typical: { alphaIscPctPerK: 0.04, betaVocPctPerK: -0.22 }
+	},
 	CdTe: {
 		words: 'cadmium telluride film',
 		bandGap: { atReference: 1.475, perKelvin: -0.0003 },
@@ -82,7 +96,8 @@ export const TECHNOLOGY_FACTS: Readonly<Record<Technology, TechnologyFacts>> = {
 	'a-Si': {
 		words: 'amorphous silicon film',
 		bandGap: { atReference: 1.7, perKelvin: -0.0002677 },
-		vocPerCell: [0.75, 1.05],
+		// Single, double and triple junctions.
+		vocPerCell: [0.75, 2.6],
 		typical: { alphaIscPctPerK: 0.08, betaVocPctPerK: -0.3 }
 	}
 };

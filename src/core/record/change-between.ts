@@ -2,7 +2,7 @@ import type { ChangeStep, RecordChange } from './change';
 import type { ArrayRecord } from './record';
 
 const LISTS = ['moduleTypes', 'fields', 'strings', 'parts'] as const;
-const FACTS = ['system', 'rules', 'absent', 'inServiceSince', 'rates'] as const;
+const FACTS = ['system', 'rules', 'absent', 'inServiceSince', 'location', 'rates'] as const;
 
 const same = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 

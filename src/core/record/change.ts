@@ -22,6 +22,7 @@ interface Facts {
 	readonly rules: SiteRules;
 	readonly absent: readonly PartKind[];
 	readonly inServiceSince: number | null;
+	readonly location: ArrayRecord['location'];
 	readonly rates: ArrayRecord['rates'];
 }
 type FactName = keyof Facts;

@@ -31,6 +31,10 @@ export function differenceInWords(before: ArrayRecord, after: ArrayRecord): stri
 
 const UNKNOWN = 'unknown';
 const orUnknown = (value: string | number | null) => (value === null ? UNKNOWN : String(value));
+const locationWords = (location: ArrayRecord['location']) =>
+	location === null
+		? UNKNOWN
+		: `${location.latitude}°, ${location.longitude}°${location.altitude === null ? '' : `, ${location.altitude} m`}`;
 const degrees = (value: number | null) => (value === null ? UNKNOWN : `${value}°`);
 
 type Row = readonly [what: string, before: unknown, after: unknown];
@@ -85,6 +89,7 @@ function factWords(before: ArrayRecord, after: ArrayRecord): string[] {
 	return changesOf([
 		['Kind of system:', system(before), system(after)],
 		['In service since', orUnknown(before.inServiceSince), orUnknown(after.inServiceSince)],
+		['Location', locationWords(before.location), locationWords(after.location)],
 		['Looked for and not there:', absent(before), absent(after)],
 		['Rules of', before.rules.profile, after.rules.profile],
 		['Edition', orUnknown(before.rules.edition), orUnknown(after.rules.edition)],

@@ -106,6 +106,15 @@ export interface StringDevices {
 	readonly part: string | null;
 }
 
+export interface StringCable {
+	/** One way, m. */
+	readonly length: number;
+	/** Cross section of one conductor, mm2. */
+	readonly size: number;
+	/** Flexible tinned copper as PV cable has it, or plain copper; plain where it is left out. */
+	readonly conductor?: 'copper' | 'pvCable' | undefined;
+}
+
 export interface StringRecord {
 	readonly id: string;
 	/** As marked at the roof, the combiner and the inverter, for example A1. */
@@ -117,8 +126,8 @@ export interface StringRecord {
 	readonly modules: readonly ModuleDetail[];
 	/** Both conductors together, ohm. */
 	readonly cableResistance: number;
-	/** The same by its measures: one way in m, mm2; null where only the ohms are known. */
-	readonly cable: { readonly length: number; readonly size: number } | null;
+	/** The same by its measures; null where only the ohms are known. */
+	readonly cable: StringCable | null;
 	readonly fuse: StringFuse;
 	readonly blockingDiode: BlockingDiodeRecord;
 	/** Null where there is nothing behind the modules. */

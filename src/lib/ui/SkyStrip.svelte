@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
-	import { standingConditions } from '$core/expectation/standing';
+	import { standingByPlane } from '$core/expectation/plane-conditions';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
 	import { ago } from './when';
@@ -15,7 +15,9 @@
 	}
 	let { session, now, height = $bindable(0) }: Props = $props();
 
-	const conditions = $derived(standingConditions(session.document.visit));
+	const planes = $derived(standingByPlane(session.document.record, session.document.visit));
+	const several = $derived(planes.length > 1);
+	const groups = $derived(session.assessment.groups.filter(({ verdict }) => verdict));
 	const visit = $derived(session.document.visit.id);
 </script>
 
@@ -23,41 +25,47 @@
 	<a class="site" href={resolve('/sites/[site]', { site: session.document.site.id })}>
 		{session.document.site.name}
 	</a>
-	{#if conditions}
-		{@const { irradiance, cellTemperature } = conditions}
-		<a class="item" href={resolve('/visits/[visit]/conditions', { visit })}>
-			<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
-			<span class="soft">
-				± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %, {IRRADIANCE_SOURCE_FACTS[
-					irradiance.source
-				].short}
-			</span>
-		</a>
-		<a class="item" href={resolve('/visits/[visit]/conditions', { visit })}>
-			<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C cells
-			<span class="soft">
-				± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K, {TEMPERATURE_SOURCE_FACTS[
-					cellTemperature.source
-				].short}
-			</span>
-		</a>
-		<span class="soft age">{ago(conditions.enteredAt, now)}</span>
-		{#each session.assessment.groups as group (group.moduleTypeId)}
-			{#if group.verdict}
-				<details class="strings" name="strings-say">
-					<summary>
-						<span class="soft">the strings say</span>
-						<span class="figure">{signed(100 * group.light.relative, 1)} % light</span>
-						<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
-						<VerdictMark verdict={group.verdict} />
-					</summary>
-					<p>
-						{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % light, ± {(
-							2 * group.heat.standardUncertainty
-						).toFixed(1)} K.
-					</p>
-				</details>
+	{#if planes.some(({ entry }) => entry)}
+		{#each planes as { plane, entry, measuredHere } (plane?.id ?? '')}
+			{#if entry}
+				{@const { irradiance, cellTemperature, enteredAt } = entry}
+				<a
+					class="item"
+					class:carried={!measuredHere}
+					href={resolve('/visits/[visit]/conditions', { visit })}
+				>
+					{#if plane}<strong class="plane">{plane.name}</strong>{/if}
+					<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
+					<span class="soft">
+						± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %{measuredHere
+							? `, ${IRRADIANCE_SOURCE_FACTS[irradiance.source].short}`
+							: ''}
+					</span>
+					<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C
+					<span class="soft">
+						± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K{measuredHere
+							? `, ${TEMPERATURE_SOURCE_FACTS[cellTemperature.source].short}`
+							: ''}
+					</span>
+					{#if !measuredHere}<span class="soft">not measured here</span>{/if}
+				</a>
+				{#if measuredHere}<span class="soft age">{ago(enteredAt, now)}</span>{/if}
 			{/if}
+		{/each}
+		{#each groups as group (group.key)}
+			<details class="strings" name="strings-say">
+				<summary>
+					<span class="soft">{several && group.plane ? group.plane.name : 'strings'}:</span>
+					<span class="figure">{signed(100 * group.light.relative, 1)} % irradiance</span>
+					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
+					<VerdictMark verdict={group.verdict!} />
+				</summary>
+				<p>
+					{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance, ± {(
+						2 * group.heat.standardUncertainty
+					).toFixed(1)} K.
+				</p>
+			</details>
 		{/each}
 	{:else}
 		<a class="act missing" href={resolve('/visits/[visit]/conditions', { visit })}
@@ -102,6 +110,14 @@
 
 	.item:hover {
 		text-decoration: underline;
+	}
+
+	.plane {
+		margin-inline-end: 0.3rem;
+	}
+
+	.carried {
+		font-style: italic;
 	}
 
 	.big {

@@ -50,7 +50,7 @@ function nameOf(
 	return record.parts.find(({ id }) => id === place.part)?.mark ?? 'All';
 }
 
-/** Findings with something to say, danger first, then most certain; then what concerns all strings. */
+/** Findings with something to say, danger first, then in the order of the causes; then what concerns all strings. */
 export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding[] {
 	const groups = new Map<string, Cause[]>();
 	for (const cause of assessment.causes) {
@@ -59,7 +59,7 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 		groups.set(key, [...(groups.get(key) ?? []), cause]);
 	}
 	return [...groups.entries()]
-		.map(([key, causes]) => {
+		.map(([key, causes], order) => {
 			const string = record.strings.find(({ id }) => id === key) ?? null;
 			const part = causes[0]!.members[0].place.part;
 			return {
@@ -71,6 +71,7 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 				perhaps: causes[0]!.perhaps,
 				where: causes[0]!.where,
 				danger: isDanger(causes),
+				order,
 				chance: causes.reduce((sum, cause) => sum + cause.probability, 0),
 				tests: assessment.next.filter(({ stringId, place }) =>
 					string
@@ -85,6 +86,6 @@ export function findingsOf(assessment: Assessment, record: ArrayRecord): Finding
 			(a, b) =>
 				Number(b.danger) - Number(a.danger) ||
 				Number(a.key === 'visit') - Number(b.key === 'visit') ||
-				b.chance - a.chance
+				a.order - b.order
 		);
 }

@@ -24,6 +24,7 @@ export async function warmWorkers(record: ArrayRecord, visit: Visit): Promise<vo
 			by: visit.by,
 			basis: '',
 			follows: false,
+			fieldId: null,
 			irradiance: { value: 1000, relativeStandardUncertainty: 0.03, source: 'other' },
 			cellTemperature: { value: 25, standardUncertainty: 2, source: 'other' }
 		}

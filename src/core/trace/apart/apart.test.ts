@@ -30,6 +30,7 @@ function visitWith(says: string, reads: readonly Read[]): Visit {
 				by: 'x',
 				basis: '',
 				follows: false,
+				fieldId: null,
 				irradiance: { value: 800, relativeStandardUncertainty: 0.03, source: 'sensor-in-plane' },
 				cellTemperature: { value: 40, standardUncertainty: 2, source: 'probe-on-back' }
 			}

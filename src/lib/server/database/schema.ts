@@ -51,6 +51,8 @@ export interface ConditionsTable {
 	cell_temperature_source: string;
 	basis: Generated<string>;
 	follows: Generated<number>;
+	/** The field they were measured on; null where nobody said. */
+	field_id: string | null;
 }
 
 /** Append-only: a correction supersedes, an undo withdraws, nothing is updated. */

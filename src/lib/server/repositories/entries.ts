@@ -124,6 +124,7 @@ function asConditions(row: Selectable<ConditionsTable>): ConditionsEntry {
 		by: row.by_name,
 		basis: row.basis,
 		follows: row.follows === 1,
+		fieldId: row.field_id,
 		irradiance: {
 			value: row.irradiance,
 			relativeStandardUncertainty: row.irradiance_relative_uncertainty,

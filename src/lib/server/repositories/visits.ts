@@ -166,7 +166,8 @@ export async function appendConditions(
 			cell_temperature_uncertainty: entry.cellTemperature.standardUncertainty,
 			cell_temperature_source: entry.cellTemperature.source,
 			basis: entry.basis,
-			follows: entry.follows ? 1 : 0
+			follows: entry.follows ? 1 : 0,
+			field_id: entry.fieldId
 		})
 		.execute();
 }

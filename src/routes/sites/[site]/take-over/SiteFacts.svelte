@@ -17,11 +17,18 @@
 		lowest: String(record.rules.lowest ?? ''),
 		hottestCell: String(record.rules.hottestCell ?? ''),
 		since: String(record.inServiceSince ?? ''),
+		latitude: String(record.location?.latitude ?? ''),
+		longitude: String(record.location?.longitude ?? ''),
+		altitude: String(record.location?.altitude ?? ''),
 		alwaysFuse: record.rules.alwaysFuse
 	});
 	// svelte-ignore state_referenced_locally
 	let typed = $state(typedOf(session));
-	let errors = $state<Partial<Record<'lowest' | 'hottestCell' | 'since', string>>>({});
+	let errors = $state<
+		Partial<
+			Record<'lowest' | 'hottestCell' | 'since' | 'latitude' | 'longitude' | 'altitude', string>
+		>
+	>({});
 	let done = $state(false);
 
 	const wrong = (text: string, limits: FigureLimits) => {
@@ -35,8 +42,16 @@
 		const found = {
 			lowest: wrong(typed.lowest, RECORD_LIMITS.lowest),
 			hottestCell: wrong(typed.hottestCell, RECORD_LIMITS.hottestCell),
-			since: wrong(typed.since, RECORD_LIMITS.year)
+			since: wrong(typed.since, RECORD_LIMITS.year),
+			latitude: wrong(typed.latitude, RECORD_LIMITS.latitude),
+			longitude: wrong(typed.longitude, RECORD_LIMITS.longitude),
+			altitude: wrong(typed.altitude, RECORD_LIMITS.altitude)
 		};
+		const [latitude, longitude] = [typed.latitude, typed.longitude].map(figureOrUnknown);
+		if ((latitude === null) !== (longitude === null)) {
+			const missing = latitude === null ? 'latitude' : 'longitude';
+			found[missing] = 'Enter both latitude and longitude, or neither.';
+		}
 		errors = Object.fromEntries(Object.entries(found).filter(([, words]) => words));
 		if (Object.keys(errors).length > 0) return;
 		const rules: SiteRules = {
@@ -50,7 +65,15 @@
 		done = await session.change('Site and rules changed', [
 			{ op: 'set', fact: 'system', value: typed.system === '' ? null : (typed.system as System) },
 			{ op: 'set', fact: 'rules', value: rules },
-			{ op: 'set', fact: 'inServiceSince', value: figureOrUnknown(typed.since) }
+			{ op: 'set', fact: 'inServiceSince', value: figureOrUnknown(typed.since) },
+			{
+				op: 'set',
+				fact: 'location',
+				value:
+					latitude == null || longitude == null
+						? null
+						: { latitude, longitude, altitude: figureOrUnknown(typed.altitude) }
+			}
 		]);
 	}
 	const UNKNOWN = { value: '', words: 'Not known yet' };
@@ -121,6 +144,33 @@
 			unit="year"
 			figures
 			help="For ageing; empty if unknown"
+		/>
+		<Field
+			label="Latitude"
+			name="latitude"
+			bind:value={typed.latitude}
+			errors={errors.latitude ? [errors.latitude] : []}
+			unit="°"
+			figures
+			help="North is positive; for the position of the sun"
+		/>
+		<Field
+			label="Longitude"
+			name="longitude"
+			bind:value={typed.longitude}
+			errors={errors.longitude ? [errors.longitude] : []}
+			unit="°"
+			figures
+			help="East is positive, west negative"
+		/>
+		<Field
+			label="Altitude"
+			name="altitude"
+			bind:value={typed.altitude}
+			errors={errors.altitude ? [errors.altitude] : []}
+			unit="m"
+			figures
+			help="Above sea level; empty if unknown"
 		/>
 		<label class="tick">
 			<input type="checkbox" bind:checked={typed.alwaysFuse} />

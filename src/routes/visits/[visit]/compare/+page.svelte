@@ -13,6 +13,8 @@
 	import { dayAndTime } from '$lib/ui/when';
 	import { readingFigure } from '$lib/ui/reading-figure';
 	import { figureOf, signed } from '$lib/ui/words';
+	import { groupWords } from '$lib/ui/group-words';
+	import PlaneQuestions from '$lib/ui/PlaneQuestions.svelte';
 	import SupplyLadder from './SupplyLadder.svelte';
 
 	let { data } = $props();
@@ -29,6 +31,12 @@
 	);
 	const now = $derived(atStandard(record, visit));
 	const before = $derived(data.earlier && atStandard(data.earlier.record, data.earlier.visit));
+	const groups = $derived(session.assessment.groups);
+	/** The group a string is compared in, where there are several. */
+	const groupOf = (stringId: string) =>
+		groups.length > 1 ? groups.find(({ stringIds }) => stringIds.includes(stringId)) : undefined;
+	const labelsOf = (ids: readonly string[]) =>
+		record.strings.filter(({ id }) => ids.includes(id)).map(({ label }) => label);
 	const sections = (stringId: string) => {
 		const string = record.strings.find(({ id }) => id === stringId);
 		return record.moduleTypes.find(({ id }) => id === string?.moduleTypeId)?.plate.sections ?? 3;
@@ -50,14 +58,26 @@
 		relative == null ? '' : `${signed(100 * relative, 1)} %`;
 </script>
 
-<svelte:head><title>Compare · {session.document.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Comparison · {session.document.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<h1>Compare</h1>
+	<h1>Comparison</h1>
 	<p class="soft lead">
-		All strings, the one furthest off first. Against its siblings a string is known far better than
-		against any sensor.
+		All strings, the one furthest off first. Strings of one module type and plane are compared with each
+		other; that tells more than any sensor.
 	</p>
+	<PlaneQuestions {session} />
+	{#if groups.length > 1}
+		<ul class="groups">
+			{#each groups as group (group.key)}
+				<li>
+					<strong>{groupWords(group, record)}</strong>
+					<span class="figure">{labelsOf(group.stringIds).join(' ')}</span>
+					<span class="soft">{group.words}</span>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 
 	{#if strings.length === 0}
 		<p class="notice">
@@ -71,7 +91,9 @@
 					<span class="name figure">{label}</span>
 					<span
 						><span class="figure">{modules.toFixed(1)}</span>
-						<span class="soft">modules off</span></span
+						<span class="soft">modules off</span>
+						{#if groupOf(stringId)}<span class="soft group">{groupWords(groupOf(stringId)!, record)}</span
+							>{/if}</span
 					>
 					<div class="quantities">
 						{#each [volts, running, short].filter((place) => place !== null) as place (place.key)}
@@ -89,6 +111,9 @@
 											>
 											{place.counted && place.verdict !== 'fits' ? place.counted.words : ''}{/if}
 									</span>
+									{#if place.tracked && place.tracked.verdict !== 'fits'}
+										<span class="plain">Operating voltage {place.tracked.measured.toFixed(0)} V; a healthy string has its maximum at {place.tracked.expected.toFixed(0)} ± {(2 * place.tracked.standardUncertainty).toFixed(0)} V.</span>
+									{/if}
 									{#if plainWords(place)}<span class="plain">{plainWords(place)}</span>{/if}
 								</div>
 							{/if}
@@ -202,6 +227,19 @@
 		align-items: center;
 		gap: 0.3rem 0.75rem;
 		margin: 0.5rem 0;
+	}
+
+	.groups li {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1rem;
+		padding: 0.35rem 0;
+		border-bottom: 1px solid var(--line);
+	}
+
+	.group {
+		display: block;
+		font-size: 0.88rem;
 	}
 
 	.strings {

@@ -3,16 +3,23 @@ import { v7 as uuid } from 'uuid';
 import { conditionsFormSchema, conditionsOfForm } from '$core/document/conditions-form';
 import { formOfMeters, metersFormSchema, metersOfForm } from '$core/document/meters-form';
 import { standingConditions } from '$core/expectation/standing';
+import type { ArrayRecord } from '$core/record/record';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
 import { appendConditions, changeMeters, findVisit } from '$lib/server/repositories/visits';
 import { tellVisit } from '$lib/server/visit-events';
 import type { Actions, PageServerLoad } from './$types';
 
+/** The field that was chosen, if the record has it. */
+function fieldOf({ fields }: ArrayRecord, id: string): string | null {
+	return fields.some((field) => field.id === id) ? id : null;
+}
+
 export const load: PageServerLoad = async ({ parent }) => {
 	const { document } = await parent();
 	const last = standingConditions(document.visit);
 	const filled = last && {
+		fieldId: last.fieldId ?? '',
 		irradiance: String(last.irradiance.value),
 		irradianceDoubt: String(Number((100 * last.irradiance.relativeStandardUncertainty).toFixed(4))),
 		irradianceSource: last.irradiance.source,
@@ -44,11 +51,14 @@ export const actions: Actions = {
 			by: document.visit.by,
 			basis: form.data.basis,
 			follows: form.data.follows && document.visit.conditions.length > 0,
+			fieldId: fieldOf(document.record, form.data.fieldId),
 			...conditionsOfForm(form.data)
 		};
 		await appendConditions(db, params.visit, entry);
 		tellVisit(params.visit, { kind: 'conditions', entry });
-		redirect(303, `/visits/${params.visit}/measure`);
+		// Another plane is entered next where the person asked for it.
+		const next = form.data.another ? 'conditions' : 'measure';
+		redirect(303, `/visits/${params.visit}/${next}`);
 	},
 	meters: async ({ params, request }) => {
 		const form = await superValidate(request, zod4(metersFormSchema), { id: 'meters' });

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { planeOfEntry } from '$core/expectation/plane-conditions';
+	import { planesOf } from '$core/record/plane';
 	import { dayAndTime } from '$lib/ui/when';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import ConditionsForm from './ConditionsForm.svelte';
@@ -6,17 +8,18 @@
 
 	let { data } = $props();
 	const session = useVisit();
+	const planes = $derived(planesOf(session.document.record));
 	const history = $derived([...session.document.visit.conditions].reverse());
 </script>
 
-<svelte:head><title>Conditions · {session.document.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Test conditions · {session.document.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<h1>Conditions</h1>
+	<h1>Test conditions</h1>
 	<p class="soft lead">
-		Light in the plane of the modules and the temperature of their cells, at the time of the
-		readings. Every expected value hangs on them. Enter them anew when the sun moves; the last entry
-		holds.
+		Irradiance in the plane of the modules and the temperature of their cells, at the time of the
+		measurements. Every expected value depends on them. Enter them again when the sun has moved on; the
+		last entry of a plane counts.
 	</p>
 
 	<ConditionsForm data={data.conditionsForm} {session} />
@@ -34,6 +37,9 @@
 							<span class="figure"
 								>{entry.irradiance.value} W/m², {entry.cellTemperature.value} °C</span
 							>
+							{#if planes.length > 1}
+								<span class="soft">{planeOfEntry(planes, entry)?.name ?? 'plane not known'},</span>
+							{/if}
 							{#if entry.follows}<span class="soft">the sun had moved on,</span>{/if}
 							{#if entry.basis}<span class="soft">{entry.basis},</span>{/if}
 							<span class="soft"

@@ -7,6 +7,9 @@
 		TEMPERATURE_SOURCES
 	} from '$core/conditions/conditions';
 	import type { ConditionsForm } from '$core/document/conditions-form';
+	import { planesOf } from '$core/record/plane';
+	import Choice from '$lib/ui/Choice.svelte';
+	import { planeWords } from '$lib/ui/plane-words';
 	import FormTrouble from '$lib/ui/FormTrouble.svelte';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';
@@ -23,6 +26,8 @@
 	let { data, session }: Props = $props();
 	// svelte-ignore state_referenced_locally
 	const { form, errors, enhance, submitting, message } = keptForm(data, { id: 'conditions' });
+
+	const planes = $derived(planesOf(session.document.record));
 
 	/** A source brings its usual uncertainty; another may be typed over it. */
 	function irradianceSource() {
@@ -111,6 +116,23 @@
 		}}
 		bind:doubt={$form.temperatureDoubt}
 	/>
+	{#if planes.length > 1}
+		<div class="plane">
+			<Choice
+				label="Measured on"
+				name="fieldId"
+				bind:value={$form.fieldId}
+				options={[
+					{ value: '', words: 'Plane not known' },
+					...planes.map((plane) => ({ value: plane.fieldIds[0]!, words: planeWords(plane) }))
+				]}
+			/>
+			<p class="soft">
+				A plane without a measurement of its own follows from the position of the sun, or from its own
+				strings, with a wider tolerance.
+			</p>
+		</div>
+	{/if}
 	{#if session.document.visit.conditions.length > 0}
 		<label class="follows">
 			<input type="checkbox" name="follows" bind:checked={$form.follows} />
@@ -123,10 +145,17 @@
 	<input type="hidden" name="basis" value={$form.basis} />
 	{#if $form.basis}<p class="soft basis">Worked out from {$form.basis}.</p>{/if}
 	<FormTrouble words={$message} />
-	<p><button class="act" disabled={$submitting}>Store and measure</button></p>
+	<p class="send">
+		<button class="act" disabled={$submitting}>Save and measure</button>
+		{#if planes.length > 1}
+			<button class="act-plain" name="another" value="on" disabled={$submitting}
+				>Save and enter another plane</button
+			>
+		{/if}
+	</p>
 </form>
 
-<RouteHelp {session} irradiance={irradianceTyped} ontake={take} />
+<RouteHelp {session} irradiance={irradianceTyped} fieldId={$form.fieldId} ontake={take} />
 
 <style>
 	.follows {
@@ -145,6 +174,20 @@
 
 	.follows .soft {
 		display: block;
+	}
+
+	.plane {
+		grid-column: 1 / -1;
+		display: grid;
+		gap: 0.3rem;
+		max-width: 46rem;
+	}
+
+	.send {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.8rem;
+		grid-column: 1 / -1;
 	}
 
 	.basis {

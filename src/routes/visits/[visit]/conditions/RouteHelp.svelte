@@ -10,6 +10,7 @@
 		type IrradianceBy,
 		type TemperatureBy
 	} from '$core/conditions/routes';
+	import { USUAL_TURBIDITY } from '$core/conditions/clear-sky';
 	import { conditionsFromSiblings } from '$core/expectation/from-siblings';
 	import Field from '$lib/ui/Field.svelte';
 	import type { VisitSession } from '$lib/ui/visit-session.svelte';
@@ -18,9 +19,11 @@
 		session: VisitSession;
 		/** Irradiance that stands in the form, W/m2; null where none does. */
 		irradiance: number | null;
+		/** A field of the plane that is being entered; empty where it is not known. */
+		fieldId: string;
 		ontake: (found: Partial<IrradianceBy & TemperatureBy>) => void;
 	}
-	let { session, irradiance, ontake }: Props = $props();
+	let { session, irradiance, fieldId, ontake }: Props = $props();
 
 	const ROUTES = [
 		['control', 'A known good module', '± 5 %'],
@@ -35,11 +38,18 @@
 	let trouble = $state('');
 	let opened = $state(false);
 	const siblings = $derived(
-		opened ? conditionsFromSiblings(session.document.record, session.document.visit) : null
+		opened
+			? conditionsFromSiblings(session.document.record, session.document.visit, fieldId || null)
+			: null
 	);
 
 	const record = $derived(session.document.record);
-	const [field] = $derived(record.fields);
+	const field = $derived(record.fields.find(({ id }) => id === fieldId) ?? record.fields[0]);
+	// Another plane brings its own tilt and azimuth.
+	$effect(() => {
+		typed.tilt = String(field?.tilt ?? '');
+		typed.azimuth = String(field?.azimuth ?? '');
+	});
 	// svelte-ignore state_referenced_locally
 	let typed = $state<Record<string, string>>({
 		isc: '',
@@ -47,10 +57,12 @@
 		square: '',
 		height: '',
 		shadow: '',
-		latitude: '',
-		longitude: '',
-		tilt: field?.tilt == null ? '' : String(field.tilt),
-		azimuth: field?.azimuth == null ? '' : String(field.azimuth),
+		latitude: String(record.location?.latitude ?? ''),
+		longitude: String(record.location?.longitude ?? ''),
+		altitude: String(record.location?.altitude ?? ''),
+		turbidity: String(USUAL_TURBIDITY),
+		tilt: '',
+		azimuth: '',
 		back: '',
 		air: '',
 		wind: ''
@@ -93,7 +105,7 @@
 				return type && values ? byControlModule(type.plate, values[0]!, values[1]!) : null;
 			}
 			case 'siblings': {
-				const found = conditionsFromSiblings(record, session.document.visit);
+				const found = conditionsFromSiblings(record, session.document.visit, fieldId || null);
 				return found.ok
 					? { ...found, value: { ...found.value, basis: 'the strings’ own readings together' } }
 					: found;
@@ -103,10 +115,18 @@
 				return values && byShadow(values[0]!, values[1]!, values[2]!);
 			}
 			case 'sky': {
-				const values = figures('latitude', 'longitude', 'tilt', 'azimuth');
+				const altitude = (typed.altitude ?? '').trim() === '' ? [0] : figures('altitude');
+				const values = altitude && figures('latitude', 'longitude', 'turbidity', 'tilt', 'azimuth');
 				if (!values) return null;
-				const [latitude, longitude, tilt, azimuth] = values as [number, number, number, number];
-				return byClearSky({ latitude, longitude }, { tilt, azimuth }, session.now);
+				const [latitude, longitude, turbidity, tilt, azimuth] = values as [
+					number,
+					number,
+					number,
+					number,
+					number
+				];
+				const observer = { latitude, longitude, altitude: altitude[0]! };
+				return byClearSky(observer, { tilt, azimuth }, session.now, turbidity);
 			}
 			case 'back':
 			case 'air': {
@@ -139,6 +159,8 @@
 		sky: [
 			['latitude', 'Latitude, north positive', '°'],
 			['longitude', 'Longitude, east positive', '°'],
+			['altitude', 'Altitude, if known', 'm'],
+			['turbidity', 'Turbidity: 2 clean, 3 usual, 5 hazy', ''],
 			['tilt', 'Tilt of the modules', '°'],
 			['azimuth', 'Azimuth, south is 180', '°']
 		],

@@ -4,6 +4,8 @@
 	import { replaceState } from '$app/navigation';
 	import { WHO_DECIDES } from '$core/rules/cautions';
 	import { knownWords } from '$core/trace/words';
+	import { remarkWords, unexplainedWords } from '$lib/ui/answer-words';
+	import PlaneQuestions from '$lib/ui/PlaneQuestions.svelte';
 	import { findingsOf } from '$lib/ui/findings';
 	import { useVisit } from '$lib/ui/visit-session.svelte';
 	import { chance, count } from '$lib/ui/words';
@@ -54,11 +56,11 @@
 	}
 </script>
 
-<svelte:head><title>Trace · {session.document.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Diagnosis · {session.document.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
 	{#if session.assessment.noCauses}
-		<h1>Nothing to trace yet</h1>
+		<h1>Nothing to diagnose yet</h1>
 		<p>{session.assessment.noCauses}</p>
 		<p class="next">
 			<a class="act" href={resolve('/visits/[visit]/measure', { visit: session.document.visit.id })}
@@ -69,7 +71,7 @@
 		<header>
 			<h1>
 				{#if findings.length === 0}Nothing wrong that these readings can show
-				{:else}What is to blame{/if}
+				{:else}Diagnosis{/if}
 			</h1>
 			{#if findings.length > 0}
 				<div class="modes" role="group" aria-label="How to trace">
@@ -83,6 +85,10 @@
 			{/if}
 		</header>
 		{#each session.assessment.warnings as warning (warning)}<p class="notice">{warning}</p>{/each}
+		<PlaneQuestions {session} />
+		{#each remarkWords(session.assessment, session.document.record) as words (words)}
+			<p class="notice" data-remark>{words}</p>
+		{/each}
 
 		{#if findings.length > 0 && !free}
 			<div class="findings" role="group" aria-label="Findings">
@@ -110,8 +116,8 @@
 
 		<footer>
 			<p class="soft">
-				Chances from all readings together, the strings each other’s yardstick. That nothing at all
-				is wrong:
+				Probabilities from all readings together; comparable strings are judged by each other. Probability is
+				not proof. That nothing at all is wrong:
 				<span class="figure"
 					>{(100 * (healthy?.probability ?? 0)).toFixed(
 						healthy && healthy.probability > 0.1 ? 0 : 1
@@ -121,6 +127,14 @@
 					<span class="figure">{quiet.map(({ label }) => label).join(' ')}</span>.{/if}
 				{WHO_DECIDES}
 			</p>
+			{#if session.assessment.unexplained.length > 0}
+				<h2>Readings that nothing found explains</h2>
+				<ul class="untested" data-unexplained>
+					{#each session.assessment.unexplained as one (one.readingId)}
+						<li>{unexplainedWords(one, session.document.record)}</li>
+					{/each}
+				</ul>
+			{/if}
 			<h2>Not tested</h2>
 			<ul class="untested">
 				{#each session.assessment.untested as words (words)}<li>{words}</li>{/each}

@@ -121,6 +121,15 @@
 	figures
 />
 {#if measured}
+	<Choice
+		label="Conductor"
+		name="cableConductor"
+		bind:value={form.cableConductor}
+		options={[
+			{ value: 'pvCable', words: 'PV cable (tinned, class 5)' },
+			{ value: 'copper', words: 'Plain copper' }
+		]}
+	/>
 	<p class="ohms">Cable, both ways: <strong class="figure">{ohms ?? '?'} ohm</strong></p>
 {:else}
 	<Field

@@ -1,0 +1,23 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import type { VisitSession } from './visit-session.svelte';
+
+	let { session }: { session: VisitSession } = $props();
+
+	const { questions } = $derived(session.assessment);
+	const site = $derived(session.document.site.id);
+	const labels = (ids: readonly string[]) => {
+		const found = session.document.record.strings
+			.filter(({ id }) => ids.includes(id))
+			.map(({ label }) => label);
+		return found.length > 3 ? `${found[0]} to ${found.at(-1)}` : found.join(', ');
+	};
+</script>
+
+{#each questions as { strings }, i (i)}
+	<p class="notice" data-question="other-plane">
+		Do {labels(strings.at(-1)!)} face another way than {labels(strings[0]!)}? Their currents suggest it, and
+		the record does not say. Until then each set is compared with itself alone.
+		<a href={resolve('/sites/[site]/map', { site })}>Record tilt and azimuth on the map</a>
+	</p>
+{/each}
