@@ -215,11 +215,12 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 	const base = { model, companions, conditions, elsewhere };
 	const perKelvin = voltsPerKelvin(base);
 	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
+	const known = new Map<string, GroupReading['at']>();
 	const found = strings.flatMap((string) =>
 		STRING_QUANTITIES.flatMap((quantity) => {
 			const reading = standing.get(stringKey(string.id, quantity));
 			return reading && isStringReading(reading) && tellsOfString(string, reading)
-				? [groupReading(base, { type, meters, years }, basis.conditions, string, reading)]
+				? [groupReading(base, { type, meters, years }, basis.conditions, string, reading, known)]
 				: [];
 		})
 	);
@@ -334,19 +335,55 @@ function driftOf(
 	return here > 0 && there > 0 ? there / here : 1;
 }
 
+/** Readings of equal strings at equal voltages are the same function of light and heat. */
+function buildOf(
+	{ elsewhere }: GroupBase,
+	{ quantity, atVolts }: StringReading,
+	{ id, moduleCount, cableResistance, fuse, blockingDiode, modules }: StringRecord
+): string {
+	const isPlain = !elsewhere.has(id) && modules.every(({ moduleTypeId }) => moduleTypeId === null);
+	const build = isPlain ? [moduleCount, cableResistance, fuse !== null, blockingDiode] : [id];
+	return [quantity, atVolts ?? '', ...build].join('/');
+}
+
+/** So many answers are kept of each function: the estimate asks again and again about the same shifts. */
+const KEPT = 64;
+
+/** What a reading of a healthy string would be at a shift. */
+function foretelling(
+	base: GroupBase,
+	string: StringRecord,
+	quantity: StringQuantity,
+	atVolts: number | null
+): GroupReading['at'] {
+	const stated = modulesAtShift(base, NO_SHIFT);
+	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
+	const known = new Map<string, number>();
+	return (shift) => {
+		const key = `${shift.light} ${shift.heat}`;
+		const before = known.get(key);
+		if (before !== undefined) return before;
+		const { value } = shown(modulesAtShift(base, shift));
+		if (known.size >= KEPT) known.clear();
+		known.set(key, value);
+		return value;
+	};
+}
+
 function groupReading(
 	base: GroupBase,
 	series: Pick<Series, 'type' | 'meters' | 'years'>,
 	entries: readonly ConditionsEntry[],
 	string: StringRecord,
-	reading: StringReading
+	reading: StringReading,
+	foretold: Map<string, GroupReading['at']>
 ): Unscattered {
 	const { quantity, atVolts } = reading;
 	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
 	const known = ownDoubt(quantity, prediction, string, series, atVolts);
-	const stated = modulesAtShift(base, NO_SHIFT);
-	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
-	const at = (shift: Shift) => shown(modulesAtShift(base, shift)).value;
+	const build = buildOf(base, reading, string);
+	const at = foretold.get(build) ?? foretelling(base, string, quantity, atVolts);
+	foretold.set(build, at);
 	const drift = driftOf(base, entries, reading, at);
 	const perKelvin = (at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 }));
 	return {

@@ -70,6 +70,11 @@ export function rightDensity(
 	return (1 - WRONG_READING.rate) * sum;
 }
 
+/** Share of readings that are right. */
+export const RIGHT = 1 - WRONG_READING.rate;
+/** Density of a reading of which nothing is foretold, 1/V or 1/A. */
+export const unforetold = (scale: number) => 1 / (3 * scale);
+
 /** Density of a reading as a wrong one. */
 export function wrongDensity(measured: number, { value, sigma, scale }: Foretold): number {
 	if (value === null) return 0;

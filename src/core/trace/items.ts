@@ -2,7 +2,7 @@ import type { GroupReading, SiblingGroup } from '../expectation/group';
 import { coarse, rmsOf } from '../expectation/scatter';
 import type { Shift } from '../expectation/siblings';
 import type { TrackedVoltage } from '../expectation/tracked-voltage';
-import { spreadWith } from './evidence';
+import { densityNodes } from './density-nodes';
 import { aloneOnTracker, type StringCase } from './string-case';
 import { classTable, tableKey, type ClassTable } from './string-table';
 import { trackedTable } from './tracked-table';
@@ -53,7 +53,7 @@ export function itemsOf(
 				elsewhere: 0,
 				shared: false,
 				perExcess: perExcess(item, readings[0]!.item),
-				spreads: classes.map((_, c) => spreadWith(sigma[c]!, scatterUnit[c]!, scatter))
+				nodes: densityNodes(sigma, scatterUnit, scatter)
 			};
 		});
 		if (!tracked) return own;
@@ -96,8 +96,6 @@ function trackedItem(tracked: TrackedVoltage, table: ClassTable, index: number):
 		elsewhere: beside ? OFF_MAXIMUM / (0.9 * expected) : 0,
 		shared: partners.length > 0,
 		perExcess: 0,
-		spreads: Array.from(table.sigma, (sigma, c) =>
-			spreadWith(sigma, table.scatterUnit[c]!, scatter)
-		)
+		nodes: densityNodes(table.sigma, table.scatterUnit, scatter)
 	};
 }

@@ -1,4 +1,5 @@
-import { rightDensity, wrongDensity, type Foretold, type Spread } from './evidence';
+import { densityUnder, type DensityNodes } from './density-nodes';
+import { RIGHT, unforetold, wrongDensity } from './evidence';
 import type { LocatedWeight } from './located';
 import { carriesNoCurrent, type StringClass } from './string-class';
 import type { ClassTable } from './string-table';
@@ -22,8 +23,8 @@ export interface Item {
 	 * excess is a matter of the cells' temperature, A/V; 0 where no voltage was read.
 	 */
 	readonly perExcess: number;
-	/** How unsure each class is of it, [classes]. */
-	readonly spreads: readonly Spread[];
+	/** How unsure each class is of it. */
+	readonly nodes: DensityNodes;
 }
 
 /** What one light and heat make of a string's readings. */
@@ -62,49 +63,10 @@ export function totalOf({ healthy, faulty, prior }: StringWeight, frequency: num
 	return healthyPrior(prior, frequency) * healthy + faultFactor(prior, frequency) * faulty;
 }
 
-/** Foretold values of a table at an offset from its middle, into the scratch given. */
-function valueAt(table: ClassTable, c: number, light: number, heat: number, volts: number): number {
-	return (
-		table.value[c]! +
-		table.perLight[c]! * light +
-		table.perHeat[c]! * heat +
-		table.perVolt[c]! * volts
-	);
-}
-
 /** A current below this follows no temperature, A. */
 const REST = 0.3;
 /** An excess beyond so many standard uncertainties is not the temperature. */
 const WARM = 2.5;
-
-/** Voltage above its prediction, V, as far as the temperature of the cells may explain it. */
-function excessOf(measured: number, { value, sigma }: Foretold): number {
-	return value === null ? 0 : Math.max(-WARM * sigma, Math.min(WARM * sigma, measured - value));
-}
-
-const SCRATCH: { value: number | null; sigma: number; scale: number; spread: Spread } = {
-	value: 0,
-	sigma: 1,
-	scale: 1,
-	spread: { sigmas: [1], weights: [1] }
-};
-
-function foretold(
-	table: ClassTable,
-	c: number,
-	light: number,
-	heat: number,
-	volts: number,
-	spread: Spread
-): Foretold {
-	const value = valueAt(table, c, light, heat, volts);
-	SCRATCH.value = Number.isNaN(value) ? null : value;
-	// The last of a spread is the model's tail; a mistake is told by the largest of the others.
-	SCRATCH.sigma = spread.sigmas.at(-2)!;
-	SCRATCH.spread = spread;
-	SCRATCH.scale = table.scale;
-	return SCRATCH;
-}
 
 /** Wrong shares of the readings in hand, by reading and class; used anew for every string. */
 let wrongShares: Float64Array[] = [];
@@ -125,19 +87,31 @@ export function weighString(
 	if (wrongShares.some((shares) => shares.length < count)) {
 		wrongShares = wrongShares.map(() => new Float64Array(count));
 	}
+	const foretold = { value: 0 as number | null, sigma: 1, scale: 1 };
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated, spreads, elsewhere, perExcess, shared } = items[i]!;
-		const table = tables[index]!;
+		const { measured, table: index, voltsOff, repeated, nodes, elsewhere, perExcess, shared } =
+			items[i]!;
+		const { value, perLight, perHeat, perVolt, scale } = tables[index]!;
 		const shares = wrongShares[i]!;
+		foretold.scale = scale;
 		let healthyDensity = 1;
 		for (let c = 0; c < count; c++) {
-			const f = foretold(table, c, light, heat, voltsOff, spreads[c]!);
-			if (perExcess !== 0 && f.value !== null && f.value > REST) {
-				SCRATCH.value = f.value + perExcess * excess[c]!;
+			let predicted =
+				value[c]! + perLight[c]! * light + perHeat[c]! * heat + perVolt[c]! * voltsOff;
+			if (perExcess !== 0 && predicted > REST) predicted += perExcess * excess[c]!;
+			const isKnown = !Number.isNaN(predicted);
+			const deviation = measured - predicted;
+			const width = nodes.widest[c]!;
+			if (i === 0) {
+				// Voltage above its prediction as far as the temperature of the cells may explain it.
+				const most = WARM * width;
+				excess[c] = isKnown ? Math.max(-most, Math.min(most, deviation)) : 0;
 			}
-			if (i === 0) excess[c] = excessOf(measured, f);
-			const wrong = repeated * wrongDensity(measured, f);
-			const all = rightDensity(measured, f) + elsewhere + wrong;
+			const right = isKnown ? RIGHT * densityUnder(nodes, c, deviation) : unforetold(scale);
+			foretold.value = isKnown ? predicted : null;
+			foretold.sigma = width;
+			const wrong = repeated * wrongDensity(measured, foretold);
+			const all = right + elsewhere + wrong;
 			if (c === 0) healthyDensity = all;
 			densities[c]! *= shared ? all / healthyDensity : all;
 			shares[c] = wrong / all;
