@@ -5,7 +5,7 @@ import { openCircuitVoltage } from '../module/single-diode';
 import { wholeString, type BusCircuit, type EarthConnection } from './description';
 import { detailOf, voltsBetween } from './detail';
 import { BYPASS_DIODE } from './diode';
-import { earthVolts, locateEarthFault } from './earth-fault';
+import { earthVolts, leakWords, locateEarthFault } from './earth-fault';
 import { METER_RESISTANCE } from './parts';
 import { solveBus } from './state';
 
@@ -38,13 +38,46 @@ describe('an earth fault', () => {
 		);
 	});
 
-	it('is not located where a high resistance lets the meter pull the readings down', () => {
-		const read = earthVolts(bus(fault(4, 5e6)), METER_RESISTANCE);
-		expect(read.positive - read.negative).toBeLessThan(0.8 * voc);
-		expect(locateEarthFault(read, N, 1)).toMatchObject({
-			found: false,
-			why: expect.stringContaining('high resistance')
-		});
+	it('of any resistance is found at its place, with its resistance', () => {
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: N }),
+				fc.double({ min: 3, max: 7.3, noNaN: true }),
+				(joint, decade) => {
+					const ohms = 10 ** decade;
+					const read = earthVolts(bus(fault(joint, ohms)), METER_RESISTANCE);
+					const place = locateEarthFault(read, N, 0.2);
+					if (!place.found) throw new Error(place.why);
+					expect(place.modules).toBeCloseTo(joint, 1);
+					expect(place.resistance.least).toBeLessThanOrEqual(ohms);
+					expect(place.resistance.most).toBeGreaterThanOrEqual(ohms);
+					expect(place.resistance.value / 1e6).toBeCloseTo(ohms / 1e6, 2);
+				}
+			),
+			{ numRuns: 40 }
+		);
+	});
+
+	it('is not located where no leak gives such readings', () => {
+		const at = (positive: number, negative: number) =>
+			locateEarthFault({ positive, negative, open: voc }, N, 1);
+		expect(at(-90, -150).found).toBe(false);
+		expect(at(voc, -0.4 * voc).found).toBe(false);
+		expect(at(1, -1).found).toBe(false);
+		// Swapped leads turn both signs round.
+		const turned = locateEarthFault(
+			{ positive: -0.75 * voc, negative: 0.25 * voc, open: -voc },
+			N,
+			1
+		);
+		expect(turned.found && turned.modules).toBeCloseTo(N / 4, 6);
+	});
+
+	it('is told in words as exactly as the readings allow', () => {
+		expect(leakWords({ value: 3.2e5, least: 2e5, most: 5e5 })).toBe('about 320 kΩ');
+		expect(leakWords({ value: 2.1e6, least: 1.9e6, most: 2.4e6 })).toBe('about 2.1 MΩ');
+		expect(leakWords({ value: 0, least: 0, most: 9e4 })).toBe('less than 90 kΩ');
+		expect(leakWords({ value: 0, least: 0, most: Infinity })).toBe('unknown size');
 	});
 
 	it('shows next to nothing to earth where there is none', () => {

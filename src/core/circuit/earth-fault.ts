@@ -103,7 +103,9 @@ export function locateEarthFault(
 /** "about 320 kΩ", "less than 90 kΩ": as exact as the readings allow. */
 export function leakWords({ value, least, most }: LeakResistance): string {
 	const shown = (ohms: number) =>
-		ohms >= 1e6 ? `${Number((ohms / 1e6).toPrecision(2))} MΩ` : `${Number((ohms / 1e3).toPrecision(2))} kΩ`;
+		ohms >= 1e6
+			? `${Number((ohms / 1e6).toPrecision(2))} MΩ`
+			: `${Number((ohms / 1e3).toPrecision(2))} kΩ`;
 	if (least <= 0) return Number.isFinite(most) ? `less than ${shown(most)}` : 'unknown size';
 	return `about ${shown(value)}`;
 }

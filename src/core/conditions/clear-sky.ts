@@ -48,8 +48,7 @@ export function clearSkyAt(
 		Math.exp(0.01 * airMass ** 1.8);
 	const b = 0.664 + 0.163 / fh1;
 	const beam = b * above * Math.exp(-0.09 * airMass * (turbidity - 1));
-	const most =
-		(global * (1 - (0.1 - 0.2 * Math.exp(-turbidity)) / (0.1 + 0.88 / fh1))) / cosine;
+	const most = (global * (1 - (0.1 - 0.2 * Math.exp(-turbidity)) / (0.1 + 0.88 / fh1))) / cosine;
 	const direct = Math.min(beam, most, global / cosine);
 	return { global, direct, diffuse: global - direct * cosine, extraterrestrial: above };
 }

@@ -100,7 +100,7 @@ describe('the visit file', () => {
 		expect([system, rules, parts, absent, fields].every(Boolean)).toBe(true);
 		const read = readVisitData(JSON.parse(JSON.stringify(old)));
 		if (!read.ok) throw new Error(read.problem.what);
-		expect(read.value.version).toBe(5);
+		expect(read.value.version).toBe(6);
 		expect(read.value.record.strings[0]).toMatchObject({
 			blockingDiode: 'unknown',
 			devices: 'unknown',

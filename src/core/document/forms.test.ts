@@ -156,9 +156,11 @@ describe('strings and sites', () => {
 			spans: [],
 			...stringFieldsOfForm(form)
 		};
-		// 100 m of 4 mm2 copper, there and back, at 40 degC.
-		expect(string.cableResistance).toBeCloseTo((200 * 0.0172 * (1 + 0.00393 * 20)) / 4, 2);
-		expect(formOfString(string)).toEqual({ ...form, cableResistance: '0.928' });
+		// 100 m of 4 mm2, there and back, at 40 degC: 5.09 ohm/km at 20 degC for PV cable, 4.3 for plain copper.
+		expect(string.cableResistance).toBeCloseTo(0.2 * 5.09 * (1 + 0.00393 * 20), 2);
+		expect(formOfString(string)).toEqual({ ...form, cableResistance: '1.1' });
+		const plain = stringFieldsOfForm({ ...form, cableConductor: 'copper' });
+		expect(plain.cableResistance).toBeCloseTo((200 * 0.0172 * (1 + 0.00393 * 20)) / 4, 2);
 	});
 
 	it('of a run count up, whatever letters they carry, and no run is endless', () => {

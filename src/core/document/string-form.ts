@@ -108,7 +108,8 @@ export function stringFieldsOfForm(
 		moduleTypeId: form.moduleTypeId,
 		moduleCount: figureValue(form.moduleCount),
 		cableResistance: cableOhmsOfForm(form) ?? USUAL_CABLE_OHMS,
-		cable: length === null || size === null ? null : { length, size, conductor: form.cableConductor },
+		cable:
+			length === null || size === null ? null : { length, size, conductor: form.cableConductor },
 		fuse:
 			form.fuse === 'none'
 				? null

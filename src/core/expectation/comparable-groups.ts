@@ -2,7 +2,13 @@ import type { SingleDiode } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import { comparableStrings, type ComparableStrings } from './comparable';
 import { COMMON_SHARE, RECTANGULAR } from './allowances';
-import { inSameLight, moduleAtShift, siblingGroup, type GroupBasis, type SiblingGroup } from './group';
+import {
+	inSameLight,
+	moduleAtShift,
+	siblingGroup,
+	type GroupBasis,
+	type SiblingGroup
+} from './group';
 import { conditionsForPlane, widened } from './plane-conditions';
 import type { ModulesElsewhere } from './predict';
 import { presumedDirections } from './presumed-directions';
@@ -67,10 +73,7 @@ const TELLING = 4;
  * What strings of another type in the same light say of it, if they say more than the stated conditions do:
  * their own estimate, less sure by the tolerances of both nameplates.
  */
-function fromNeighbours(
-	group: SiblingGroup,
-	groups: readonly SiblingGroup[]
-): ShiftPrior | null {
+function fromNeighbours(group: SiblingGroup, groups: readonly SiblingGroup[]): ShiftPrior | null {
 	const [best] = groups
 		.filter((other) => other !== group && inSameLight(other, group))
 		.sort((a, b) => b.estimates[0].items.length - a.estimates[0].items.length);

@@ -19,7 +19,10 @@ export interface ComparableStrings {
 /** Strings of a record by module type and plane, in the order of the record. */
 export function comparableStrings(record: ArrayRecord): ComparableStrings[] {
 	const planes = planesOf(record);
-	const groups = new Map<string, { -readonly [K in keyof ComparableStrings]: ComparableStrings[K] }>();
+	const groups = new Map<
+		string,
+		{ -readonly [K in keyof ComparableStrings]: ComparableStrings[K] }
+	>();
 	for (const type of record.moduleTypes) {
 		for (const string of record.strings) {
 			if (string.moduleTypeId !== type.id || isAcBranch(string)) continue;

@@ -172,8 +172,7 @@ export function scatterDoubt(
 	const temperature: Contribution = {
 		source: 'cell-temperature',
 		words: 'cell temperatures differ from string to string',
-		standardUncertainty:
-			Math.abs(perKelvin) * rmsOf(isVoltage && own ? own : series.temperature)
+		standardUncertainty: Math.abs(perKelvin) * rmsOf(isVoltage && own ? own : series.temperature)
 	};
 	if (isVoltage) return [temperature];
 	return [

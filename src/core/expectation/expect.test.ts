@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
@@ -106,11 +107,19 @@ describe('expected values and verdicts', () => {
 });
 
 describe('thresholds', () => {
-	it('rise with the number of readings, look half way but outside the drawn band', () => {
-		expect(thresholds(1).off).toBeCloseTo(2.326, 3);
-		expect(thresholds(72).off).toBeGreaterThan(thresholds(8).off);
-		expect(thresholds(5000).look).toBeCloseTo(thresholds(5000).off / 2, 1);
-		expect(thresholds(8).look).toBe(2);
+	it('rise with the number of readings, and are stricter above the expected value than below', () => {
+		// Of one reading 85 % of the share of false alarms lies below: the normal quantiles of 3.4 and 12.75 %.
+		expect(thresholds(1).off).toBeCloseTo(1.825, 3);
+		expect(thresholds(1).look).toBeCloseTo(1.138, 3);
+		fc.assert(
+			fc.property(fc.integer({ min: 1, max: 2000 }), (judged) => {
+				const { look, off, above } = thresholds(judged);
+				expect(off).toBeGreaterThan(look);
+				expect(above.off).toBeGreaterThan(off);
+				expect(above.look).toBeGreaterThan(look);
+				expect(thresholds(judged + 1).off).toBeGreaterThan(off);
+			})
+		);
 	});
 });
 

@@ -31,7 +31,13 @@ import {
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
 import { rearGain } from './rear-gain';
 import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
-import { estimateShared, type SharedEstimate, type SharedReading, type Shift, type ShiftPrior } from './siblings';
+import {
+	estimateShared,
+	type SharedEstimate,
+	type SharedReading,
+	type Shift,
+	type ShiftPrior
+} from './siblings';
 import { conditionsAt, standingSeries } from './standing';
 import { settledState, standsAlone } from './switching';
 import {
@@ -302,7 +308,13 @@ function withScatter(item: Unscattered, scatter: GroupScatter): GroupReading {
 	const mine = own.get(item) ?? (isVoltage(item) ? temperature : irradiance);
 	const contributions = [
 		...known,
-		...scatterDoubt(item.reading.quantity, item.scatterUnit, perKelvin, { temperature, irradiance }, mine)
+		...scatterDoubt(
+			item.reading.quantity,
+			item.scatterUnit,
+			perKelvin,
+			{ temperature, irradiance },
+			mine
+		)
 	];
 	const warm = isVoltage(item) ? 0 : perKelvin * rmsOf(temperature);
 	return {
@@ -385,7 +397,7 @@ function groupReading(
 	const at = foretold.get(build) ?? foretelling(base, string, quantity, atVolts);
 	foretold.set(build, at);
 	const drift = driftOf(base, entries, reading, at);
-	const perKelvin = (at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 }));
+	const perKelvin = at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 });
 	return {
 		reading,
 		string,

@@ -40,7 +40,7 @@ describe('a string with a module of another type', () => {
 		expect(plain.modules).toHaveLength(1);
 	});
 
-	it('fits where its volts are right, and is off where they are those of equal modules', () => {
+	it('fits where its volts are right, and is the less so the more of them is missing', () => {
 		const visit = visitOf({ record });
 		const verdict = (volts: number) => {
 			const readings = visit.readings.map((reading) =>
@@ -59,7 +59,8 @@ describe('a string with a module of another type', () => {
 		const right = verdict(alikeVolts).expected!.value;
 		expect(right - alikeVolts).toBeGreaterThan(3);
 		expect(verdict(right).verdict).toBe('fits');
-		expect(verdict(alikeVolts).verdict).not.toBe('fits');
+		expect(verdict(alikeVolts).distance!).toBeLessThan(-1.2);
+		expect(verdict(alikeVolts - (right - alikeVolts)).verdict).not.toBe('fits');
 	});
 });
 

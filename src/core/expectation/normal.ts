@@ -48,8 +48,8 @@ export function normalTail(z: number): number {
 	const x = z / Math.SQRT2;
 	const t = 1 / (1 + 0.5 * x);
 	const series = [
-		0.17087277, -0.82215223, 1.48851587, -1.13520398, 0.27886807, -0.18628806, 0.09678418, 0.37409196,
-		1.00002368, -1.26551223
+		0.17087277, -0.82215223, 1.48851587, -1.13520398, 0.27886807, -0.18628806, 0.09678418,
+		0.37409196, 1.00002368, -1.26551223
 	].reduce((sum, coefficient) => sum * t + coefficient, 0);
 	return 0.5 * t * Math.exp(-x * x + series);
 }

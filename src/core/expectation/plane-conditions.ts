@@ -92,10 +92,7 @@ export function widened(entry: ConditionsEntry): ConditionsEntry {
 		},
 		cellTemperature: {
 			...cellTemperature,
-			standardUncertainty: Math.hypot(
-				cellTemperature.standardUncertainty,
-				OTHER_PLANE.temperature
-			)
+			standardUncertainty: Math.hypot(cellTemperature.standardUncertainty, OTHER_PLANE.temperature)
 		}
 	};
 }

@@ -1,6 +1,7 @@
 import type { StringRecord } from '../record/record';
 import { median } from '../units/quantile';
-import type { SiblingGroup } from './group';
+import { openCircuitVoltage } from '../module/single-diode';
+import { isDead, moduleAtShift, type GroupReading, type SiblingGroup } from './group';
 import { rmsOf } from './scatter';
 
 /** Inputs whose currents lie apart by less than this face the same way, relative; Zembo default. */
@@ -21,17 +22,25 @@ interface InputCurrents {
  *
  * @returns the strings of each direction, brightest first; a single list where there is nothing to ask
  */
-export function presumedDirections({
-	strings,
-	shared,
-	estimates: [{ shift }],
-	series
-}: Pick<SiblingGroup, 'strings' | 'shared' | 'estimates' | 'series'>): readonly (readonly StringRecord[])[] {
+export function presumedDirections(
+	group: Pick<SiblingGroup, 'strings' | 'shared' | 'estimates' | 'series' | 'model' | 'conditions'>
+): readonly (readonly StringRecord[])[] {
+	const {
+		strings,
+		shared,
+		estimates: [{ shift }],
+		series
+	} = group;
 	const together = [strings];
+	const openVolts = openCircuitVoltage(moduleAtShift(group, shift));
 	const inputs = new Map<string, InputCurrents>();
 	for (const string of strings) {
 		const item = [...shared.values()].find(
-			({ string: of, reading }) => of === string && reading.quantity !== 'open-circuit-voltage'
+			(one) =>
+				one.string === string &&
+				one.reading.quantity !== 'open-circuit-voltage' &&
+				!isDead(group, one) &&
+				isPlausible(one, openVolts)
 		);
 		const input = string.input ?? `string ${string.id}`;
 		const known = inputs.get(input) ?? { strings: [], ratios: [] };
@@ -61,6 +70,16 @@ export function presumedDirections({
 	// Inputs at which no current was read stay with the brighter side.
 	const unread = [...inputs.values()].filter(({ ratios }) => ratios.length === 0);
 	return [sideOf([...sides[0]!, ...unread]), sideOf(sides[1]!)];
+}
+
+/** Shares of the open-circuit voltage between which a string runs. */
+const RUNS = { least: 0.65, most: 0.93 };
+
+/** Whether a current was read at a voltage at which it tells of the irradiance. */
+function isPlausible({ reading, string }: GroupReading, moduleVolts: number): boolean {
+	if (reading.quantity !== 'operating-current') return true;
+	const share = (reading.atVolts ?? 0) / (moduleVolts * string.moduleCount);
+	return share > RUNS.least && share < RUNS.most;
 }
 
 /** Standard deviation of the currents about the middle of their side, relative. */

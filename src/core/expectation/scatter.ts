@@ -95,7 +95,7 @@ export function estimateScatter(
 			misses.forEach(({ miss }, i) => {
 				const v = variance[i]!;
 				const normal =
-					((1 - prior.faulty) * Math.exp(-0.5 * (miss - centre) ** 2 / v)) /
+					((1 - prior.faulty) * Math.exp((-0.5 * (miss - centre) ** 2) / v)) /
 					Math.sqrt(2 * Math.PI * v);
 				trust[i] = normal / (normal + flat);
 				weight += trust[i]! / v;
@@ -113,7 +113,8 @@ export function estimateScatter(
 				if (i === but) return;
 				const v = variance[i]!;
 				const normal =
-					((1 - prior.faulty) * Math.exp(-0.5 * (miss - at) ** 2 / v)) / Math.sqrt(2 * Math.PI * v);
+					((1 - prior.faulty) * Math.exp((-0.5 * (miss - at) ** 2) / v)) /
+					Math.sqrt(2 * Math.PI * v);
 				log += Math.log(normal + flat);
 			});
 			return log;

@@ -122,7 +122,11 @@ function normalEquations(
 	return { items, information: [ll, lh, hh], gradient: [gl, gh] };
 }
 
-function climb(readings: readonly SharedReading[], prior: ShiftPrior, start: Shift): SharedEstimate {
+function climb(
+	readings: readonly SharedReading[],
+	prior: ShiftPrior,
+	start: Shift
+): SharedEstimate {
 	let shift = start;
 	for (let round = 0; round < ROUNDS; round++) {
 		const { information, gradient } = normalEquations(readings, prior, shift);

@@ -27,6 +27,7 @@ export function surprise(difference: number, { without, unit, scatter }: Scatter
 		(sum, sigma, i) => sum + scatter.weights[i]! * normalTail(size / sigma),
 		0
 	);
-	const z = beyond > LEAST_SHARE ? -normalQuantile(Math.min(beyond, 0.5)) : size / Math.max(...sigmas);
+	const z =
+		beyond > LEAST_SHARE ? -normalQuantile(Math.min(beyond, 0.5)) : size / Math.max(...sigmas);
 	return Math.sign(difference) * z;
 }

@@ -105,7 +105,10 @@ export function commonMaximumVoltage(
 }
 
 /** Current of some strings together at each of some rising voltages, A. */
-export function currentOf(strings: readonly StringCircuit[], volts: readonly number[]): Float64Array {
+export function currentOf(
+	strings: readonly StringCircuit[],
+	volts: readonly number[]
+): Float64Array {
 	const sum = new Float64Array(volts.length);
 	for (const string of strings) currentAt(string, volts).forEach((amps, i) => (sum[i]! += amps));
 	return sum;
@@ -146,8 +149,7 @@ function trackedStrings(record: ArrayRecord, string: StringRecord): readonly Str
 	if (input === null) return null;
 	const together = record.strings.filter((other) => other.input === input);
 	const held = together.some(
-		({ devices }) =>
-			devices !== null && devices !== 'unknown' && devices.kind !== 'rapid-shutdown'
+		({ devices }) => devices !== null && devices !== 'unknown' && devices.kind !== 'rapid-shutdown'
 	);
 	if (held || together.length > MOST_STRINGS) return null;
 	const end = endOfString(record, string);
@@ -219,9 +221,7 @@ export function trackedVoltages(
 		TRACKING_SCATTER
 	);
 	return found.map((one) => {
-		const others = inputs
-			.filter(({ input }) => input !== one.input)
-			.map(({ ratio }) => ratio - 1);
+		const others = inputs.filter(({ input }) => input !== one.input).map(({ ratio }) => ratio - 1);
 		const alike = others.length > 0 ? (median(others) * others.length) / (others.length + 1) : 0;
 		const own = inputs.findIndex(({ input }) => input === one.input);
 		return {

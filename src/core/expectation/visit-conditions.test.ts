@@ -44,7 +44,13 @@ describe('ways to the conditions', () => {
 		expect(value(byShadow(900, 10, 0)).irradiance.value).toBeCloseTo(900, 6);
 		const tilted = value(byShadow(900, 10, 10));
 		expect(tilted.basis).toContain('45° off');
-		expect(tilted.irradiance.value / 900).toBeCloseTo(0.12 + 0.88 * Math.SQRT1_2, 6);
+		expect(tilted.irradiance.value / 900).toBeCloseTo(0.08 + 0.92 * Math.SQRT1_2, 6);
+		// The flatter the sun, the less a shadow tells.
+		const doubts = [0, 5, 10, 20, 40].map(
+			(shadow) => value(byShadow(900, 10, shadow)).irradiance.relativeStandardUncertainty
+		);
+		expect(doubts).toEqual(doubts.toSorted((a, b) => a - b));
+		expect(doubts.at(-1)!).toBeGreaterThan(3 * doubts[0]!);
 		expect(byShadow(900, 0, 3)).toMatchObject({ ok: false });
 	});
 

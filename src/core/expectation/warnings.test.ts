@@ -31,7 +31,7 @@ describe('what stands in the way of a visit', () => {
 					: reading
 			)
 		};
-		expect(warnings(cloudy).join()).toMatch(/scatter by \d %.*the light is unsteady/);
+		expect(warnings(cloudy).join()).toMatch(/scatter by \d %.*irradiance was unsteady/);
 		const width = (visit: Visit) =>
 			expectReadings(record, visit).places.find((p) => p.quantity === 'operating-current')!
 				.expected!.standardUncertainty;

@@ -183,7 +183,8 @@ export const CATALOGUE: readonly Fault[] = [
 		inject: (circuit, _, state) => {
 			if (state.shorted) return circuit;
 			if (!isRunning(state)) return faulty(circuit, 'connector-reversed', 0);
-			const stops = circuit.fuses?.positive || circuit.blockingDiode || state.siblings === 'isolated';
+			const stops =
+				circuit.fuses?.positive || circuit.blockingDiode || state.siblings === 'isolated';
 			return stops ? interrupted(circuit) : null;
 		},
 		shownBy: null

@@ -157,7 +157,8 @@ describe('causes', () => {
 	it('keeps its chances for other readings when a fault cannot show in them', () => {
 		const visit = visitOf({ record, quantities: ['open-circuit-voltage'], normal: normalFrom(3) });
 		const blown = assess(record, visit).causes.find((c) => c.members[0].code === 'fuse-blown');
-		// Two poles.
-		expect(blown!.probability).toBeCloseTo(2 * USUAL_RATES['fuse-blown'], 2);
+		// Two poles; an array whose other readings are in order has rather fewer faults than usual.
+		expect(blown!.probability).toBeLessThan(2 * USUAL_RATES['fuse-blown']);
+		expect(blown!.probability).toBeGreaterThan(0.3 * 2 * USUAL_RATES['fuse-blown']);
 	});
 });

@@ -82,10 +82,7 @@ export function logSharedPriors(
 			heat,
 		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(dirt) + heat,
 		'conditions-wrong':
-			cleaned(false) +
-			againstConditions +
-			Math.log(PRIOR['conditions-wrong']) +
-			elsewhere,
+			cleaned(false) + againstConditions + Math.log(PRIOR['conditions-wrong']) + elsewhere,
 		'record-wrong': cleaned(false) + Math.log(PRIOR['record-wrong']) + elsewhere
 	};
 }

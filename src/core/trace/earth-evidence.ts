@@ -50,11 +50,7 @@ const SHARE_DOUBT = 0.006;
  * @param volts open-circuit volts of the string, V
  * @param modules number of modules
  */
-export function earthDensities(
-	read: EarthReading,
-	volts: number,
-	modules: number
-): EarthDensities {
+export function earthDensities(read: EarthReading, volts: number, modules: number): EarthDensities {
 	const scale = Math.max(volts, 1);
 	const faulty = Array.from({ length: modules + 1 }, (_, joint) =>
 		FAULTS.reduce(

@@ -57,10 +57,7 @@ export function spreadWith(known: number, unit: number, scatter: Scatter): Sprea
 const flat = (scale: number) => 1 / (3 * scale);
 
 /** Density of a reading as a right one, 1/V or 1/A. */
-export function rightDensity(
-	measured: number,
-	{ value, sigma, scale, spread }: Foretold
-): number {
+export function rightDensity(measured: number, { value, sigma, scale, spread }: Foretold): number {
 	if (value === null) return flat(scale);
 	if (!spread) return (1 - WRONG_READING.rate) * density(measured - value, sigma);
 	let sum = 0;

@@ -19,7 +19,7 @@ function consequence({ code }: Pick<CauseMember, 'code'>): number {
 			return 0.9;
 		case 'clipping':
 		case 'unequal-parallel':
-			return 0.6;
+			return 0.85;
 		default:
 			return 1;
 	}

@@ -23,13 +23,7 @@ import { shiftGrid, type GridPoint } from './shift-grid';
 import type { StringCase } from './string-case';
 import type { StringClass } from './string-class';
 import { weighScopes, type ScopeWeights } from './weigh-scopes';
-import {
-	faultFactor,
-	healthyPrior,
-	totalOf,
-	weighString,
-	type StringWeight
-} from './weigh-string';
+import { faultFactor, healthyPrior, totalOf, weighString, type StringWeight } from './weigh-string';
 
 export interface Weighed {
 	readonly of: StringClass;

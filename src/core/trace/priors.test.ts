@@ -60,7 +60,7 @@ describe('what moves all strings alike', () => {
 		return {
 			asStated: Math.exp(logs['as-stated'] - all),
 			soiling: Math.exp(logs.soiling - all),
-			wrong: Math.exp(logs['conditions-wrong'] - all)
+			wrong: Math.exp(logs['conditions-wrong'] - all) + Math.exp(logs['record-wrong'] - all)
 		};
 	};
 

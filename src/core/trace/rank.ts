@@ -235,10 +235,7 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 	});
 }
 
-function sharedCauses(
-	{ shared, best, group }: GroupPosterior,
-	amongOthers: boolean
-): Cause[] {
+function sharedCauses({ shared, best, group }: GroupPosterior, amongOthers: boolean): Cause[] {
 	if (group.shared.size === 0) return [];
 	const light = Math.expm1(best.light);
 	const statedLight = `${(100 * group.doubt.light).toFixed(0)} %`;

@@ -94,7 +94,7 @@ describe('reasons at places within a string', () => {
 		const earth = causes.find(({ members }) =>
 			members.some(({ code, place }) => code === 'earth-fault' && place.string === idOf('A1'))
 		)!;
-		expect(earth.reasons[0]!.words).toContain('4.0 modules up from the negative end');
-		expect(earth.reasons[0]!.words).toContain('+ 296');
+		expect(earth.reasons[0]!.words).toContain('4.0 modules from the negative end');
+		expect(earth.reasons[0]!.words).toContain('296.0 V');
 	});
 });

@@ -122,7 +122,10 @@ function standbyDensity(
 	const off = standbyVolts(record, one.string);
 	if (!volts || !off) return 1;
 	const value = off.count * off.each;
-	return 0.7 * normal(volts.read, value, 0.3 * value + 0.5) + 0.3 * normal(volts.read, 0, 0.01 * volts.open);
+	return (
+		0.7 * normal(volts.read, value, 0.3 * value + 0.5) +
+		0.3 * normal(volts.read, 0, 0.01 * volts.open)
+	);
 }
 
 const normal = (value: number, mean: number, sigma: number) =>
@@ -280,12 +283,14 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 const WORTH_ASKING = 0.02;
 
 /** Whether the voltage of a string is odd for what it is recorded as, or was not read. */
-function isOdd(group: SiblingGroup, string: StringRecord, standing: ScopeBasis['standing']): boolean {
+function isOdd(
+	group: SiblingGroup,
+	string: StringRecord,
+	standing: ScopeBasis['standing']
+): boolean {
 	const module = openCircuitVoltage(moduleAtShift(group, group.estimates[0].shift));
 	const read = standing.get(stringKey(string.id, 'open-circuit-voltage'))?.value;
-	return (
-		read === undefined || Math.abs(read / (module * string.moduleCount) - 1) > WORTH_ASKING
-	);
+	return read === undefined || Math.abs(read / (module * string.moduleCount) - 1) > WORTH_ASKING;
 }
 
 /** Two strings of different build that have changed places. */
@@ -338,8 +343,12 @@ function exchanged(basis: ScopeBasis): Scope[] {
 				if (!isOdd(elsewhere, other, standing)) continue;
 				const ids = [one.id, other.id].sort() as [string, string];
 				pairs.push(
-					pair([a], ids, () => other, (of, centre) =>
-						foretellsOf(elsewhere, other, inSameLight(elsewhere, of) ? centre : null)
+					pair(
+						[a],
+						ids,
+						() => other,
+						(of, centre) =>
+							foretellsOf(elsewhere, other, inSameLight(elsewhere, of) ? centre : null)
 					)
 				);
 			}
@@ -363,9 +372,7 @@ function foretellsOf(
 	return (_, item, atVolts) => {
 		const { quantity } = item.reading;
 		const key = `${quantity}/${atVolts ?? ''}`;
-		const table =
-			tables.get(key) ??
-			classTable(group, string, WHOLE, quantity, atVolts, shift);
+		const table = tables.get(key) ?? classTable(group, string, WHOLE, quantity, atVolts, shift);
 		tables.set(key, table);
 		return {
 			value: table.value[0]!,

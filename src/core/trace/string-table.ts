@@ -136,7 +136,8 @@ export function classTable(
 		const alike = likeness(one, quantity);
 		const twin = alike === null ? undefined : known.get(alike);
 		if (twin !== undefined) {
-			for (const list of [value, perLight, perHeat, perVolt, sigma, scatterUnit]) list[c] = list[twin]!;
+			for (const list of [value, perLight, perHeat, perVolt, sigma, scatterUnit])
+				list[c] = list[twin]!;
 			return;
 		}
 		if (alike !== null) known.set(alike, c);
@@ -151,9 +152,7 @@ export function classTable(
 		perLight[c] = here.value * slopes.light;
 		perHeat[c] = here.value * slopes.heat;
 		perVolt[c] = here.perVolt;
-		scatterUnit[c] = Math.abs(
-			quantity === 'open-circuit-voltage' ? perHeat[c]! : here.value
-		);
+		scatterUnit[c] = Math.abs(quantity === 'open-circuit-voltage' ? perHeat[c]! : here.value);
 		// Between two types of the grid any may lie.
 		const between = one.faults.some(({ fault }) => fault.family === 'record')
 			? OTHER_TYPE_GAP[quantity === 'open-circuit-voltage' ? 'volts' : 'amps'] * here.value
@@ -248,10 +247,7 @@ export function widenByGaps(
 }
 
 /** Readings of equal build at nearly equal volts share a table. */
-export function tableKey(
-	{ string }: Pick<GroupReading, 'string'>,
-	atVolts: number | null
-): string {
+export function tableKey({ string }: Pick<GroupReading, 'string'>, atVolts: number | null): string {
 	return [
 		string.moduleCount,
 		string.cableResistance,

@@ -56,7 +56,8 @@ export function traceGroups(
 	const weigh = (
 		{ group, cases, scopes, buses }: (typeof prepared)[number],
 		againstConditions: number
-	) => groupPosterior(group, cases, scopes, { cleaningGain, againstConditions, frequencies }, buses);
+	) =>
+		groupPosterior(group, cases, scopes, { cleaningGain, againstConditions, frequencies }, buses);
 	const alone = prepared.map((one) => weigh(one, 0));
 	if (prepared.length === 1) {
 		const [{ scopes, inputs }] = prepared as [(typeof prepared)[number]];

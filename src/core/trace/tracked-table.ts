@@ -61,7 +61,11 @@ export function trackedTable(
 	const slope = (up: Shift, down: Shift, span: number) =>
 		Math.log(maximumPowerVoltage(at(up)) / maximumPowerVoltage(at(down))) / span;
 	const slopes = {
-		light: slope({ light: light + STEP.light, heat }, { light: light - STEP.light, heat }, 2 * STEP.light),
+		light: slope(
+			{ light: light + STEP.light, heat },
+			{ light: light - STEP.light, heat },
+			2 * STEP.light
+		),
 		heat: slope({ light, heat: heat + STEP.heat }, { light, heat: heat - STEP.heat }, 2 * STEP.heat)
 	};
 	const seen = new Map<string, number>();

@@ -75,7 +75,8 @@ export function heldShort(
 ): Cause[] {
 	return causes.map((cause) => {
 		const { code } = cause.members[0];
-		if (code === 'healthy' || code === 'reading-wrong' || cause.probability <= AT_MOST) return cause;
+		if (code === 'healthy' || code === 'reading-wrong' || cause.probability <= AT_MOST)
+			return cause;
 		const covered = stringsOf(cause);
 		if (!unexplained.some(({ stringId }) => covered.includes(stringId))) return cause;
 		const share = AT_MOST / cause.probability;

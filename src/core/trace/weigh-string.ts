@@ -89,8 +89,16 @@ export function weighString(
 	}
 	const foretold = { value: 0 as number | null, sigma: 1, scale: 1 };
 	for (let i = 0; i < items.length; i++) {
-		const { measured, table: index, voltsOff, repeated, nodes, elsewhere, perExcess, shared } =
-			items[i]!;
+		const {
+			measured,
+			table: index,
+			voltsOff,
+			repeated,
+			nodes,
+			elsewhere,
+			perExcess,
+			shared
+		} = items[i]!;
 		const { value, perLight, perHeat, perVolt, scale } = tables[index]!;
 		const shares = wrongShares[i]!;
 		foretold.scale = scale;

@@ -16,8 +16,8 @@
 
 {#each questions as { strings }, i (i)}
 	<p class="notice" data-question="other-plane">
-		Do {labels(strings.at(-1)!)} face another way than {labels(strings[0]!)}? Their currents suggest it, and
-		the record does not say. Until then each set is compared with itself alone.
+		Do {labels(strings.at(-1)!)} face another way than {labels(strings[0]!)}? Their currents suggest
+		it, and the record does not say. Until then each set is compared with itself alone.
 		<a href={resolve('/sites/[site]/map', { site })}>Record tilt and azimuth on the map</a>
 	</p>
 {/each}

@@ -61,9 +61,8 @@
 					<VerdictMark verdict={group.verdict!} />
 				</summary>
 				<p>
-					{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance, ± {(
-						2 * group.heat.standardUncertainty
-					).toFixed(1)} K.
+					{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance,
+					± {(2 * group.heat.standardUncertainty).toFixed(1)} K.
 				</p>
 			</details>
 		{/each}

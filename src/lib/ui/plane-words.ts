@@ -1,6 +1,15 @@
 import type { Plane } from '$core/record/plane';
 
-const WINDS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
+const WINDS = [
+	'north',
+	'north-east',
+	'east',
+	'south-east',
+	'south',
+	'south-west',
+	'west',
+	'north-west'
+];
 
 /** The direction a plane faces: "south-west"; "level" where it has no tilt. */
 export function facing({ tilt, azimuth }: Pick<Plane, 'tilt' | 'azimuth'>): string {

@@ -101,10 +101,20 @@ describe('volts to earth', () => {
 		expect(found.words).toContain(`above module ${joint} `);
 	});
 
-	it('that do not add up are no single fault of low resistance', () => {
-		const found = judge(both(150, -90, 456));
-		expect(found).toMatchObject({ verdict: 'off' });
-		expect(found.words).toContain('high resistance');
+	it('are judged by the leak they show together, whatever its resistance', () => {
+		// 240 of 456 V through 10 Mohm: 9 Mohm, as healthy insulation has; 420 of 456 V: 0.86 Mohm.
+		expect(judge(both(150, -90, 456)).verdict).toBe('fits');
+		expect(judge(both(280, -140, 456))).toMatchObject({
+			verdict: 'off',
+			words: expect.stringContaining('module 4 ')
+		});
+		// Between, the readings leave it open.
+		expect(judge(both(276, -138.6, 456)).verdict).toBe('look');
+	});
+
+	it('that no leak can give are to be taken again', () => {
+		expect(judge(both(-150, -90, 456)).verdict).toBe('off');
+		expect(judge(both(400, -300, 456)).verdict).toBe('off');
 	});
 });
 

@@ -43,7 +43,6 @@ const POINTS: Readonly<
 	]
 };
 
-
 /** The spot of a quantity at a place, in its usual state. */
 export function spotAt(record: ArrayRecord, place: Place, quantity: Quantity): Spot {
 	const string =

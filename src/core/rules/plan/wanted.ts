@@ -33,7 +33,6 @@ const NO_CURRENT_SHARE = 0.1;
 /** And below which its volts are held down by its devices. */
 const HELD_DOWN_SHARE = 0.1;
 
-
 /** All that this visit wants to read, for its purpose, what the inverter says and what was read so far. */
 export function wantedReadings(basis: PlanBasis): Wanted[] {
 	const { record, visit } = basis;

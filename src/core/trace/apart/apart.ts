@@ -62,6 +62,8 @@ export interface ApartPosterior {
 	/** ln of what was read and said under each state. */
 	readonly logs: readonly number[];
 	readonly read: readonly ApartReading[];
+	/** Chance that all of it was read right, if the part is sound. */
+	readonly rightIfSound: number;
 	/** Whether anything was read or said of it at all: a prior alone is no answer. */
 	readonly told: boolean;
 }
@@ -97,6 +99,10 @@ export function weighApart(
 		of,
 		chances,
 		logs: likelihoods.map((likelihood) => Math.log(Math.max(likelihood, 1e-300))),
+		rightIfSound: read.reduce((product, { reading, probe, repeated }) => {
+			const foretold = probe.foretold(of.states[0].code);
+			return foretold ? product * (1 - chanceWrong(reading, foretold, repeated)) : product;
+		}, 1),
 		read: read.map(({ reading, probe, repeated }) => ({
 			reading,
 			probe,

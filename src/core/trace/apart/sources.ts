@@ -24,7 +24,9 @@ export function weighAparts(basis: ApartBasis): ApartPosterior[] {
 	return SOURCES.flatMap((source) => source(basis)).map((one) => weighApart(one, standing, takes));
 }
 
-/** Chance that every part of which something was read or said is sound. */
+/** Chance that every part of which something was read or said is sound, and what was read of it right. */
 export function allSound(aparts: readonly ApartPosterior[]): number {
-	return aparts.reduce((product, { told, chances }) => (told ? product * chances[0]! : product), 1);
+	return aparts.reduce((product, { told, chances, rightIfSound }) => {
+		return told ? product * chances[0]! * rightIfSound : product;
+	}, 1);
 }

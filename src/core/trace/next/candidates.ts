@@ -14,7 +14,6 @@ export interface Candidate {
 	readonly state: SwitchingState;
 }
 
-
 /** Faults for whose sake places within a string are read one by one. */
 const SOUGHT: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
 	'stretch-voltage': [

@@ -80,7 +80,8 @@ describe('the database', () => {
 			'0005-piles',
 			'0006-watch',
 			'0007-settings',
-			'0008-day-means'
+			'0008-day-means',
+			'0009-conditions-per-plane'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

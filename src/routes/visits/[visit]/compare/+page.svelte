@@ -63,8 +63,8 @@
 <div class="page">
 	<h1>Comparison</h1>
 	<p class="soft lead">
-		All strings, the one furthest off first. Strings of one module type and plane are compared with each
-		other; that tells more than any sensor.
+		All strings, the one furthest off first. Strings of one module type and plane are compared with
+		each other; that tells more than any sensor.
 	</p>
 	<PlaneQuestions {session} />
 	{#if groups.length > 1}
@@ -92,7 +92,8 @@
 					<span
 						><span class="figure">{modules.toFixed(1)}</span>
 						<span class="soft">modules off</span>
-						{#if groupOf(stringId)}<span class="soft group">{groupWords(groupOf(stringId)!, record)}</span
+						{#if groupOf(stringId)}<span class="soft group"
+								>{groupWords(groupOf(stringId)!, record)}</span
 							>{/if}</span
 					>
 					<div class="quantities">
@@ -112,7 +113,12 @@
 											{place.counted && place.verdict !== 'fits' ? place.counted.words : ''}{/if}
 									</span>
 									{#if place.tracked && place.tracked.verdict !== 'fits'}
-										<span class="plain">Operating voltage {place.tracked.measured.toFixed(0)} V; a healthy string has its maximum at {place.tracked.expected.toFixed(0)} ± {(2 * place.tracked.standardUncertainty).toFixed(0)} V.</span>
+										<span class="plain"
+											>Operating voltage {place.tracked.measured.toFixed(0)} V; a healthy string has its
+											maximum at {place.tracked.expected.toFixed(0)} ± {(
+												2 * place.tracked.standardUncertainty
+											).toFixed(0)} V.</span
+										>
 									{/if}
 									{#if plainWords(place)}<span class="plain">{plainWords(place)}</span>{/if}
 								</div>

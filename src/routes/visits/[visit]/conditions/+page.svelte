@@ -18,8 +18,8 @@
 	<h1>Test conditions</h1>
 	<p class="soft lead">
 		Irradiance in the plane of the modules and the temperature of their cells, at the time of the
-		measurements. Every expected value depends on them. Enter them again when the sun has moved on; the
-		last entry of a plane counts.
+		measurements. Every expected value depends on them. Enter them again when the sun has moved on;
+		the last entry of a plane counts.
 	</p>
 
 	<ConditionsForm data={data.conditionsForm} {session} />

@@ -128,8 +128,8 @@
 				]}
 			/>
 			<p class="soft">
-				A plane without a measurement of its own follows from the position of the sun, or from its own
-				strings, with a wider tolerance.
+				A plane without a measurement of its own follows from the position of the sun, or from its
+				own strings, with a wider tolerance.
 			</p>
 		</div>
 	{/if}

@@ -116,8 +116,8 @@
 
 		<footer>
 			<p class="soft">
-				Probabilities from all readings together; comparable strings are judged by each other. Probability is
-				not proof. That nothing at all is wrong:
+				Probabilities from all readings together; comparable strings are judged by each other.
+				Probability is not proof. That nothing at all is wrong:
 				<span class="figure"
 					>{(100 * (healthy?.probability ?? 0)).toFixed(
 						healthy && healthy.probability > 0.1 ? 0 : 1
