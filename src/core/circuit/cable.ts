@@ -2,7 +2,7 @@
 const PER_KELVIN = 0.00393;
 
 /** Resistivity at 20 degC, ohm mm2/m: of plain copper, and of flexible tinned copper as PV cable has it. */
-export const RESISTIVITY = {
+const RESISTIVITY = {
 	/** Not verified. */
 	copper: 0.0172,
 	/**
@@ -11,7 +11,7 @@ export const RESISTIVITY = {
 	 */
 	pvCable: 0.02036
 } as const;
-export type Conductor = keyof typeof RESISTIVITY;
+type Conductor = keyof typeof RESISTIVITY;
 
 /** A pair of copper conductors. */
 export interface Cable {

@@ -58,7 +58,7 @@ export interface PlaceVerdict {
 }
 
 /** The operating voltage of a string alone on its tracker against the maximum of a healthy one. */
-export interface TrackedVerdict {
+interface TrackedVerdict {
 	/** V */
 	readonly measured: number;
 	readonly expected: number;
@@ -69,7 +69,7 @@ export interface TrackedVerdict {
 }
 
 /** Directions that the strings of a record may face, asked because their currents fall into two kinds. */
-export interface PlaneQuestion {
+interface PlaneQuestion {
 	readonly code: 'other-plane';
 	/** Ids of the strings of each kind, the brighter first. */
 	readonly strings: readonly (readonly string[])[];

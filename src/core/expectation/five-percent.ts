@@ -2,6 +2,7 @@ import { stringKey } from './place';
 import { median } from '../units/quantile';
 import { STRING_QUANTITIES, type StringQuantity } from './quantity';
 import type { Reading } from './visit';
+import { planesOf, planesOfString } from '../record/plane';
 import type { ArrayRecord, StringRecord } from '../record/record';
 
 /** What the plain rule says of one reading: within 5 % of its like, or not. */
@@ -19,7 +20,7 @@ const WITHIN = 0.05;
 const LIKE = 3;
 
 /**
- * Every string's reading against the median of strings of its type and length, by the plain rule of
+ * Every string's reading against the median of strings of its type, length and plane, by the plain rule of
  * IEC 62446-1, for standing beside the band.
  */
 export function plainRule(
@@ -44,14 +45,16 @@ export function plainRule(
 }
 
 function likes(
-	{ strings }: ArrayRecord,
+	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>,
 	quantity: StringQuantity
 ) {
 	const groups = new Map<string, StringRecord[]>();
-	for (const string of strings) {
+	const planes = planesOf(record);
+	for (const string of record.strings) {
 		if (!standing.has(stringKey(string.id, quantity))) continue;
-		const kind = `${string.moduleTypeId}/${string.moduleCount}`;
+		const plane = planesOfString(planes, string).main?.id ?? '';
+		const kind = `${string.moduleTypeId}/${string.moduleCount}/${plane}`;
 		groups.set(kind, [...(groups.get(kind) ?? []), string]);
 	}
 	return [...groups.values()]

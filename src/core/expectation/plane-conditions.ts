@@ -103,8 +103,8 @@ export interface StandingPlaneConditions {
 	readonly plane: Plane | null;
 	/** The last entry as it holds for the plane; null where nothing is entered. */
 	readonly entry: ConditionsEntry | null;
-	/** Whether they were measured on this very plane, rather than carried over from another. */
-	readonly measuredHere: boolean;
+	/** Measured on this very plane, carried over from another, or measured on a plane that nobody named. */
+	readonly source: 'measured' | 'carried-over' | 'plane-not-stated';
 }
 
 /** What stands for each plane of an array, in the order of its fields. */
@@ -114,10 +114,15 @@ export function standingByPlane(
 ): readonly StandingPlaneConditions[] {
 	const planes = planesOf(record);
 	const last = (plane: Plane | null) => conditionsForPlane(record, visit, plane).at(-1) ?? null;
-	if (planes.length <= 1) return [{ plane: null, entry: last(null), measuredHere: true }];
+	if (planes.length <= 1) return [{ plane: null, entry: last(null), source: 'measured' }];
+	const stated = visit.conditions.map((entry) => planeOfEntry(planes, entry));
+	if (stated.every((plane) => plane === null)) {
+		const entry = visit.conditions.at(-1) ?? null;
+		return [{ plane: null, entry, source: 'plane-not-stated' }];
+	}
 	return planes.map((plane) => ({
 		plane,
 		entry: last(plane),
-		measuredHere: visit.conditions.some((entry) => planeOfEntry(planes, entry) === plane)
+		source: stated.includes(plane) ? 'measured' : 'carried-over'
 	}));
 }

@@ -65,7 +65,7 @@ export interface ArrayRecord {
 	readonly rates: Readonly<Record<string, number>>;
 }
 
-export interface Location {
+interface Location {
 	/** deg, north positive */
 	readonly latitude: number;
 	/** deg, east positive */
@@ -106,7 +106,7 @@ export interface StringDevices {
 	readonly part: string | null;
 }
 
-export interface StringCable {
+interface StringCable {
 	/** One way, m. */
 	readonly length: number;
 	/** Cross section of one conductor, mm2. */

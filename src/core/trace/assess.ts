@@ -10,6 +10,7 @@ import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
 import { agedModel, moduleHere } from '../expectation/predict';
 import type { ApartPosterior } from './apart/apart';
 import { weighAparts } from './apart/sources';
+import { calibratedLines } from './calibration';
 import type { Cause, RuledOut } from './cause';
 import { byConsequence } from './order';
 import { ruledOut } from './rank';
@@ -115,11 +116,13 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 		};
 	}
 	const unexplained = unexplainedReadings(traced);
-	const causes = heldShort(
-		rankedCauses(record, visit, traced, aparts),
-		unexplained,
-		stringsCovered(record)
-	).sort(byConsequence);
+	const causes = calibratedLines(
+		heldShort(
+			rankedCauses(record, visit, traced, aparts),
+			unexplained,
+			stringsCovered(record)
+		).sort(byConsequence)
+	);
 	const next = proposedTests(record, visit, traced, aparts);
 	return {
 		...expectations,

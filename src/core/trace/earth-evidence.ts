@@ -8,7 +8,7 @@ export interface EarthReading {
 }
 
 /** Chance that each of the two readings is wrong. */
-export interface WrongEarth {
+interface WrongEarth {
 	readonly positive: number;
 	readonly negative: number;
 }

@@ -26,7 +26,7 @@ function consequence({ code }: Pick<CauseMember, 'code'>): number {
 }
 
 /** What a line is ordered by: probability times consequence. */
-export function weightOf({ probability, members }: Pick<Cause, 'probability' | 'members'>): number {
+function weightOf({ probability, members }: Pick<Cause, 'probability' | 'members'>): number {
 	return probability * consequence(members[0]);
 }
 

@@ -21,3 +21,9 @@
 		<a href={resolve('/sites/[site]/map', { site })}>Record tilt and azimuth on the map</a>
 	</p>
 {/each}
+
+<style>
+	.notice {
+		margin-bottom: 0.8rem;
+	}
+</style>

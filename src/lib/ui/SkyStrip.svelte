@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingByPlane } from '$core/expectation/plane-conditions';
+	import { planesOf } from '$core/record/plane';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from './visit-session.svelte';
 	import { ago } from './when';
@@ -16,7 +17,20 @@
 	let { session, now, height = $bindable(0) }: Props = $props();
 
 	const planes = $derived(standingByPlane(session.document.record, session.document.visit));
-	const several = $derived(planes.length > 1);
+	const several = $derived(planesOf(session.document.record).length > 1);
+	/** Where there are several groups, which one it is. */
+	const groupName = ({ plane, stringIds }: (typeof groups)[number]) => {
+		if (several && plane) return plane.name;
+		if (groups.length < 2) return 'strings';
+		const labels = session.document.record.strings
+			.filter(({ id }) => stringIds.includes(id))
+			.map(({ label }) => label);
+		return labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(', ');
+	};
+	const SOURCE_WORDS = {
+		'carried-over': 'from another plane',
+		'plane-not-stated': 'plane not stated'
+	} as const;
 	const groups = $derived(session.assessment.groups.filter(({ verdict }) => verdict));
 	const visit = $derived(session.document.visit.id);
 </script>
@@ -26,36 +40,37 @@
 		{session.document.site.name}
 	</a>
 	{#if planes.some(({ entry }) => entry)}
-		{#each planes as { plane, entry, measuredHere } (plane?.id ?? '')}
+		{#each planes as { plane, entry, source } (plane?.id ?? '')}
 			{#if entry}
 				{@const { irradiance, cellTemperature, enteredAt } = entry}
 				<a
 					class="item"
-					class:carried={!measuredHere}
+					class:carried={source === 'carried-over'}
 					href={resolve('/visits/[visit]/conditions', { visit })}
 				>
 					{#if plane}<strong class="plane">{plane.name}</strong>{/if}
 					<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
 					<span class="soft">
-						± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %{measuredHere
-							? `, ${IRRADIANCE_SOURCE_FACTS[irradiance.source].short}`
-							: ''}
+						± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %{source ===
+						'carried-over'
+							? ''
+							: `, ${IRRADIANCE_SOURCE_FACTS[irradiance.source].short}`}
 					</span>
 					<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C
 					<span class="soft">
-						± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K{measuredHere
-							? `, ${TEMPERATURE_SOURCE_FACTS[cellTemperature.source].short}`
-							: ''}
+						± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K{source === 'carried-over'
+							? ''
+							: `, ${TEMPERATURE_SOURCE_FACTS[cellTemperature.source].short}`}
 					</span>
-					{#if !measuredHere}<span class="soft">not measured here</span>{/if}
+					{#if source !== 'measured'}<span class="soft">{SOURCE_WORDS[source]}</span>{/if}
 				</a>
-				{#if measuredHere}<span class="soft age">{ago(enteredAt, now)}</span>{/if}
+				{#if source !== 'carried-over'}<span class="soft age">{ago(enteredAt, now)}</span>{/if}
 			{/if}
 		{/each}
 		{#each groups as group (group.key)}
 			<details class="strings" name="strings-say">
 				<summary>
-					<span class="soft">{several && group.plane ? group.plane.name : 'strings'}:</span>
+					<span class="soft">{groupName(group)}:</span>
 					<span class="figure">{signed(100 * group.light.relative, 1)} % irradiance</span>
 					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
 					<VerdictMark verdict={group.verdict!} />

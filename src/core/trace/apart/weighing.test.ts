@@ -131,7 +131,9 @@ describe('a switch', () => {
 		expect(line!.members[0].code).toBe('disconnect-welded');
 		expect(line!.reasons[0]).toMatchObject({ weighs: 'for' });
 		expect(line!.reasons[0]!.words).toMatch(/300\.0 V read; sound about 0\.00 V, with this fault/);
-		expect(allSound([posterior])).toBeCloseTo(posterior.chances[0]!, 12);
+		expect(allSound([posterior])).toBeCloseTo(posterior.chances[0]! * posterior.rightIfSound, 12);
+		// A figure that a sound switch cannot give leaves no room for nothing being wrong.
+		expect(posterior.rightIfSound).toBeLessThan(0.01);
 	});
 });
 

@@ -64,6 +64,23 @@
 </script>
 
 <form method="POST" action="?/conditions" use:enhance>
+	{#if planes.length > 1}
+		<div class="plane">
+			<Choice
+				label="Measured on"
+				name="fieldId"
+				bind:value={$form.fieldId}
+				options={[
+					{ value: '', words: 'Plane not known' },
+					...planes.map((plane) => ({ value: plane.fieldIds[0]!, words: planeWords(plane) }))
+				]}
+			/>
+			<p class="soft">
+				A plane without a measurement of its own follows from the position of the sun, or from its
+				own strings, with a wider tolerance.
+			</p>
+		</div>
+	{/if}
 	<ConditionFields
 		legend="Irradiance"
 		figure={{
@@ -116,23 +133,6 @@
 		}}
 		bind:doubt={$form.temperatureDoubt}
 	/>
-	{#if planes.length > 1}
-		<div class="plane">
-			<Choice
-				label="Measured on"
-				name="fieldId"
-				bind:value={$form.fieldId}
-				options={[
-					{ value: '', words: 'Plane not known' },
-					...planes.map((plane) => ({ value: plane.fieldIds[0]!, words: planeWords(plane) }))
-				]}
-			/>
-			<p class="soft">
-				A plane without a measurement of its own follows from the position of the sun, or from its
-				own strings, with a wider tolerance.
-			</p>
-		</div>
-	{/if}
 	{#if session.document.visit.conditions.length > 0}
 		<label class="follows">
 			<input type="checkbox" name="follows" bind:checked={$form.follows} />
