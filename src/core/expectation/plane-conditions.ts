@@ -32,7 +32,7 @@ export function conditionsForPlane(
 ): readonly ConditionsEntry[] {
 	const planes = planesOf(record);
 	if (planes.length <= 1) return visit.conditions;
-	const own = visit.conditions.filter((entry) => planeOfEntry(planes, entry) === plane);
+	const own = visit.conditions.filter((entry) => planeOfEntry(planes, entry)?.id === plane?.id);
 	if (plane !== null && own.length > 0) return own;
 	return visit.conditions.map((entry) =>
 		carriedOver(entry, planeOfEntry(planes, entry), plane, record.location)
