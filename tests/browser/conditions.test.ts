@@ -115,7 +115,7 @@ describe('conditions without a sensor', () => {
 		// The truth of the card is 821 W/m2 and 41.7 degC.
 		expect(Math.abs(Number(await field('irradiance')) / 821 - 1)).toBeLessThan(0.05);
 		expect(Math.abs(Number(await field('cellTemperature')) - 41.7)).toBeLessThan(5);
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		await person.sees('strings', '.sky');
 		await person.sees('about one section short', '[data-string=A2]');
@@ -125,7 +125,7 @@ describe('conditions without a sensor', () => {
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('irradiance', '700');
 		await person.click('input[name=follows]');
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.sees('the sun had moved on,');

@@ -51,7 +51,7 @@ describe('twenty-four strings, three readings each', () => {
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('irradiance', '800');
 		await person.fill('cellTemperature', '40');
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		await person.answersForOwnProcedure();
 		await person.hasFocus('reading');

@@ -179,7 +179,7 @@ describe('the terminal with its string fuses', () => {
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('irradiance', '838');
 		await person.fill('cellTemperature', '41');
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
@@ -270,7 +270,7 @@ describe('the hall with rapid shutdown', () => {
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('irradiance', '700');
 		await person.fill('cellTemperature', '35');
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		await person.answersForOwnProcedure();
 		await person.click('.entry details summary');

@@ -212,7 +212,7 @@ export class Person {
 		await this.arrivesAt(/\/conditions$/);
 		await this.fill('irradiance', '838');
 		await this.fill('cellTemperature', '41');
-		await this.press('Store and measure');
+		await this.press('Save and measure');
 		await this.arrivesAt(/\/measure$/);
 		await this.answersForOwnProcedure();
 		await this.isAt('A1', 'open circuit');

@@ -51,7 +51,7 @@ describe('a blown fuse', () => {
 		expect(text).toContain('0.00 A');
 		expect(text).toContain('5.95 A');
 		await person.goTo(`${VISIT}/trace`);
-		await person.sees('What is to blame', 'h1');
+		await person.sees('Diagnosis', 'h1');
 		expect(await person.driver.findElements({ css: '[data-choose=B1]' })).toHaveLength(0);
 	});
 

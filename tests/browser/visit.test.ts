@@ -37,7 +37,7 @@ describe('conditions and meters', () => {
 		await readingsStored(visit, 1);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.fill('cellTemperature', '5');
-		await person.press('Store and measure');
+		await person.press('Save and measure');
 		await person.arrivesAt(/\/measure$/);
 		// One string alone against 36 K: it is the string that is off, or the temperature.
 		await person.sees(/off|look/, '[data-string=A1]');

@@ -32,7 +32,9 @@
 			<span class="figure">{show(place.expected.value)}</span> expected:
 			<span class="figure">{signed(place.distance, 1)}</span> standard uncertainties apart. In this
 			visit <em>look</em> begins at {session.assessment.thresholds.look.toFixed(1)},
-			<em>off</em> at {session.assessment.thresholds.off.toFixed(1)}.
+			<em>off</em> at {session.assessment.thresholds.off.toFixed(1)} below the expected value, at
+			{session.assessment.thresholds.above.look.toFixed(1)} and
+			{session.assessment.thresholds.above.off.toFixed(1)} above it.
 		</p>
 		{#if place.counted}
 			<p>
