@@ -110,7 +110,9 @@
 										{:else if place.relative !== null}<span class="figure"
 												>{signed(100 * place.relative, 1)} %</span
 											>
-											{place.counted && place.verdict !== 'fits' ? place.counted.words : ''}{/if}
+											{#if place.counted && place.verdict !== 'fits'}<span class="counted"
+													>{place.counted.words}</span
+												>{/if}{/if}
 									</span>
 									{#if place.tracked && place.tracked.verdict !== 'fits'}
 										<span class="plain"
@@ -329,7 +331,16 @@
 		}
 
 		.quantity {
-			grid-template-columns: 2.6rem minmax(0, 1fr) auto;
+			grid-template-columns: 2.6rem minmax(0, 1fr) 5.4rem 4.6rem;
+		}
+
+		.said:has(> .figure) {
+			display: contents;
+		}
+
+		.said > .figure {
+			grid-area: 1 / 3;
+			text-align: end;
 		}
 
 		.scale {
@@ -337,8 +348,9 @@
 		}
 
 		.said,
+		.counted,
 		.plain {
-			grid-column: 1 / -1;
+			grid-column: 2 / -1;
 		}
 
 		.limits li {
