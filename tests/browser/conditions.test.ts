@@ -1,6 +1,7 @@
 import type { WebDriver } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import { Key } from 'selenium-webdriver';
+import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fitLabel } from '$core/module/fit';
 import { openCircuitVoltage, shortCircuitCurrent } from '$core/module/single-diode';
@@ -11,6 +12,19 @@ import type { Server } from './own-server';
 import { visitAtTheTerminal } from './own-visit';
 import { Person } from './person';
 import { WAIT } from './waiting';
+
+/** What these tests read and change of a visit's file. */
+interface VisitFile {
+	record: {
+		fields: { id: string; tilt: number; azimuth: number }[];
+		strings: { label: string }[];
+	};
+	visit: {
+		id: string;
+		readings: unknown[];
+		conditions: { fieldId: string | null; irradiance: { value: number } }[];
+	};
+}
 
 /* Conditions by every route, a series whose sun moves, kit, and what the report says of making safe. */
 
@@ -129,6 +143,92 @@ describe('conditions without a sensor', () => {
 		await person.arrivesAt(/\/measure$/);
 		await person.goTo(`/visits/${visit}/conditions`);
 		await person.sees('the sun had moved on,');
+	});
+});
+
+describe('an array on two planes', () => {
+	let visit: string;
+
+	/** The terminal's visit under other ids, its outer bay turned to face east and nothing entered yet. */
+	async function onTwoPlanes() {
+		const there = await visitAtTheTerminal(server.address);
+		const file = await fetch(`${server.address}/visits/${there}/visit.json`);
+		const document = JSON.parse(
+			(await file.text())
+				.replaceAll('019a8000-0000-7000-8000', '019a8009-0000-7000-8000')
+				.replaceAll(there, uuid())
+		) as VisitFile;
+		const outer = document.record.fields[1]!;
+		outer.azimuth = 95;
+		outer.tilt = 25;
+		document.visit.conditions = [];
+		await person.goTo('/');
+		await person.choosesFile('input[type=file]', 'visit.json', JSON.stringify(document));
+		await person.arrivesAt(/import=done$/);
+		return document.visit.id;
+	}
+
+	const stored = async () => {
+		const file = await fetch(`${server.address}/visits/${visit}/visit.json`);
+		return (await file.json()) as VisitFile;
+	};
+
+	/** Waits until the form stands at a plane of its own accord. */
+	const opensAt = (words: string) =>
+		driver.wait(
+			async () =>
+				words ===
+				(await driver.executeScript(
+					'return document.querySelector("select[name=fieldId]")?.selectedOptions[0]?.textContent'
+				)),
+			WAIT,
+			words
+		);
+
+	it('takes conditions for each plane, one after the other', async () => {
+		visit = await onTwoPlanes();
+		await person.goTo(`/visits/${visit}/conditions`);
+		await opensAt('Canopy, inner bay: 5°, facing south');
+		await person.fill('irradiance', '838');
+		await person.fill('cellTemperature', '41');
+		await person.press('Save and enter another plane');
+		await person.sees(/838 W\/m², 41 °C\s+Canopy, inner bay/, '.below');
+		await opensAt('Canopy, outer bay: 25°, facing east');
+		expect(await field('irradiance')).toBe('');
+		await person.fill('irradiance', '412');
+		await person.fill('cellTemperature', '30');
+		await person.press('Save and measure');
+		await person.arrivesAt(/\/measure$/);
+		const { record, visit: now } = await stored();
+		expect(now.conditions.map(({ fieldId, irradiance }) => [fieldId, irradiance.value])).toEqual([
+			[record.fields[0]!.id, 838],
+			[record.fields[1]!.id, 412]
+		]);
+		expect(await person.sees('412', '.sky')).toContain('838');
+	});
+
+	it('judges each string by what its own plane receives', async () => {
+		await person.goTo(`/visits/${visit}/measure?quantity=short-circuit-current`);
+		await person.answersForOwnProcedure();
+		const { record } = await stored();
+		const healthy = fitLabel(SALTMARSH.record.moduleTypes[0]!.plate);
+		for (const { label } of record.strings) {
+			const here = label.startsWith('A')
+				? translate(healthy, 838, 41)
+				: translate(healthy, 412, 30);
+			await person.isAt(label, 'short circuit');
+			await person.types(shortCircuitCurrent(here).toFixed(2), Key.ENTER);
+		}
+		await driver.wait(
+			async () => (await stored()).visit.readings.length === record.strings.length,
+			WAIT
+		);
+		await person.goTo(`/visits/${visit}/compare`);
+		await person.sees('B4', 'ol.strings');
+		const verdicts = await driver.executeScript<string[]>(
+			'return [...document.querySelectorAll("ol.strings .quantity > [data-verdict]")].map((one) => one.dataset.verdict)'
+		);
+		expect(verdicts).toEqual(record.strings.map(() => 'fits'));
 	});
 });
 

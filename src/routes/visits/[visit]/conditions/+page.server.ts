@@ -1,8 +1,11 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
+import type { VisitDocument } from '$core/document/visit';
 import { conditionsFormSchema, conditionsOfForm } from '$core/document/conditions-form';
 import { formOfMeters, metersFormSchema, metersOfForm } from '$core/document/meters-form';
 import { standingConditions } from '$core/expectation/standing';
+import { planeOfEntry } from '$core/expectation/plane-conditions';
+import { planesOf } from '$core/record/plane';
 import type { ArrayRecord } from '$core/record/record';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
@@ -15,18 +18,34 @@ function fieldOf({ fields }: ArrayRecord, id: string): string | null {
 	return fields.some((field) => field.id === id) ? id : null;
 }
 
-export const load: PageServerLoad = async ({ parent }) => {
-	const { document } = await parent();
-	const last = standingConditions(document.visit);
-	const filled = last && {
+/**
+ * What the form opens with: the first plane nobody measured, with the sensors used before and its
+ * figures empty; the last entry where every plane has one.
+ */
+function opensWith({ record, visit }: VisitDocument) {
+	const last = standingConditions(visit);
+	const planes = planesOf(record);
+	const measured = visit.conditions.map((entry) => planeOfEntry(planes, entry)?.id);
+	const next = planes.length > 1 && planes.find(({ id }) => !measured.includes(id));
+	if (!last) return next ? { fieldId: next.fieldIds[0]! } : null;
+	const sensors = {
 		fieldId: last.fieldId ?? '',
-		irradiance: String(last.irradiance.value),
 		irradianceDoubt: String(Number((100 * last.irradiance.relativeStandardUncertainty).toFixed(4))),
 		irradianceSource: last.irradiance.source,
-		cellTemperature: String(last.cellTemperature.value),
 		temperatureDoubt: String(last.cellTemperature.standardUncertainty),
 		temperatureSource: last.cellTemperature.source
 	};
+	if (next) return { ...sensors, fieldId: next.fieldIds[0]! };
+	return {
+		...sensors,
+		irradiance: String(last.irradiance.value),
+		cellTemperature: String(last.cellTemperature.value)
+	};
+}
+
+export const load: PageServerLoad = async ({ parent }) => {
+	const { document } = await parent();
+	const filled = opensWith(document);
 	return {
 		conditionsForm: await superValidate(filled, zod4(conditionsFormSchema), {
 			id: 'conditions',
