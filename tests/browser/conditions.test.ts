@@ -37,6 +37,8 @@ beforeAll(async () => {
 });
 afterAll(() => person?.leaves());
 
+const PHONE = { width: 390, height: 844, deviceScaleFactor: 1, mobile: true };
+
 const field = async (name: string) =>
 	(await person.find(`input[name=${name}]`)).getAttribute('value');
 const worksOut = async (way: string) => {
@@ -230,6 +232,14 @@ describe('an array on two planes', () => {
 		);
 		expect(verdicts).toEqual(record.strings.map(() => 'fits'));
 	});
+
+	it('names the plane of what the strings say on a phone as well', async () => {
+		const emulation = driver as chrome.Driver;
+		await emulation.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', PHONE);
+		await person.sees('Canopy, inner bay:', '.sky details:nth-of-type(1)');
+		await person.sees('Canopy, outer bay:', '.sky details:nth-of-type(2)');
+		await emulation.sendDevToolsCommand('Emulation.clearDeviceMetricsOverride', {});
+	});
 });
 
 describe('kit', () => {
@@ -277,12 +287,10 @@ describe('the report', () => {
 
 describe('making safe on a phone', () => {
 	it('is taken with a thumb: large fields, the stage in sight, nothing beyond the edge', async () => {
-		await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-			width: 390,
-			height: 844,
-			deviceScaleFactor: 1,
-			mobile: true
-		});
+		await (driver as chrome.Driver).sendDevToolsCommand(
+			'Emulation.setDeviceMetricsOverride',
+			PHONE
+		);
 		await person.goTo('/visits/019a8001-0000-7000-8000-000000000004/make-safe?task=dead');
 		const { least, beyond, stage } = await driver.executeScript<{
 			least: number;

@@ -70,7 +70,8 @@
 		{#each groups as group (group.key)}
 			<details class="strings" name="strings-say">
 				<summary>
-					<span class="soft">{groupName(group)}:</span>
+					<!-- On a phone the soft words go; of several planes the name has to stay. -->
+					<span class:soft={groups.length < 2}>{groupName(group)}:</span>
 					<span class="figure">{signed(100 * group.light.relative, 1)} % irradiance</span>
 					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
 					<VerdictMark verdict={group.verdict!} />
