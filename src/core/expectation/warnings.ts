@@ -1,3 +1,4 @@
+import { labelRanges } from '../record/label-ranges';
 import { millisOf } from '../units/instant';
 import type { ArrayRecord } from '../record/record';
 import { DIM_LIGHT, STEADY_SERIES } from '../conditions/conditions';
@@ -50,10 +51,11 @@ function driftWarnings(record: ArrayRecord, visit: Visit): string[] {
 	const currents = [...standingReadings(visit).values()].filter(
 		(reading) => isStringReading(reading) && reading.quantity !== 'open-circuit-voltage'
 	);
-	const named = (readings: readonly Reading[]) => {
-		const labels = [...new Set(readings.map(({ place }) => placeWords(record, place)))];
-		return labels.length > 3 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(', ');
-	};
+	const named = (readings: readonly Reading[]) =>
+		labelRanges(
+			record,
+			readings.map(({ place }) => placeWords(record, place))
+		);
 	const words: string[] = [];
 	for (const [i, entry] of series.entries()) {
 		const before = series[i - 1];

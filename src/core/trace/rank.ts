@@ -1,3 +1,4 @@
+import { labelRanges } from '../record/label-ranges';
 import type { Quantity } from '../expectation/quantity';
 import type { Reading } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
@@ -202,7 +203,7 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 			{
 				readingId: null,
 				weighs: 'for',
-				words: `${labels.length > 4 ? `${labels[0]!} to ${labels.at(-1)!}` : labels.join(', ')}: all their readings together are as ${lowerFirst(causeWords(scope.code))} leaves them.`
+				words: `${labelRanges(record, labels)}: all their readings together are as ${lowerFirst(causeWords(scope.code))} leaves them.`
 			}
 		];
 		const links = [...scope.links].sort((a, b) => b.share - a.share);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { rangesOfIds } from '$core/record/label-ranges';
 	import { resolve } from '$app/paths';
 	import type { VisitSession } from './visit-session.svelte';
 
@@ -6,12 +7,7 @@
 
 	const { questions } = $derived(session.assessment);
 	const site = $derived(session.document.site.id);
-	const labels = (ids: readonly string[]) => {
-		const found = session.document.record.strings
-			.filter(({ id }) => ids.includes(id))
-			.map(({ label }) => label);
-		return found.length > 3 ? `${found[0]} to ${found.at(-1)}` : found.join(', ');
-	};
+	const labels = (ids: readonly string[]) => rangesOfIds(session.document.record, ids);
 </script>
 
 {#each questions as { strings }, i (i)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { rangesOfIds } from '$core/record/label-ranges';
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 	import { standingByPlane } from '$core/expectation/plane-conditions';
@@ -22,10 +23,7 @@
 	const groupName = ({ plane, stringIds }: (typeof groups)[number]) => {
 		if (several && plane) return plane.name;
 		if (groups.length < 2) return 'strings';
-		const labels = session.document.record.strings
-			.filter(({ id }) => stringIds.includes(id))
-			.map(({ label }) => label);
-		return labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(', ');
+		return rangesOfIds(session.document.record, stringIds);
 	};
 	const SOURCE_WORDS = {
 		'carried-over': 'from another plane',

@@ -1,3 +1,4 @@
+import { labelRanges } from '../../record/label-ranges';
 import { usualState } from '../../expectation/switching';
 import type { Reading } from '../../expectation/visit';
 import { coldCeiling } from '../../rules/cautions';
@@ -63,7 +64,7 @@ function proposedAt(
 		possibilities,
 		stringId: null,
 		called: null,
-		besides: `It concerns ${strings.length > 3 ? `${strings[0]!} to ${strings.at(-1)!}` : strings.join(', ')}.`,
+		besides: `It concerns ${labelRanges(record, strings)}.`,
 		least: WORTH_TAKING,
 		ceiling: coldCeiling(posterior.group.model.type.plate.voc, longest)
 	});

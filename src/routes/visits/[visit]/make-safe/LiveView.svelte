@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { labelRanges } from '$core/record/label-ranges';
 	import type { ArrayRecord } from '$core/record/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 	import type { Liveness, LiveString, LiveStretch } from '$core/rules/making-safe/live';
@@ -39,8 +40,7 @@
 			const stretch = one[name];
 			return stretch ? [{ name, words, stretch }] : [];
 		});
-	const named = (labels: readonly string[]) =>
-		labels.length > 2 ? `${labels[0]} to ${labels.at(-1)}` : labels.join(', ');
+	const named = (labels: readonly string[]) => labelRanges(record, labels);
 </script>
 
 <section class="panel" aria-label="What stays live now">

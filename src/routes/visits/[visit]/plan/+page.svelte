@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { labelRanges } from '$core/record/label-ranges';
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
 	import { placeWords } from '$core/expectation/place-words';
@@ -34,10 +35,11 @@
 		}
 		return groups;
 	}
-	const named = (items: readonly PlanItem[]) => {
-		const names = items.map(({ place }) => placeWords(record, place));
-		return names.length > 3 ? `${names[0]} to ${names.at(-1)}` : names.join(', ');
-	};
+	const named = (items: readonly PlanItem[]) =>
+		labelRanges(
+			record,
+			items.map(({ place }) => placeWords(record, place))
+		);
 
 	async function store(): Promise<void> {
 		const answer = await sendJson(`/visits/${visit.id}/purpose`, {
