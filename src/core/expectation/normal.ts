@@ -41,8 +41,8 @@ export function logNormalDensity(deviation: number, sigma: number): number {
  * Share of the standard normal distribution above z, z of 0 or more.
  *
  * Complementary error function by a Chebyshev fit, relative error below 1.2e-7 everywhere (Press,
- * Teukolsky, Vetterling, Flannery, Numerical Recipes, 6.2; coefficients from memory, checked against
- * known values in the test).
+ * Teukolsky, Vetterling, Flannery, Numerical Recipes, 6.2; coefficients from memory, not verified against
+ * the text, checked against known values in the test).
  */
 export function normalTail(z: number): number {
 	const x = z / Math.SQRT2;
