@@ -285,7 +285,7 @@ describe('the hall with rapid shutdown', () => {
 
 describe('the two smaller places', () => {
 	it.each([
-		[2, 'Running current: P1, P2', 'open circuit', 'Q1: lock and tag off, DC on', 'Loads off'],
+		[2, 'Running current: P1 to P3', 'open circuit', 'Q1: lock and tag off, DC on', 'Loads off'],
 		[3, 'Power of this unit:', 'power of this unit', 'AC on', 'AC connector of the unit apart']
 	])(
 		'site %d goes from plan over measuring and comparison to back on',

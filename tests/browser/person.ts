@@ -176,6 +176,19 @@ export class Person {
 		}
 	}
 
+	/** Everything an element says, the parts out of sight too, which the browser has not laid out yet. */
+	async readsToTheEnd(css: string): Promise<string> {
+		return this.driver.executeScript<string>(
+			`const all = new CSSStyleSheet();
+			all.replaceSync('* { content-visibility: visible !important }');
+			document.adoptedStyleSheets.push(all);
+			const text = (${TEXT})(arguments[0]);
+			document.adoptedStyleSheets.pop();
+			return text;`,
+			css
+		);
+	}
+
 	async arrivesAt(path: RegExp): Promise<void> {
 		try {
 			await untilPage(

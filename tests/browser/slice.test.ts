@@ -76,7 +76,8 @@ describe('the first day at the terminal', () => {
 	it('hands over a page that prints', async () => {
 		await person.press('Hand over');
 		await person.arrivesAt(/\/hand-over$/);
-		const text = await person.sees('Cautions for what comes next', '.report');
+		await person.sees('Cautions for what comes next', '.report');
+		const text = await person.readsToTheEnd('.report');
 		for (const words of [
 			'Tamsin Orrell',
 			'838 W/m²',
