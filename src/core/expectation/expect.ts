@@ -107,7 +107,7 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 	const bus = busVoltsByInput(record, standing);
 	const tracked = new Map(
 		groups.flatMap((group) =>
-			trackedVoltages(record, group, groups)
+			trackedVoltages(record, group, groups, standing)
 				.filter(({ partners }) => partners.length === 0)
 				.map((one) => [one.stringId, trackedVerdict(one, limits)] as const)
 		)

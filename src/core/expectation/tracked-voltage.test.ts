@@ -91,7 +91,7 @@ describe('the voltage of a tracker', () => {
 		)!;
 		expect(place.tracked!.verdict).toBe('off');
 		expect(place.verdict).toBe('off');
-		const tracked = trackedVoltages(record, siblingGroups[0]!, siblingGroups);
+		const tracked = trackedVoltages(record, siblingGroups[0]!, siblingGroups, new Map());
 		expect(tracked).toHaveLength(6);
 		expect(tracked.every(({ partners }) => partners.length === 0)).toBe(true);
 	});
@@ -104,8 +104,8 @@ describe('the voltage of a tracker', () => {
 				devices: { kind: 'optimiser', modulesPerDevice: 1, part: null } as const
 			}))
 		};
-		expect(trackedVoltages(held, group!, [group!])).toEqual([]);
+		expect(trackedVoltages(held, group!, [group!], new Map())).toEqual([]);
 		const offGrid = { ...record, system: 'off-grid' } as const;
-		expect(trackedVoltages(offGrid, group!, [group!])).toEqual([]);
+		expect(trackedVoltages(offGrid, group!, [group!], new Map())).toEqual([]);
 	});
 });

@@ -1,14 +1,17 @@
 import { StringSource } from '../circuit/bus';
 import type { StringCircuit } from '../circuit/description';
+import { partsOf } from '../record/part';
 import { endOfString } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { median } from '../units/quantile';
 import { RECTANGULAR, METER_GAIN_SHARE, TRACKING_SCATTER } from './allowances';
+import { isAtItsRating } from './inverter-rating';
 import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
 import { stringKey } from './place';
 import { stringHere, USUAL_PARTS } from './predict';
 import { STRING_QUANTITIES } from './quantity';
 import { estimateScatter, type Scatter } from './scatter';
+import type { Reading } from './visit';
 
 /**
  * The operating voltage of a maximum-power tracker with few strings, as one of its strings has it. The
@@ -144,7 +147,11 @@ const ODD = 3;
 const MOST_STRINGS = 4;
 
 /** The strings of a tracker that sits at their maximum; null where something else holds the voltage. */
-function trackedStrings(record: ArrayRecord, string: StringRecord): readonly StringRecord[] | null {
+function trackedStrings(
+	record: ArrayRecord,
+	string: StringRecord,
+	standing: ReadonlyMap<string, Reading>
+): readonly StringRecord[] | null {
 	const { input } = string;
 	if (input === null) return null;
 	const together = record.strings.filter((other) => other.input === input);
@@ -152,8 +159,11 @@ function trackedStrings(record: ArrayRecord, string: StringRecord): readonly Str
 		({ devices }) => devices !== null && devices !== 'unknown' && devices.kind !== 'rapid-shutdown'
 	);
 	if (held || together.length > MOST_STRINGS) return null;
-	const end = endOfString(record, string);
+	const inverters = partsOf(record.parts, 'inverter');
+	// Where nobody recorded which inverter a string feeds, the only one is meant.
+	const end = endOfString(record, string) ?? (inverters.length === 1 ? inverters[0]! : null);
 	if (end === null) return record.system === 'off-grid' ? null : together;
+	if (end.kind === 'inverter') return isAtItsRating(end, standing) ? null : together;
 	return end.kind === 'charge-controller' && end.specs.method === 'PWM' ? null : together;
 }
 
@@ -161,7 +171,8 @@ function trackedStrings(record: ArrayRecord, string: StringRecord): readonly Str
 export function trackedVoltages(
 	record: ArrayRecord,
 	group: SiblingGroup,
-	groups: readonly SiblingGroup[]
+	groups: readonly SiblingGroup[],
+	standing: ReadonlyMap<string, Reading>
 ): TrackedVoltage[] {
 	const circuitOf = (string: StringRecord) => {
 		const of = groupOfString(groups, string);
@@ -180,7 +191,7 @@ export function trackedVoltages(
 	const found = group.strings.flatMap((string) => {
 		const item = group.shared.get(stringKey(string.id, 'operating-current'));
 		const atVolts = item?.reading.atVolts ?? null;
-		const together = trackedStrings(record, string);
+		const together = trackedStrings(record, string, standing);
 		const own = circuitOf(string);
 		if (!item || atVolts === null || !together || !own) return [];
 		const partners = together.flatMap((other) =>
@@ -222,7 +233,7 @@ export function trackedVoltages(
 	);
 	return found.map((one) => {
 		const others = inputs.filter(({ input }) => input !== one.input).map(({ ratio }) => ratio - 1);
-		const alike = others.length > 0 ? (median(others) * others.length) / (others.length + 1) : 0;
+		const alike = commonOffset(others);
 		const own = inputs.findIndex(({ input }) => input === one.input);
 		return {
 			stringId: one.stringId,
@@ -234,6 +245,18 @@ export function trackedVoltages(
 			scatter: without[own] ?? all
 		};
 	});
+}
+
+/**
+ * By how much a tracker lies beside its maximum as the others do, relative. No fault of a string lifts the
+ * voltages of all trackers together; an inverter that takes less than it could does, so that the further up
+ * the others are, the less of it is taken for chance.
+ */
+function commonOffset(others: readonly number[]): number {
+	if (others.length === 0) return 0;
+	const middle = median(others);
+	const weight = others.length * Math.max(1, Math.max(middle, 0) / COMMON) ** 2;
+	return (middle * weight) / (weight + 1);
 }
 
 function healthyVoltage(own: StringCircuit, partners: readonly StringCircuit[]): number {

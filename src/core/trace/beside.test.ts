@@ -54,6 +54,45 @@ describe('what is found beside the strings', () => {
 		expect(chance(small, low, 'inverter-derating')).toBeGreaterThan(0.5);
 	});
 
+	it('is a flat top, and no fault of its strings, where each is on a tracker that is pushed up', () => {
+		const alone = arrayRecord(['A1', 'B1', 'C1']);
+		const visit = visitOf({ record: alone, normal: normalFrom(6) });
+		const strings = visit.readings.filter(({ quantity }) => quantity === 'operating-current');
+		const full = strings.reduce((sum, { value, atVolts }) => sum + value * atVolts!, 0);
+		// Eight per cent less power costs a tracker about seven per cent more voltage.
+		const pushed = {
+			...visit,
+			readings: visit.readings.map((one) =>
+				one.atVolts === null
+					? one
+					: { ...one, atVolts: one.atVolts * 1.07, value: one.value * 0.86 }
+			)
+		};
+		const watts = Math.round(0.92 * 0.97 * full);
+		const small = withInverter(alone, watts);
+		const { causes, places } = assess(small, fed(pushed, watts));
+		expect(causes[0]!.members[0].code).toBe('clipping');
+		expect(causes.filter(({ stringId, probability }) => stringId && probability > 0.3)).toEqual([]);
+		expect(places.every(({ tracked }) => tracked === null)).toBe(true);
+	});
+
+	it('does not call a low input a derated inverter where one of its strings pulls it down', () => {
+		const pair = arrayRecord(['A1', 'A2'], 6);
+		const visit = visitOf({
+			record: pair,
+			faults: { A2: { code: 'module-missing', near: 2 } },
+			normal: normalFrom(2)
+		});
+		const power = visit.readings.reduce(
+			(sum, { value, atVolts }) => sum + value * (atVolts ?? 0),
+			0
+		);
+		const large = withInverter(pair, 6000);
+		expect(chance(large, fed(visit, Math.round(0.97 * power)), 'inverter-derating')).toBeLessThan(
+			0.3
+		);
+	});
+
 	it('is nothing where the inverter feeds what is offered', () => {
 		const large = withInverter(record, 40_000);
 		expect(partsOf(large.parts, 'inverter')).toHaveLength(1);

@@ -1,11 +1,13 @@
 import { moduleAtShift } from '../expectation/group';
+import { AT_RATING } from '../expectation/inverter-rating';
 import { rmsOf } from '../expectation/scatter';
 import { maximumPowerPoint } from '../module/single-diode';
 import type { InputVolts } from './cases';
 import { rightDensity, wrongDensity } from './evidence';
 import type { Cause, Reason } from './cause';
 import { lineOf, type BareMember } from './line';
-import type { GroupPosterior } from './posterior';
+import type { GroupPosterior, Weighed } from './posterior';
+import { carriesNoCurrent } from './string-class';
 import type { FaultRates } from '../faults/rates';
 import { rateOf } from '../faults/rates';
 
@@ -24,8 +26,8 @@ export interface BesideBasis {
 
 /** Inverter and cables lose so much between the modules' maximum and the AC side, and how sure that is. */
 const THROUGH = { share: 0.955, doubt: 0.045 };
-/** Share of the rating from which the inverter is at it, by its own display. */
-const AT_RATING = 0.965;
+/** An input above its maximum is so many times as likely at an inverter that is at its rating; Zembo default. */
+const PUSHED_ODDS = 10;
 /** Of its maximum's volts the tracker may stay off by, relative. */
 const TRACKING = 0.03;
 
@@ -91,24 +93,30 @@ function inverterCauses({
 	if (acRating === null || rmsOf(posterior.group.series.irradiance) > 0.05) return [];
 	const { volts, amps } = maximumPowerPoint(moduleAtShift(posterior.group, posterior.best));
 	const peak = volts * amps;
-	const offered =
+	const offeredBy = (shareOf: (classes: readonly Weighed[]) => number) =>
 		THROUGH.share *
 		posterior.strings.reduce(
 			(sum, { case: { string }, classes, held: stopped }) =>
-				sum + peak * string.moduleCount * Math.max(0, classes[0]!.probability - stopped),
+				sum + peak * string.moduleCount * Math.max(0, shareOf(classes) - stopped),
 			0
 		);
-	// The logistic curve stands for the normal distribution's, to 0.01.
-	const beyond = 1 / (1 + Math.exp((-1.702 * (offered / acRating - 1)) / THROUGH.doubt));
+	const offered = offeredBy(shareOfPower);
+	// A string with a fault may pull the others of its input off their maximum: it is not counted on.
+	const atLeast = offeredBy(([sound]) => sound!.probability);
 	const pushed = [...inputs.values()].some(
 		({ read, best, believed }) => believed && read > (1 + TRACKING) * best
 	);
+	// The logistic curve stands for the normal distribution's, to 0.01.
+	const logOdds =
+		(1.702 * (offered / acRating - 1)) / THROUGH.doubt +
+		(acWatts !== null && pushed ? Math.log(PUSHED_ODDS) : 0);
+	const beyond = 1 / (1 + Math.exp(-logOdds));
 	const clipping =
 		beyond * runs * Number(acWatts === null ? pushed : acWatts / acRating >= AT_RATING);
 	const says = (words: string): readonly Reason[] => [{ readingId: null, weighs: 'for', words }];
 	const fed = acWatts === null ? 'Volts pushed up' : `${Math.round(acWatts)} W fed`;
 	const read = `${fed}, ${Math.round(acRating)} W its rating, about ${Math.round(offered)} W offered`;
-	const { derating, wrong } = fallsShort(acWatts, Math.min(offered, acRating), rates);
+	const { derating, wrong } = fallsShort(acWatts, Math.min(atLeast, acRating), rates);
 	return [
 		{
 			...lineOf(
@@ -135,6 +143,18 @@ function inverterCauses({
 			where: 'the inverter'
 		}
 	];
+}
+
+/** What a string with a fault still gives that does not stop its current, share; Zembo default. */
+const WEAKENED = 0.9;
+
+/** Share of its power that a string gives, by what is thought of it. */
+function shareOfPower(classes: readonly Weighed[]): number {
+	return classes.reduce(
+		(sum, { of, probability }, c) =>
+			sum + (c === 0 ? 1 : carriesNoCurrent(of) ? 0 : WEAKENED) * probability,
+		0
+	);
 }
 
 /** Share of what is offered below which a figure is more likely misread than true; Zembo default. */

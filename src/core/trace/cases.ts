@@ -104,7 +104,7 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 		if (id === null || isStringReading(reading)) continue;
 		located.set(id, [...(located.get(id) ?? []), reading]);
 	}
-	const tracked = trackedVoltages(record, group, groups);
+	const tracked = trackedVoltages(record, group, groups, standing);
 	return group.strings.map((string): StringCase => {
 		const own = located.get(string.id) ?? [];
 		const readings = STRING_QUANTITIES.flatMap((quantity): JudgedReading[] => {
