@@ -19,6 +19,8 @@ export interface EarthDensities {
 	readonly faulty: readonly number[];
 	/** Of a healthy string whose leads are swapped, so that each reading is that of the other pole. */
 	readonly swapped: number;
+	/** Of a string that is open somewhere: each pole has only its own part of the string behind it. */
+	readonly open: number;
 	/** Where the string is healthy. */
 	readonly wrong: WrongEarth;
 }
@@ -61,7 +63,24 @@ export function earthDensities(read: EarthReading, volts: number, modules: numbe
 	);
 	const { density, wrong } = healthyDensity(read, scale);
 	const swapped = healthyDensity({ positive: read.negative, negative: read.positive }, scale);
-	return { sound: density, faulty, swapped: swapped.density, wrong };
+	const open = openDensity(read.positive, scale) * openDensity(negated(read.negative), scale);
+	return { sound: density, faulty, swapped: swapped.density, open, wrong };
+}
+
+const negated = (value: number | null) => (value === null ? null : -value);
+
+/** A pole that floats stands this near 0 V, of the string's volts. */
+const FLOATING = 0.01;
+
+/**
+ * Density of the reading of one pole of an open string, counted in the direction a healthy one has: it floats
+ * near 0 V, or its part of the string shows any share of its volts. Common practice, no source.
+ */
+function openDensity(measured: number | null, scale: number): number {
+	if (measured === null) return 1;
+	const foretold = { value: 0, sigma: Math.hypot(FLOATING * scale, 0.5), scale };
+	const share = measured >= 0 && measured <= scale ? 1 / scale : 0;
+	return 0.5 * rightDensity(measured, foretold) + 0.5 * share + wrongDensity(measured, foretold);
 }
 
 function healthyDensity(read: EarthReading, scale: number) {
@@ -69,10 +88,7 @@ function healthyDensity(read: EarthReading, scale: number) {
 	// leak at all can give it.
 	const impossible = (value: number | null) =>
 		value !== null && (value < -IMPOSSIBLE * scale || value > (1 + IMPOSSIBLE) * scale);
-	const [oddUp, oddDown] = [
-		impossible(read.positive),
-		impossible(read.negative === null ? null : -read.negative)
-	];
+	const [oddUp, oddDown] = [impossible(read.positive), impossible(negated(read.negative))];
 	let [sum, positive, negative] = [0, 0, 0];
 	for (const ohms of SOUND_LEAKS) {
 		for (const share of SOUND_PLACES) {

@@ -57,10 +57,12 @@ const TELLS: Readonly<Partial<Record<Quantity, readonly StringFaultCode[]>>> = {
 	'insulation-resistance': ['earth-fault']
 };
 
+const isOpen = (code: Fault['code']) => code === 'connector-open' || code === 'module-open';
+
 /** Whether a fault changes what any of the readings shows. */
 function touches({ code }: Fault, { readings, earth }: LocatedEvidence): boolean {
 	return (
-		(earth !== null && (code === 'earth-fault' || code === 'connector-reversed')) ||
+		(earth !== null && (code === 'earth-fault' || code === 'connector-reversed' || isOpen(code))) ||
 		readings.some(({ quantity }) => TELLS[quantity]?.includes(code) ?? true)
 	);
 }
@@ -111,6 +113,7 @@ export function weighLocated(
 
 function splitUnder({ code }: Fault, earth: EarthDensities, place: number): number {
 	if (code === 'earth-fault') return earth.faulty[place]!;
+	if (isOpen(code)) return earth.open;
 	return code === 'connector-reversed' ? earth.swapped : earth.sound;
 }
 

@@ -319,3 +319,34 @@ describe('the order of the list', () => {
 		}
 	});
 });
+
+describe('an open string whose poles float', () => {
+	it('is open, not reversed, though the little it shows has the wrong sign', () => {
+		const record = arrayRecord(['A1', 'A2', 'A3', 'A4']);
+		const visit = changed(record, visitOf({ record, normal: normalFrom(8) }), (reading, label) =>
+			label === 'A2' ? (voltage(reading) ? { value: -2.5 } : { value: 0 }) : {}
+		);
+		const pole = (
+			quantity: 'positive-to-earth' | 'negative-to-earth',
+			value: number,
+			n: number
+		) => ({
+			...visit.readings[0]!,
+			id: testId(7100 + n),
+			place: stringPlace(record.strings[1]!.id),
+			quantity,
+			state: usualState(quantity),
+			value
+		});
+		const line = first(record, {
+			...visit,
+			readings: [
+				...visit.readings,
+				pole('positive-to-earth', -3.6, 1),
+				pole('negative-to-earth', 1.4, 2)
+			]
+		});
+		expect(codesOf(line)).toEqual(expect.arrayContaining(['connector-open', 'module-open']));
+		expect(line.probability).toBeGreaterThan(0.9);
+	});
+});
