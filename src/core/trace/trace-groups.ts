@@ -8,6 +8,7 @@ import { speaksAgainstConditions } from './common-causes';
 import { faultFrequencies } from './fault-frequencies';
 import { casesOf, inputVolts, type InputVolts } from './cases';
 import { groupPosterior, type GroupPosterior } from './posterior';
+import type { StringCase } from './string-case';
 import { ratesAfterMessage } from './message';
 import type { Scope } from './scope';
 import { busEvidence, scopesOf } from './scopes';
@@ -52,7 +53,7 @@ export function traceGroups(
 		return [{ group, cases, scopes, inputs, buses: busEvidence(cases, inputs) }];
 	});
 	const cleaningGain = standing.get(placeKey({ kind: 'array' }, 'cleaning-gain'))?.value ?? null;
-	const frequencies = faultFrequencies(visit.purpose);
+	const frequencies = faultFrequencies(visit.purpose, faultsExpected(prepared));
 	const weigh = (
 		{ group, cases, scopes, buses }: (typeof prepared)[number],
 		againstConditions: number
@@ -78,6 +79,23 @@ export function traceGroups(
 		const posterior = weigh({ ...one, scopes }, others);
 		return { posterior, scopes, inputs: one.inputs };
 	});
+}
+
+/** Faults that are met at the usual rates in the strings that were read, and in what they share. */
+function faultsExpected(
+	prepared: readonly { readonly cases: readonly StringCase[]; readonly scopes: readonly Scope[] }[]
+): number {
+	return prepared.reduce(
+		(sum, { cases, scopes }) =>
+			sum +
+			cases.reduce(
+				(faults, { classes: [, ...faulty] }) =>
+					faulty.reduce((priors, { prior }) => priors + prior, faults),
+				0
+			) +
+			scopes.reduce((faults, { prior }) => faults + prior, 0),
+		0
+	);
 }
 
 /** An exchange is no likelier than this before its readings are weighed, whatever the other string says. */
