@@ -6,6 +6,8 @@ import type { StringFaultCode } from '../faults/fault';
 import { USUAL_RATES } from '../faults/rates';
 import { assess } from './assess';
 import { posteriorBehind } from './calibration';
+import { inOrder } from './order';
+import { readingAt } from '../../../tests/support/readings';
 
 const record = arrayRecord();
 const idOf = (label: string) => record.strings.find((string) => string.label === label)!.id;
@@ -96,15 +98,29 @@ describe('causes', () => {
 	});
 
 	it('names dirt on all and wrong conditions, and no string, when every current is low alike', () => {
-		const [first, second] = assess(record, visitOf({ record, lightFactor: 0.75 })).causes;
-		expect([...codes(first!), ...codes(second!)].sort()).toEqual([
-			'conditions-wrong',
-			'record-wrong',
-			'soiling'
-		]);
+		const [first] = assess(record, visitOf({ record, lightFactor: 0.75 })).causes;
+		expect(codes(first!)).toEqual(['conditions-wrong', 'record-wrong', 'soiling']);
 		expect(first!.stringId).toBeNull();
 		const [brighter] = assess(record, visitOf({ record, lightFactor: 1.3 })).causes;
 		expect(codes(brighter!)).toEqual(['conditions-wrong', 'record-wrong']);
+	});
+
+	it('names dirt on all by itself once one string was cleaned and read again', () => {
+		const visit = visitOf({ record, lightFactor: 0.75 });
+		const gained = (value: number) => ({
+			...visit,
+			readings: [...visit.readings, readingAt({ kind: 'array' }, 'cleaning-gain', value)]
+		});
+		expect(codes(assess(record, gained(28)).causes[0]!)).toEqual(['soiling']);
+		expect(codes(assess(record, gained(0)).causes[0]!)).toContain('conditions-wrong');
+	});
+
+	it('shows its lines in the order of what they say', () => {
+		const { causes } = assess(
+			record,
+			visitOf({ record, faults: { A3: { code: 'soiling', near: 0.05 } } })
+		);
+		expect(inOrder(causes).map(({ id }) => id)).toEqual(causes.map(({ id }) => id));
 	});
 
 	it('gives reasons in figures, for and against', () => {

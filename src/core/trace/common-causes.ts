@@ -18,6 +18,11 @@ const PRIOR: Readonly<Record<SharedCause, number>> = {
 
 /** How far conditions lie that are wrong: relative light, and K. */
 const WRONG_BY = { light: 0.35, heat: 12 };
+/**
+ * Of wrong conditions, how often it is the sensor (tilted otherwise, dirty, read at another moment), the probe
+ * (come loose, on another module), or both; judgement. A wrong nameplate shifts currents and voltages alike.
+ */
+const WRONG_ONES = { light: 0.45, heat: 0.45, both: 0.1 };
 /** Dirt on all strings beyond what is allowed for: losses and their shares. */
 const COMMON_DIRT = [0.03, 0.06, 0.1, 0.15, 0.22, 0.32].map((loss, i) => ({
 	loss,
@@ -47,10 +52,14 @@ export const NOTHING_ELSE: SharedEvidence = {
 	frequencies: [1]
 };
 
-/** ln by which the strings of a group speak for conditions that were not as stated. */
+/**
+ * ln by which the strings of a group speak for conditions that were not as stated, against all else that moves
+ * them alike: a nameplate that is not theirs explains the same shift, and says nothing of the conditions.
+ */
 export function speaksAgainstConditions(shared: Readonly<Record<SharedCause, number>>): number {
-	const odds = shared['conditions-wrong'] / Math.max(shared['as-stated'], 1e-12);
-	const before = PRIOR['conditions-wrong'] / PRIOR['as-stated'];
+	const wrong = shared['conditions-wrong'];
+	const odds = wrong / Math.max(1 - wrong, 1e-12);
+	const before = PRIOR['conditions-wrong'] / (1 - PRIOR['conditions-wrong']);
 	return Math.max(-7, Math.min(7, Math.log(Math.max(odds, 1e-12) / before)));
 }
 
@@ -66,23 +75,25 @@ export function logSharedPriors(
 		const width = Math.hypot(doubt.light, 0.25 * loss);
 		return sum + share * Math.exp(logNormalDensity(shift.light - Math.log(1 - loss), width));
 	}, 1e-300);
-	const elsewhere =
-		logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light)) +
-		logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat));
+	const light = logNormalDensity(shift.light, doubt.light);
+	const otherLight = logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, doubt.light));
+	const otherHeat = logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, doubt.heat));
+	const elsewhere = otherLight + otherHeat;
+	const wrong = logSum([
+		Math.log(WRONG_ONES.light) + otherLight + heat,
+		Math.log(WRONG_ONES.heat) + light + otherHeat,
+		Math.log(WRONG_ONES.both) + elsewhere
+	]);
 	const cleaned = (dirty: boolean) => {
 		if (cleaningGain === null) return 0;
 		const { value, sigma } = foretoldGain(shift, dirty);
 		return logNormalDensity(cleaningGain - value, sigma);
 	};
 	return {
-		'as-stated':
-			cleaned(false) +
-			Math.log(PRIOR['as-stated']) +
-			logNormalDensity(shift.light, doubt.light) +
-			heat,
+		'as-stated': cleaned(false) + Math.log(PRIOR['as-stated']) + light + heat,
 		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(dirt) + heat,
 		'conditions-wrong':
-			cleaned(false) + againstConditions + Math.log(PRIOR['conditions-wrong']) + elsewhere,
+			cleaned(false) + againstConditions + Math.log(PRIOR['conditions-wrong']) + wrong,
 		'record-wrong': cleaned(false) + Math.log(PRIOR['record-wrong']) + elsewhere
 	};
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
 import type { Quantity } from '../expectation/quantity';
 import { classesOf } from './string-class';
-import { logSharedPriors, logSum } from './common-causes';
+import { logSharedPriors, logSum, speaksAgainstConditions } from './common-causes';
 import { shiftGrid } from './shift-grid';
 
 const { moduleTypes, strings } = arrayRecord();
@@ -76,6 +76,29 @@ describe('what moves all strings alike', () => {
 
 	it('is the conditions where heat is off, since dirt does not warm', () => {
 		expect(shares(0, 18).wrong).toBeGreaterThan(0.95);
+	});
+
+	it('is the sensor or the probe: one of them may be wrong while the other agrees', () => {
+		const odds = (light: number, heat: number) => {
+			const { wrong, asStated } = shares(light, heat);
+			return wrong / asStated;
+		};
+		expect(odds(0.14, 0)).toBeGreaterThan(1);
+		expect(odds(0, 9)).toBeGreaterThan(1);
+		expect(odds(0.05, 2)).toBeLessThan(0.2);
+	});
+
+	it('says nothing of the conditions where a nameplate explains the same shift', () => {
+		const said = (record: number) =>
+			speaksAgainstConditions({
+				'as-stated': 0,
+				soiling: 0,
+				'conditions-wrong': 1 - record,
+				'record-wrong': record
+			});
+		expect(said(0)).toBe(7);
+		expect(said(0.5)).toBeLessThan(3);
+		expect(said(0.94)).toBeCloseTo(0, 1);
 	});
 
 	it('is spread over all shifts to one', () => {

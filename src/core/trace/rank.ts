@@ -35,6 +35,8 @@ export interface RankBasis {
 	readonly scopes: readonly Scope[];
 	/** Whether strings of another group stand in the same light, so that they tell conditions from nameplate. */
 	readonly amongOthers: boolean;
+	/** Whether one string was cleaned and read again. */
+	readonly cleaned: boolean;
 }
 
 /** The lines of one group, unsorted. */
@@ -43,7 +45,7 @@ export function causesOf(basis: RankBasis): Cause[] {
 	return [
 		...posterior.strings.flatMap((string, s) => stringCauses(string, s, basis)),
 		...scopeCauses(basis),
-		...sharedCauses(posterior, basis.amongOthers)
+		...sharedCauses(basis)
 	].filter((cause) => cause.probability >= WORTH_A_LINE);
 }
 
@@ -236,7 +238,11 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 	});
 }
 
-function sharedCauses({ shared, best, group }: GroupPosterior, amongOthers: boolean): Cause[] {
+function sharedCauses({
+	posterior: { shared, best, group },
+	amongOthers,
+	cleaned
+}: RankBasis): Cause[] {
 	if (group.shared.size === 0) return [];
 	const light = Math.expm1(best.light);
 	const statedLight = `${(100 * group.doubt.light).toFixed(0)} %`;
@@ -260,15 +266,13 @@ function sharedCauses({ shared, best, group }: GroupPosterior, amongOthers: bool
 		size: null
 	});
 	const line = (members: BareMember[]) => lineOf(members, 'the array', reasons);
-	const dirty = line([member('soiling')]);
+	// Only cleaning a string tells dirt on all of them from conditions that were not as stated.
+	const notAsStated = [member('conditions-wrong'), ...(cleaned ? [] : [member('soiling')])];
+	const dirty = cleaned ? [line([member('soiling')])] : [];
 	// Strings of another type in the same light tell the conditions from the nameplate.
-	if (!amongOthers) return [line([member('conditions-wrong'), member('record-wrong')]), dirty];
+	if (!amongOthers) return [line([...notAsStated, member('record-wrong')]), ...dirty];
 	const strings = group.strings.map(({ id }) => id);
-	return [
-		line([member('conditions-wrong')]),
-		line([{ ...member('record-wrong'), place: { strings } }]),
-		dirty
-	];
+	return [line(notAsStated), line([{ ...member('record-wrong'), place: { strings } }]), ...dirty];
 }
 
 /** A cause with less than this share of what it had before the readings is ruled out. */

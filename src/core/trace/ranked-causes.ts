@@ -1,5 +1,6 @@
 import type { ArrayRecord } from '../record/record';
 import { inSameLight } from '../expectation/group';
+import { placeKey } from '../expectation/place';
 import { standingReadings } from '../expectation/standing';
 import type { Reading, Visit } from '../expectation/visit';
 import { partsOf } from '../record/part';
@@ -12,7 +13,7 @@ import type { Cause } from './cause';
 import { lineOf } from './line';
 import { trackedId } from './items';
 import type { GroupPosterior, Weighed } from './posterior';
-import { byConsequence } from './order';
+import { inOrder } from './order';
 import { aloneOnTracker } from './string-case';
 import { carriesNoCurrent } from './string-class';
 import { causesOf } from './rank';
@@ -26,7 +27,9 @@ export function rankedCauses(
 	traced: readonly Traced[],
 	aparts: readonly ApartPosterior[]
 ): Cause[] {
-	const acReading = acReadingOf(record, standingReadings(visit));
+	const standing = standingReadings(visit);
+	const acReading = acReadingOf(record, standing);
+	const cleaned = standing.has(placeKey({ kind: 'array' }, 'cleaning-gain'));
 	const acRating = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
 	const chance = traced.reduce(
 		(product, { posterior }) => product * posterior.healthy,
@@ -51,7 +54,7 @@ export function rankedCauses(
 				other !== group && inSameLight(other, group) && other.shared.size > 0
 		);
 	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
-		...causesOf({ record, posterior, scopes, amongOthers: amongOthers(posterior) }),
+		...causesOf({ record, posterior, scopes, amongOthers: amongOthers(posterior), cleaned }),
 		...besideCauses({
 			posterior,
 			inputs,
@@ -60,7 +63,7 @@ export function rankedCauses(
 			acRating,
 			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
 		}),
-		...doubtfulVolts(record, posterior, scopes, inputs, standingReadings(visit))
+		...doubtfulVolts(record, posterior, scopes, inputs, standing)
 	]);
 	// What two types of module say of the one light is said once.
 	const byId = new Map<string, Cause>();
@@ -70,7 +73,7 @@ export function rankedCauses(
 	}
 	const lines = [...byId.values()];
 	const whole = { ...healthy, title: 'Nothing wrong that these readings can show', perhaps: null };
-	return [...lines, whole].sort(byConsequence);
+	return inOrder([...lines, whole]);
 }
 
 const STANDS_STILL: readonly Scope['code'][] = ['inverter-no-ac', 'rsd-no-signal'];
