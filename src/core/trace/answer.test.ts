@@ -3,7 +3,7 @@ import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenari
 import { assess } from './assess';
 import type { Cause, CauseMember } from './cause';
 import { faultFrequencies } from './fault-frequencies';
-import { byConsequence } from './order';
+import { inOrder } from './order';
 import { remarksOn } from './remarks';
 import { heldShort } from './unexplained';
 
@@ -38,23 +38,38 @@ const unexplained = {
 
 describe('the order of lines', () => {
 	it('is by probability, a danger a little ahead and nothing wrong a little behind', () => {
-		const order = [
+		const order = inOrder([
 			line(0.52, 'healthy'),
 			line(0.5, 'soiling'),
 			line(0.48, 'earth-fault'),
 			line(0.9, 'fuse-blown')
-		].toSorted(byConsequence);
+		]);
 		expect(order.map(({ id }) => id)).toEqual(['fuse-blown', 'earth-fault', 'soiling', 'healthy']);
+	});
+
+	it('has what was found beside the strings before that nothing is wrong', () => {
+		const first = (beside: number) =>
+			inOrder([line(0.97, 'healthy'), line(beside, 'clipping')])[0]!.id;
+		expect(first(0.99)).toBe('clipping');
+		expect(first(0.3)).toBe('healthy');
+		expect(inOrder([line(0.99, 'clipping'), line(0.98, 'fuse-blown')])[0]!.id).toBe('fuse-blown');
 	});
 });
 
 describe('how frequent faults may be', () => {
 	it('is more where somebody was called for one, and few in most arrays else', () => {
 		const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
-		expect(mean(faultFrequencies('fault'))).toBeGreaterThan(
-			1.5 * mean(faultFrequencies('routine'))
+		expect(mean(faultFrequencies('fault', 4))).toBeGreaterThan(
+			1.5 * mean(faultFrequencies('routine', 4))
 		);
-		expect(faultFrequencies('routine')[0]).toBeLessThan(0.1);
+		expect(faultFrequencies('routine', 4)[0]).toBeLessThan(0.1);
+	});
+
+	it('expects as many in a small array as in a middling one where somebody was called', () => {
+		const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+		const expected = (usual: number) => usual * mean(faultFrequencies('fault', usual));
+		expect(expected(0.2)).toBeCloseTo(expected(0.8), 9);
+		expect(faultFrequencies('routine', 0.2)).toEqual(faultFrequencies('routine', 0.8));
 	});
 
 	it('keeps a healthy array of many strings healthy', () => {

@@ -12,7 +12,7 @@ import type { ApartPosterior } from './apart/apart';
 import { weighAparts } from './apart/sources';
 import { calibratedLines } from './calibration';
 import type { Cause, RuledOut } from './cause';
-import { byConsequence } from './order';
+import { inOrder } from './order';
 import { ruledOut } from './rank';
 import { remarksOn, type Remark } from './remarks';
 import { heldShort, unexplainedReadings, type Unexplained } from './unexplained';
@@ -116,12 +116,10 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 		};
 	}
 	const unexplained = unexplainedReadings(traced);
-	const causes = calibratedLines(
-		heldShort(
-			rankedCauses(record, visit, traced, aparts),
-			unexplained,
-			stringsCovered(record)
-		).sort(byConsequence)
+	const causes = inOrder(
+		calibratedLines(
+			heldShort(rankedCauses(record, visit, traced, aparts), unexplained, stringsCovered(record))
+		)
 	);
 	const next = proposedTests(record, visit, traced, aparts);
 	return {

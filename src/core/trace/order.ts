@@ -5,7 +5,10 @@ import type { Cause, CauseMember } from './cause';
  * costs more than one that is looked for in vain, and one that can hurt somebody costs most. Clipping and
  * unequal strings cost energy alone.
  */
-function consequence({ code }: Pick<CauseMember, 'code'>): number {
+function consequence({ code, place }: Pick<CauseMember, 'code' | 'place'>): number {
+	// Dirt on all strings is told from conditions that were not as stated by no reading of them.
+	if (code === 'soiling' && place.string === undefined)
+		return consequence({ code: 'conditions-wrong', place });
 	switch (code) {
 		case 'earth-fault':
 		case 'connector-reversed':
@@ -15,22 +18,33 @@ function consequence({ code }: Pick<CauseMember, 'code'>): number {
 			return 1.1;
 		case 'healthy':
 			return 0.9;
-		case 'reading-wrong':
-			return 0.9;
 		case 'clipping':
 		case 'unequal-parallel':
+			return 0.88;
+		case 'reading-wrong':
+		case 'conditions-wrong':
 			return 0.85;
 		default:
 			return 1;
 	}
 }
 
-/** What a line is ordered by: probability times consequence. */
-function weightOf({ probability, members }: Pick<Cause, 'probability' | 'members'>): number {
-	return probability * consequence(members[0]);
-}
+/** What stands beside the strings' causes: the strings may be sound and this found all the same. */
+const BESIDE: readonly CauseMember['code'][] = ['clipping', 'unequal-parallel'];
 
-/** Orders lines, the one to act on first. */
-export function byConsequence(a: Cause, b: Cause): number {
-	return weightOf(b) - weightOf(a);
+type Line = Pick<Cause, 'probability' | 'members'>;
+
+/**
+ * Lines in order of probability times consequence, the one to act on first. That nothing is wrong counts less
+ * the surer it is that something was found beside the strings.
+ */
+export function inOrder<L extends Line>(lines: readonly L[]): L[] {
+	const nothingBeside = lines.reduce(
+		(product, { members: [{ code }], probability }) =>
+			BESIDE.includes(code) ? product * Math.min(1, 2 * (1 - probability)) : product,
+		1
+	);
+	const weight = ({ probability, members: [first] }: Line) =>
+		probability * consequence(first) * (first.code === 'healthy' ? nothingBeside : 1);
+	return [...lines].sort((a, b) => weight(b) - weight(a));
 }
