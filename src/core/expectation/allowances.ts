@@ -40,6 +40,13 @@ export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.004
 export const MODEL_COMMON = { volts: 0.003, amps: 0.02 };
 
 /**
+ * How far the voltage at a current well below that of the maximum-power point may lie from the model's,
+ * relative. A nameplate fixes the curve at three points and leaves its knee open: with an ideality factor
+ * from 0.85 to 1.25, fitted to the same nameplate, the voltage at 0.5 to 0.7 of Imp spreads by 0.8 % in all.
+ */
+export const KNEE_DOUBT = 0.003;
+
+/**
  * What the model misses of all modules of a thin film alike, relative: at low irradiance and by
  * stabilisation they depart from the single-diode model fitted to a nameplate.
  */

@@ -1,6 +1,7 @@
 import type { StringCircuit } from '../circuit/description';
 import type { StringQuantity } from '../expectation/quantity';
 import type { StringRecord } from '../record/record';
+import { KNEE_DOUBT } from '../expectation/allowances';
 import { combine, ownDoubt, scatterDoubt } from '../expectation/error-model';
 import { modulesAtShift, type GroupReading, type SiblingGroup } from '../expectation/group';
 import { predictReading, stringHere, type Prediction } from '../expectation/predict';
@@ -161,6 +162,7 @@ export function classTable(
 			between,
 			knownSpread(group, string, quantity, atVolts, here),
 			here.perVolt * voltsDoubt,
+			here.value > REST.amps ? (atVolts ?? 0) * KNEE_DOUBT * (here.perVolt - perVolt[0]!) : 0,
 			quantity === 'open-circuit-voltage' ? 0 : perHeat[c]! * rmsOf(group.series.temperature)
 		);
 	});
