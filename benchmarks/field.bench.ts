@@ -37,7 +37,9 @@ for (const set of ['visits-even', 'visits-field']) {
 	);
 	for (const [words, hits, of] of [
 		['first line right', tally.first, tally.visits],
+		['  of them a statistician', tally.frontier, tally.visits],
 		['without low currents', tally.plainFirst, tally.plainVisits],
+		['  of them a statistician', tally.plainFrontier, tally.plainVisits],
 		['among the first three', tally.three, tally.visits],
 		['fault called healthy', tally.calledHealthy, tally.visits],
 		['healthy called faulty', tally.accused, tally.healthyVisits],

@@ -3,7 +3,7 @@ import { drawScenario, type Scenario } from '$core/drill/scenario';
 import { assess } from '$core/trace/assess';
 import { firstLines } from '../tests/support/first-lines';
 import { isTooMild } from '$core/drill/too-mild';
-import { isRight, isRightAbout, wilson } from './tracing/score';
+import { isRight, wilson } from './tracing/score';
 
 /*
  * How right the tracing is, on visits of the project's own generator: 1,500 with a fault, 500 healthy.
@@ -64,9 +64,7 @@ for (let i = 0; i < FAULTY; i++) {
 		tally.mild++;
 		continue;
 	}
-	const told = scenario.truth.faults;
-	const hit = (n: number) =>
-		causes.slice(0, n).some((line) => told.some((one) => isRightAbout(line, one, scenario)));
+	const hit = (n: number) => causes.slice(0, n).some((line) => isRight(line, scenario, false));
 	tally.visits++;
 	tally.first += Number(hit(1));
 	tally.three += Number(hit(3));

@@ -1,5 +1,6 @@
 import { traceCommand } from '../../src/cli/trace';
 import type { NeutralCase, TruthPlace } from './sets';
+import { statistician } from './frontier';
 
 /*
  * Fixed rules of scoring for visits in the neutral form. A line is right when every member of it belongs to
@@ -141,10 +142,13 @@ function isVisible({ readings }: NeutralCase, code: string): boolean {
 export interface DiagnosisTally {
 	visits: number;
 	first: number;
+	/** What a statistician with the true scatter would have right. */
+	frontier: number;
 	three: number;
 	/** The same without the codes of low current. */
 	plainVisits: number;
 	plainFirst: number;
+	plainFrontier: number;
 	calledHealthy: number;
 	healthyVisits: number;
 	accused: number;
@@ -158,15 +162,18 @@ export function tallyDiagnosis(cases: readonly NeutralCase[]): DiagnosisTally {
 	const tally: DiagnosisTally = {
 		visits: 0,
 		first: 0,
+		frontier: 0,
 		three: 0,
 		plainVisits: 0,
 		plainFirst: 0,
+		plainFrontier: 0,
 		calledHealthy: 0,
 		healthyVisits: 0,
 		accused: 0,
 		sureLines: 0,
 		sureRight: 0
 	};
+	const shows = statistician(cases);
 	for (const one of cases) {
 		const { truth, ...given } = one;
 		const answer = traceCommand(given);
@@ -189,11 +196,14 @@ export function tallyDiagnosis(cases: readonly NeutralCase[]): DiagnosisTally {
 		if (['clipping', 'unequal-parallel'].includes(truth.code) || nothing || hidden) continue;
 		const right = Number(isRight(first));
 		tally.visits++;
+		const shown = Number(shows(one));
 		tally.first += right;
+		tally.frontier += shown;
 		tally.three += Number(causes.slice(0, 3).some(isRight));
 		if (!LOW_CURRENT.includes(truth.code)) {
 			tally.plainVisits++;
 			tally.plainFirst += right;
+			tally.plainFrontier += shown;
 		}
 		tally.calledHealthy += Number(code === 'healthy');
 		for (const line of causes) {

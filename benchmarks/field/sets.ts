@@ -22,11 +22,20 @@ export interface FieldCase {
 /** A visit in the neutral form with its truth. */
 export interface NeutralCase {
 	readonly id: string;
-	readonly record: { readonly strings: readonly { readonly id: string; readonly input: string }[] };
+	readonly record: {
+		readonly strings: readonly {
+			readonly id: string;
+			readonly input: string;
+			readonly modules: number;
+			readonly type: string;
+		}[];
+	};
 	readonly readings: readonly {
 		readonly id: string;
 		readonly quantity: string;
 		readonly place: { readonly string?: string };
+		readonly value: number;
+		readonly meter: { readonly resolution: number };
 	}[];
 	readonly truth: {
 		readonly code: string;

@@ -13,13 +13,15 @@ const GROUPS: readonly (readonly CauseCode[])[] = [
 	['module-open', 'connector-open'],
 	['module-missing', 'module-shorted', 'rsd-device-off'],
 	['fuse-blown', 'blocking-diode-open', 'disconnect-open', 'reading-wrong'],
-	['shade', 'module-degraded', 'soiling', 'connector-resistive'],
-	['conditions-wrong', 'record-wrong']
+	['shade', 'module-degraded', 'soiling', 'connector-resistive']
 ];
+/** What moves the readings of all strings alike, until one of them is cleaned. */
+const OF_ALL: readonly CauseCode[] = ['conditions-wrong', 'record-wrong', 'soiling'];
 
 function groupOf(code: CauseCode, ofString: boolean): readonly CauseCode[] {
 	// A wrong record of one string is no wrong record of the array.
 	if (code === 'record-wrong' && ofString) return [code];
+	if (!ofString && OF_ALL.includes(code)) return OF_ALL;
 	return GROUPS.find((group) => group.includes(code)) ?? [code];
 }
 
