@@ -19,19 +19,40 @@
 
 	const planes = $derived(standingByPlane(session.document.record, session.document.visit));
 	const several = $derived(planesOf(session.document.record).length > 1);
-	/** Where there are several groups, which one it is. */
-	const groupName = ({ plane, stringIds }: (typeof groups)[number]) => {
-		if (several && plane) return plane.name;
+	const groups = $derived(session.assessment.groups.filter(({ verdict }) => verdict));
+	type Group = (typeof groups)[number];
+	const isElsewhere = ({ plane }: Group) =>
+		!planes.some((one) => (one.plane?.id ?? null) === (plane?.id ?? null));
+	/** Where its plane has several groups, which strings it has. */
+	const nameOf = (group: Group) => {
+		const beside = groups.filter(({ plane }) => plane?.id === group.plane?.id);
 		if (groups.length < 2) return 'strings';
-		return rangesOfIds(session.document.record, stringIds);
+		if (several && !isElsewhere(group) && beside.length < 2) return null;
+		return rangesOfIds(session.document.record, group.stringIds);
 	};
 	const SOURCE_WORDS = {
 		'carried-over': 'from another plane',
 		'plane-not-stated': 'plane not stated'
 	} as const;
-	const groups = $derived(session.assessment.groups.filter(({ verdict }) => verdict));
 	const visit = $derived(session.document.visit.id);
 </script>
+
+{#snippet said(group: Group)}
+	<details class="strings" name="strings-say">
+		<summary>
+			{#if nameOf(group)}<span class:soft={groups.length < 2}>{nameOf(group)}:</span>{/if}
+			<span class="figure">{signed(100 * group.light.relative, 1)} %</span>
+			<span class:soft={several}>irradiance</span>
+			<span class="figure" class:soft={several}>{signed(group.heat.kelvin, 1)} K</span>
+			<VerdictMark verdict={group.verdict!} />
+		</summary>
+		<p>
+			{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance, ± {(
+				2 * group.heat.standardUncertainty
+			).toFixed(1)} K.
+		</p>
+	</details>
+{/snippet}
 
 <div class="sky" bind:offsetHeight={height}>
 	<a class="site" href={resolve('/sites/[site]', { site: session.document.site.id })}>
@@ -39,46 +60,38 @@
 	</a>
 	{#if planes.some(({ entry }) => entry)}
 		{#each planes as { plane, entry, source } (plane?.id ?? '')}
-			{#if entry}
-				{@const { irradiance, cellTemperature, enteredAt } = entry}
-				<a
-					class="item"
-					class:carried={source === 'carried-over'}
-					href={resolve('/visits/[visit]/conditions', { visit })}
-				>
-					{#if plane}<strong class="plane">{plane.name}</strong>{/if}
-					<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
-					<span class="soft">
-						± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %{source ===
-						'carried-over'
-							? ''
-							: `, ${IRRADIANCE_SOURCE_FACTS[irradiance.source].short}`}
-					</span>
-					<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C
-					<span class="soft">
-						± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K{source === 'carried-over'
-							? ''
-							: `, ${TEMPERATURE_SOURCE_FACTS[cellTemperature.source].short}`}
-					</span>
-					{#if source !== 'measured'}<span class="soft">{SOURCE_WORDS[source]}</span>{/if}
-				</a>
-				{#if source !== 'carried-over'}<span class="soft age">{ago(enteredAt, now)}</span>{/if}
-			{/if}
+			<div class="entry" class:several>
+				{#if entry}
+					{@const { irradiance, cellTemperature, enteredAt } = entry}
+					<a
+						class="item"
+						class:carried={source === 'carried-over'}
+						href={resolve('/visits/[visit]/conditions', { visit })}
+					>
+						{#if plane}<strong class="plane">{plane.name}</strong>{/if}
+						<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
+						<span class="soft">
+							± {(200 * irradiance.relativeStandardUncertainty).toFixed(0)} %{several
+								? ''
+								: `, ${IRRADIANCE_SOURCE_FACTS[irradiance.source].short}`}
+						</span>
+						<span class="figure big">{cellTemperature.value.toFixed(0)}</span> °C
+						<span class="soft">
+							± {(2 * cellTemperature.standardUncertainty).toFixed(0)} K{several
+								? ''
+								: `, ${TEMPERATURE_SOURCE_FACTS[cellTemperature.source].short}`}
+						</span>
+						{#if source !== 'measured'}<span class="soft">{SOURCE_WORDS[source]}</span>{/if}
+					</a>
+					{#if source !== 'carried-over'}<span class="soft age">{ago(enteredAt, now)}</span>{/if}
+				{/if}
+				{#each groups.filter((group) => group.plane?.id === plane?.id) as group (group.key)}
+					{@render said(group)}
+				{/each}
+			</div>
 		{/each}
-		{#each groups as group (group.key)}
-			<details class="strings" name="strings-say">
-				<summary>
-					<!-- On a phone the soft words go; of several planes the name has to stay. -->
-					<span class:soft={groups.length < 2}>{groupName(group)}:</span>
-					<span class="figure">{signed(100 * group.light.relative, 1)} % irradiance</span>
-					<span class="figure">{signed(group.heat.kelvin, 1)} K</span>
-					<VerdictMark verdict={group.verdict!} />
-				</summary>
-				<p>
-					{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance,
-					± {(2 * group.heat.standardUncertainty).toFixed(1)} K.
-				</p>
-			</details>
+		{#each groups.filter(isElsewhere) as group (group.key)}
+			{@render said(group)}
 		{/each}
 	{:else}
 		<a class="act missing" href={resolve('/visits/[visit]/conditions', { visit })}
@@ -113,6 +126,18 @@
 		color: var(--ink);
 		font-weight: 650;
 		padding: 0.35rem 0;
+	}
+
+	/* Of one plane its parts stand in the strip like all else; of several each keeps together. */
+	.entry {
+		display: contents;
+	}
+
+	.entry.several {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 0 0.9rem;
 	}
 
 	.item {

@@ -47,6 +47,16 @@
 			</p>
 		{/if}
 	{/if}
+	{#if place.tracked}
+		{@const { measured, expected, standardUncertainty, distance } = place.tracked}
+		<p data-tracked>
+			Operating voltage <span class="figure">{measured.toFixed(0)} V</span>: a healthy string alone
+			on its tracker has its maximum at
+			<span class="figure">{expected.toFixed(0)} ± {(2 * standardUncertainty).toFixed(0)} V</span>,
+			<span class="figure">{signed(distance, 1)}</span> standard uncertainties apart. A resistance or
+			a lost part lowers it; what all trackers of the group have in common is taken off.
+		</p>
+	{/if}
 	{#if place.expected}
 		<details>
 			<summary class="more"
