@@ -41,9 +41,9 @@
 	<details class="strings" name="strings-say">
 		<summary>
 			{#if nameOf(group)}<span class:soft={groups.length < 2}>{nameOf(group)}:</span>{/if}
-			<span class="figure">{signed(100 * group.light.relative, 1)} %</span>
-			<span class:soft={several}>irradiance</span>
-			<span class="figure" class:soft={several}>{signed(group.heat.kelvin, 1)} K</span>
+			<span class="figure" class:wide={several}>{signed(100 * group.light.relative, 1)} %</span>
+			<span class:wide={several}>irradiance</span>
+			<span class="figure" class:wide={several}>{signed(group.heat.kelvin, 1)} K</span>
 			<VerdictMark verdict={group.verdict!} />
 		</summary>
 		<p>
@@ -198,7 +198,8 @@
 	@media (max-width: 640px) {
 		.item .soft,
 		.age,
-		.strings .soft {
+		.strings .soft,
+		.strings .wide {
 			display: none;
 		}
 
