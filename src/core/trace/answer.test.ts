@@ -88,7 +88,7 @@ describe('a reading that a cause leaves unexplained', () => {
 	it('holds the cause below certainty, and no other', () => {
 		const of = () => ['s1'];
 		const [held] = heldShort([line(0.99, 'fuse-blown')], [unexplained], of);
-		expect(held!.probability).toBe(0.8);
+		expect(held!.probability).toBe(0.88);
 		expect(heldShort([line(0.99, 'fuse-blown')], [unexplained], () => ['s2'])[0]!.probability).toBe(
 			0.99
 		);

@@ -52,9 +52,13 @@ export function fitSteepness(lines: readonly SaidAndRight[]): number {
 	return steepness;
 }
 
-/** Lines with calibrated probabilities, in the order they stand in. */
+/**
+ * Lines with calibrated probabilities, in the order they stand in. That nothing is wrong stays as it is: it is
+ * one statement, not one of many about single strings.
+ */
 export function calibratedLines(causes: readonly Cause[]): Cause[] {
 	return causes.map((cause) => {
+		if (cause.members[0].code === 'healthy') return cause;
 		const probability = calibrated(cause.probability);
 		const share = cause.probability > 0 ? probability / cause.probability : 1;
 		const [first, ...others] = cause.members.map((member) => ({

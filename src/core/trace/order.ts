@@ -2,13 +2,12 @@ import type { Cause, CauseMember } from './cause';
 
 /**
  * What a line weighs by its consequence, beside its probability; Zembo default. A fault that is passed over
- * costs more than one that is looked for in vain, and one that can hurt somebody costs most. Clipping and
- * unequal strings cost energy alone.
+ * costs more than one that is looked for in vain, and one that can hurt somebody costs most. A reading is
+ * repeated on the spot; clipping and unequal strings cost energy alone; conditions that were not as stated, or
+ * dirt on all strings alike, send nobody to any one string.
  */
 function consequence({ code, place }: Pick<CauseMember, 'code' | 'place'>): number {
-	// Dirt on all strings is told from conditions that were not as stated by no reading of them.
-	if (code === 'soiling' && place.string === undefined)
-		return consequence({ code: 'conditions-wrong', place });
+	if (code === 'soiling' && place.string === undefined) return OF_ALL_STRINGS;
 	switch (code) {
 		case 'earth-fault':
 		case 'connector-reversed':
@@ -16,18 +15,21 @@ function consequence({ code, place }: Pick<CauseMember, 'code' | 'place'>): numb
 		case 'rsd-device-stuck-on':
 		case 'arc-fault':
 			return 1.1;
-		case 'healthy':
-			return 0.9;
 		case 'clipping':
 		case 'unequal-parallel':
 			return 0.88;
 		case 'reading-wrong':
-		case 'conditions-wrong':
 			return 0.85;
+		case 'healthy':
+			return 0.7;
+		case 'conditions-wrong':
+			return OF_ALL_STRINGS;
 		default:
 			return 1;
 	}
 }
+
+const OF_ALL_STRINGS = 0.65;
 
 /** What stands beside the strings' causes: the strings may be sound and this found all the same. */
 const BESIDE: readonly CauseMember['code'][] = ['clipping', 'unequal-parallel'];

@@ -21,7 +21,7 @@ const UNEXPLAINED = 4;
 /** A reading that is likelier wrong than this has its own line. */
 const KNOWN_WRONG = 0.5;
 /** A cause that leaves a reading of its strings unexplained is never said to be surer than this. */
-const AT_MOST = 0.8;
+const AT_MOST = 0.88;
 
 /** Every reading that the most probable state of its string, or of what it shares, does not give. */
 export function unexplainedReadings(traced: readonly Traced[]): Unexplained[] {
