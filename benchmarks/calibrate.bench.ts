@@ -45,6 +45,6 @@ for (const low of [0.02, 0.1, 0.2, 0.3, 0.4]) {
 	);
 }
 if (process.argv.includes('--write')) {
-	writeFileSync(FILE, `${JSON.stringify({ steepness })}\n`);
+	writeFileSync(FILE, `{ "steepness": ${steepness} }\n`);
 	console.log(`written to ${FILE}`);
 }

@@ -25,6 +25,7 @@ const line = (probability: number, ...codes: CauseMember['code'][]): Cause => ({
 	perhaps: null,
 	where: null,
 	reasons: [],
+	borneOut: true,
 	lookAlikes: null
 });
 const unexplained = {
@@ -45,6 +46,17 @@ describe('the order of lines', () => {
 			line(0.9, 'fuse-blown')
 		]);
 		expect(order.map(({ id }) => id)).toEqual(['fuse-blown', 'earth-fault', 'soiling', 'healthy']);
+	});
+
+	it('has what the readings speak for before what was as likely before them', () => {
+		const guessed = { ...line(0.45, 'module-degraded'), borneOut: false };
+		expect(inOrder([guessed, line(0.38, 'section-open')])[0]!.id).toBe('section-open');
+		const { causes } = assess(
+			arrayRecord(['A1', 'A2']),
+			visitOf({ record: arrayRecord(['A1', 'A2']), quantities: ['short-circuit-current'] })
+		);
+		expect(causes[0]!.members[0].code).toBe('healthy');
+		expect(causes.filter(({ stringId, borneOut }) => stringId && borneOut)).toEqual([]);
 	});
 
 	it('has what was found beside the strings before that nothing is wrong', () => {

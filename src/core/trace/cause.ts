@@ -65,6 +65,8 @@ export interface Cause {
 	/** Where in its string it sits, as far as that is known; null where it is not. */
 	readonly where: string | null;
 	readonly reasons: readonly Reason[];
+	/** Whether the readings fit it better than a string without a fault; where not, it may be so all the same. */
+	readonly borneOut: boolean;
 	/** What would look the same, in words; null where nothing else would. */
 	readonly lookAlikes: string | null;
 }

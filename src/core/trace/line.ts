@@ -44,6 +44,7 @@ export function lineOf(
 		...wordsOf(sorted, place, probability),
 		where: whereWords(sorted),
 		reasons,
+		borneOut: true,
 		lookAlikes: lookAlikes(codes)
 	};
 }

@@ -34,7 +34,10 @@ const OF_ALL_STRINGS = 0.65;
 /** What stands beside the strings' causes: the strings may be sound and this found all the same. */
 const BESIDE: readonly CauseMember['code'][] = ['clipping', 'unequal-parallel'];
 
-type Line = Pick<Cause, 'probability' | 'members'>;
+/** What a cause weighs that no reading speaks for: it is as likely as before anything was read. */
+const NOT_BORNE_OUT = 0.5;
+
+type Line = Pick<Cause, 'probability' | 'members' | 'borneOut'>;
 
 /**
  * Lines in order of probability times consequence, the one to act on first. That nothing is wrong counts less
@@ -46,7 +49,9 @@ export function inOrder<L extends Line>(lines: readonly L[]): L[] {
 			BESIDE.includes(code) ? product * Math.min(1, 2 * (1 - probability)) : product,
 		1
 	);
-	const weight = ({ probability, members: [first] }: Line) =>
-		probability * consequence(first) * (first.code === 'healthy' ? nothingBeside : 1);
+	const weight = ({ probability, members: [first], borneOut }: Line) =>
+		probability *
+		consequence(first) *
+		(first.code === 'healthy' ? nothingBeside : borneOut ? 1 : NOT_BORNE_OUT);
 	return [...lines].sort((a, b) => weight(b) - weight(a));
 }

@@ -41,6 +41,8 @@ export interface StringPosterior {
 	readonly classes: readonly Weighed[];
 	/** Chance that something it shares with others is at fault; it is then counted as whole. */
 	readonly held: number;
+	/** What its priors come to at the frequencies of faults that the readings leave: of each fault, and of none. */
+	readonly before: { readonly factor: number; readonly whole: number };
 	/** By reading: chance that it is wrong. */
 	readonly wrongReading: ReadonlyMap<string, number>;
 }
@@ -210,12 +212,15 @@ function stringPosterior(
 	const wrongChances = new Float64Array(ids.length);
 	// Where something shared is at fault the string itself is taken to be whole.
 	let held = 0;
+	const before = { factor: 0, whole: 0 };
 	for (const { weight, shared, strings, totals, frequency } of heavy) {
 		const { densities, healthy, prior, wrong } = strings[s]!;
 		const free = 1 - shared.held[s]!;
 		held += weight * shared.held[s]!;
 		const share = (weight * free) / totals[s]!;
 		const faults = share * faultFactor(prior, frequency);
+		before.factor += weight * faultFactor(prior, frequency);
+		before.whole += weight * healthyPrior(prior, frequency);
 		chances[0]! += share * healthyPrior(prior, frequency) * densities[0]!;
 		for (let c = 0; c < chances.length; c++) {
 			const density = densities[c]!;
@@ -255,7 +260,7 @@ function stringPosterior(
 			if (reading) wrong.set(reading.id, healthy * earth.wrong[pole]);
 		}
 	}
-	return { case: one, classes: weighed, held, wrongReading: wrong };
+	return { case: one, classes: weighed, held, before, wrongReading: wrong };
 }
 
 const touchesEarth = ({ faults }: StringClass) =>

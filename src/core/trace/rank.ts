@@ -13,6 +13,8 @@ import { causeWords, lowerFirst, readingPlace } from './words';
 
 /** Lines below this are not worth their space. */
 const WORTH_A_LINE = 0.005;
+/** A cause is borne out by readings that make it so many times likelier, beside a string without a fault. */
+const BORNE_OUT = 1.5;
 /** Two causes of one family whose best fits differ by less than this cannot be told apart (ln). */
 const ALIKE = 1.5;
 /** From one operating point these look the same whatever their sizes; they share a line. */
@@ -101,6 +103,18 @@ function gather(codes: readonly CodeWeight[]): CodeWeight[][] {
 	return lines;
 }
 
+/** Whether the readings speak for the codes of a line, or only leave what was thought of them before. */
+function isBorneOut({ classes, before }: StringPosterior, line: readonly CodeWeight[]): boolean {
+	const [whole] = classes;
+	let [chance, prior] = [0, 0];
+	for (const { of, probability } of classes) {
+		if (!of.faults.some(({ fault }) => line.some((code) => code.fault === fault))) continue;
+		chance += probability;
+		prior += of.prior * before.factor;
+	}
+	return chance * before.whole > BORNE_OUT * prior * whole!.probability;
+}
+
 /** Beside a fault a size of 1 says nothing. */
 const sizeOf = ({ fault, likeliest }: CodeWeight) => {
 	const { severity } = likeliest.of.faults.find((one) => one.fault === fault)!;
@@ -144,14 +158,15 @@ function stringCauses(string: StringPosterior, index: number, basis: RankBasis):
 				});
 			}
 		}
-		return { members, weighed: line[0]!.likeliest };
+		return { members, weighed: line[0]!.likeliest, borneOut: isBorneOut(string, line) };
 	});
 	const taken = new Set(lines.flatMap(({ members }) => members.map((m) => m.place.reading)));
 	const causes = lines
 		.filter(({ members }) => sum(members) >= WORTH_A_LINE)
-		.map(({ members, weighed }) =>
-			lineOf(members, label, reasonsFor(record, weighed, string, posterior))
-		);
+		.map(({ members, weighed, borneOut }) => ({
+			...lineOf(members, label, reasonsFor(record, weighed, string, posterior)),
+			borneOut
+		}));
 	const quantityOf = new Map<string, Quantity>([
 		...string.case.readings.map(({ item: { reading } }) => [reading.id, reading.quantity] as const),
 		...[

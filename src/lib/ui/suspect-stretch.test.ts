@@ -30,6 +30,7 @@ const cause = (code: CauseCode, probability: number, where?: Within): Cause => {
 		perhaps: null,
 		where: null,
 		reasons: [],
+		borneOut: true,
 		lookAlikes: null
 	};
 };
