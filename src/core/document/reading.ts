@@ -156,6 +156,8 @@ export const repairSchema = z
 		serial: z.string().trim().max(REPAIR_TEXT.serial),
 		photograph: z.uuid().nullable(),
 		lookAgain: z.iso.date().nullable(),
+		// Files up to version 6 do not say it.
+		readingsBefore: z.int().min(0).nullable().default(null),
 		at: instant,
 		by: person
 	})

@@ -139,6 +139,11 @@ export interface RepairEntry {
 	readonly photograph: string | null;
 	/** Day on which somebody looks again, ISO 8601; null but where it is left. */
 	readonly lookAgain: string | null;
+	/**
+	 * How many readings of the visit were entered before it. Readings carry the clock of the device, this the
+	 * server's: order within the visit decides. Null where an earlier version did not record it; times then decide.
+	 */
+	readonly readingsBefore: number | null;
 	readonly at: string;
 	readonly by: string;
 }

@@ -210,6 +210,7 @@ describe('what was put right in a report', () => {
 		serial: 'GPV-15-0042',
 		photograph: 'p-7',
 		lookAgain: null,
+		readingsBefore: null,
 		at: AT,
 		by: 'Tamsin Orrell'
 	};

@@ -218,12 +218,14 @@ export class VisitSession {
 	}
 
 	/** Stores what was done about a cause; words where the server refuses it. */
-	async addRepair(repair: RepairEntry): Promise<string | null> {
+	async addRepair(repair: Omit<RepairEntry, 'readingsBefore'>): Promise<string | null> {
 		const answer = await sendJson(`/visits/${this.document.visit.id}/repairs`, repair);
 		if (!answer.ok) return answer.words;
 		const { repairs } = this.document.visit;
 		if (!repairs.some(({ id }) => id === repair.id)) {
-			await this.#adopt({ repairs: [...repairs, repair] });
+			// After which readings it came the server says, whose order counts.
+			const { repair: stored } = answer.body as { repair: RepairEntry };
+			await this.#adopt({ repairs: [...repairs, stored] });
 		}
 		return null;
 	}

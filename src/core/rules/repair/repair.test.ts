@@ -27,6 +27,7 @@ const repair = (of: Partial<RepairEntry> & Pick<RepairEntry, 'code'>): RepairEnt
 	serial: '',
 	photograph: null,
 	lookAgain: null,
+	readingsBefore: null,
 	at: REPAIRED_AT,
 	by: 'Tester',
 	...of
@@ -75,6 +76,27 @@ describe('what was read before a repair', () => {
 		// What is left of it is what any string may have.
 		for (const { stringId, probability } of assess(record, visit).causes) {
 			if (stringId === a1!.id) expect(probability).toBeLessThan(0.1);
+		}
+	});
+
+	it('is told by the order of entry, whatever the clock of the device says', () => {
+		const slow = retaken(blown, a1!.id, { 'open-circuit-voltage': 460, 'operating-current': 8 });
+		// The retest was taken on a device that is hours behind the server, or ahead of it.
+		for (const takenAt of ['2026-06-01T08:00:00Z', '2026-06-01T20:00:00Z']) {
+			const visit = {
+				...slow,
+				readings: slow.readings.map((one) => ({ ...one, takenAt })),
+				repairs: [
+					repair({
+						code: 'fuse-blown',
+						kind: 'replace-fuse',
+						readingsBefore: blown.readings.length
+					})
+				]
+			};
+			const now = sinceRepairs(record, visit);
+			const own = now.readings.filter(({ place }) => 'string' in place && place.string === a1!.id);
+			expect(own.map(({ value }) => value).sort()).toEqual([460, 8]);
 		}
 	});
 

@@ -1,5 +1,5 @@
 import { stringOfPlace, type Place } from '../../expectation/place';
-import type { RepairEntry, Visit } from '../../expectation/visit';
+import type { Reading, RepairEntry, Visit } from '../../expectation/visit';
 import { partsOnward } from '../../record/path';
 import { millisOf } from '../../units/instant';
 import type { ArrayRecord, StringRecord } from '../../record/record';
@@ -19,17 +19,34 @@ export function stringsAt(record: ArrayRecord, place: Place): readonly StringRec
 	return record.strings.filter((string) => concerns(record, string, place.part));
 }
 
-/** The newest repair that changed what is read at each string and part, ms since 1970. */
-function changedAt(record: ArrayRecord, repairs: readonly RepairEntry[]): Map<string, number> {
-	const changed = new Map<string, number>();
-	for (const { step, place, at } of repairs) {
-		if (step !== 'repaired') continue;
-		const ids = stringsAt(record, place).map(({ id }) => id);
-		for (const id of place.kind === 'part' ? [...ids, place.part] : ids) {
-			changed.set(id, Math.max(changed.get(id) ?? 0, millisOf(at)));
+/** Repairs that changed what is read at each string and part. */
+function changesOf(
+	record: ArrayRecord,
+	repairs: readonly RepairEntry[]
+): ReadonlyMap<string, readonly RepairEntry[]> {
+	const changes = new Map<string, RepairEntry[]>();
+	for (const repair of repairs) {
+		if (repair.step !== 'repaired') continue;
+		const ids = stringsAt(record, repair.place).map(({ id }) => id);
+		for (const id of repair.place.kind === 'part' ? [...ids, repair.place.part] : ids) {
+			changes.set(id, [...(changes.get(id) ?? []), repair]);
 		}
 	}
-	return changed;
+	return changes;
+}
+
+/**
+ * Whether a reading was entered after a repair. The order within the visit says so; only where it was not
+ * recorded do the two clocks, which may differ.
+ *
+ * @param index place of the reading among the visit's
+ */
+function isAfter(
+	{ takenAt }: Reading,
+	index: number,
+	{ readingsBefore, at }: RepairEntry
+): boolean {
+	return readingsBefore === null ? millisOf(takenAt) > millisOf(at) : index >= readingsBefore;
 }
 
 /**
@@ -38,11 +55,12 @@ function changedAt(record: ArrayRecord, repairs: readonly RepairEntry[]): Map<st
  */
 export function sinceRepairs(record: ArrayRecord, visit: Visit): Visit {
 	if (visit.repairs.every(({ step }) => step !== 'repaired')) return visit;
-	const changed = changedAt(record, visit.repairs);
-	const readings = visit.readings.filter(({ place, takenAt }) => {
+	const changes = changesOf(record, visit.repairs);
+	const readings = visit.readings.filter((reading, index) => {
+		const { place } = reading;
 		const id = stringOfPlace(place) ?? (place.kind === 'part' ? place.part : null);
-		const at = id === null ? undefined : changed.get(id);
-		return at === undefined || millisOf(takenAt) > at;
+		const repairs = id === null ? undefined : changes.get(id);
+		return repairs === undefined || repairs.every((repair) => isAfter(reading, index, repair));
 	});
 	return { ...visit, readings };
 }

@@ -12,6 +12,31 @@ export async function appendRepair(
 	await appendEntry(db, 'repair_entry', visitId, repair);
 }
 
+/**
+ * Stores what was done about a cause after the readings that are stored by now; one repeated is answered as it
+ * was stored first.
+ */
+export async function storeRepair(
+	db: Db,
+	visitId: string,
+	repair: RepairEntry
+): Promise<RepairEntry> {
+	return db.transaction().execute(async (trx) => {
+		const { readings } = await trx
+			.selectFrom('reading')
+			.select(({ fn }) => fn.countAll<number>().as('readings'))
+			.where('visit_id', '=', visitId)
+			.executeTakeFirstOrThrow();
+		await appendRepair(trx, visitId, { ...repair, readingsBefore: readings });
+		const { entry } = await trx
+			.selectFrom('repair_entry')
+			.select('entry')
+			.where('id', '=', repair.id)
+			.executeTakeFirstOrThrow();
+		return repairSchema.parse(JSON.parse(entry));
+	});
+}
+
 /** What was done at a site, with the visit it was done in. */
 export interface SiteRepair {
 	readonly visitId: string;

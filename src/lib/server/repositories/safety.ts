@@ -1,9 +1,9 @@
-import { expectReadings } from '$core/expectation/expect';
 import type { SafetyEntry } from '$core/expectation/visit';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import { standingSafety } from '$core/rules/making-safe/progress';
 import { makingSafe } from '$core/rules/making-safe/sequence';
 import type { Task } from '$core/rules/making-safe/step';
+import { judge } from '$core/trace/assess';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db } from '../database/open';
 import { appendSafety, findVisit } from './visits';
@@ -39,9 +39,7 @@ export async function settleStep(
 		return succeed(stored);
 
 		function outOfTurn(): string | null {
-			const places = new Map(
-				expectReadings(record, visit).places.map((place) => [place.key, place])
-			);
+			const places = new Map(judge(record, visit).places.map((place) => [place.key, place]));
 			const { arrival, down, up } = makingSafe(record, visit, places, task, () => now);
 			const found = [...arrival, ...down, ...up].find(({ step }) => step.key === entry.step);
 			if (!found) return 'This array has no such step. Load the page again.';

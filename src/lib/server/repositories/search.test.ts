@@ -26,6 +26,7 @@ beforeAll(async () => {
 		serial: 'FZ-991',
 		photograph: null,
 		lookAgain: null,
+		readingsBefore: null,
 		at: '2026-11-18T10:00:00Z',
 		by: 'Wren Halloway'
 	});

@@ -7,6 +7,7 @@ import {
 	emptyVisit,
 	type MeasuredCurve,
 	type Reading,
+	type RepairEntry,
 	type SafetyEntry
 } from '$core/expectation/visit';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
@@ -15,6 +16,7 @@ import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from '../database/open';
 import { earlierVisits } from './earlier-visits';
 import { importVisit } from './import';
+import { storeRepair } from './repairs';
 import { settleStep } from './safety';
 import {
 	appendConditions,
@@ -131,6 +133,46 @@ describe('a step of making safe', () => {
 		});
 		await settle(step(OWN_PROCEDURE));
 		expect(await appendReading(db, VISIT, reading(476), silent)).toMatchObject({ ok: true });
+	});
+});
+
+describe('going back on after a repair', () => {
+	const repair: RepairEntry = {
+		id: testId(0x4000),
+		code: 'module-missing',
+		place: stringPlace(a1!.id),
+		step: 'repaired',
+		kind: 'other',
+		words: '',
+		serial: '',
+		photograph: null,
+		lookAgain: null,
+		readingsBefore: null,
+		// The server's clock, hours ahead of the device that takes the readings.
+		at: '2026-11-24T15:00:00Z',
+		by: 'x'
+	};
+	const polarity = () => settle(step('up/polarity'));
+
+	it('waits for the strings it touched to be read again, and takes that reading whatever its clock', async () => {
+		await settle(step(OWN_PROCEDURE));
+		const [conditions] = readDemo().visit.conditions;
+		await appendConditions(db, VISIT, { ...conditions!, id: testId(0x4001) });
+		for (const string of record.strings) {
+			const taken = reading(476, { place: stringPlace(string.id) });
+			expect(await appendReading(db, VISIT, taken, silent)).toMatchObject({ ok: true });
+		}
+		const before = (await visit()).readings.length;
+		expect((await storeRepair(db, VISIT, repair)).readingsBefore).toBe(before);
+		expect(await polarity()).toMatchObject({ problem: expect.stringContaining('A1: polarity') });
+		const standing = (await visit()).readings.find(
+			({ place }) => 'string' in place && place.string === a1!.id
+		)!;
+		const again = reading(476.2, { supersedes: standing.id });
+		expect(await appendReading(db, VISIT, again, silent)).toMatchObject({ ok: true });
+		expect(await polarity()).toMatchObject({ ok: true });
+		// Sent once more, the repair stays where it was.
+		expect((await storeRepair(db, VISIT, repair)).readingsBefore).toBe(before);
 	});
 });
 

@@ -2,10 +2,10 @@ import { error, json } from '@sveltejs/kit';
 import { readingSchema } from '$core/document/reading';
 import type { VisitDocument } from '$core/document/visit';
 import { questionBeforeStoring } from '$core/expectation/entry-question';
-import { expectReadings } from '$core/expectation/expect';
 import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import { keyOf } from '$core/expectation/standing';
 import type { Reading } from '$core/expectation/visit';
+import { judge } from '$core/trace/assess';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { appendReading } from '$lib/server/repositories/visits';
@@ -16,7 +16,7 @@ import type { RequestHandler } from './$types';
 function ask({ record, visit }: VisitDocument, reading: Reading): string | null {
 	const key = keyOf(reading);
 	const tried = { ...visit, readings: [...visit.readings, reading] };
-	const place = expectReadings(record, tried).places.find((candidate) => candidate.key === key);
+	const place = judge(record, tried).places.find((candidate) => candidate.key === key);
 	const { unit } = QUANTITY_FACTS[reading.quantity];
 	return questionBeforeStoring(reading.value, place?.expected?.value ?? null, unit);
 }
