@@ -1,6 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Person } from './person';
+import { WAIT } from './waiting';
 
 /* A cause is put right, read again and closed by its readings; the earth-fault fuse is not closed alone; history. */
 
@@ -18,7 +19,7 @@ const readsAgain = async (row: string, figure: string) => {
 	await person.goTo(`${VISIT}/put-right`);
 	const element = await person.driver.wait(
 		async () => (await person.driver.findElements({ xpath: link }))[0] ?? false,
-		20_000,
+		WAIT,
 		`nothing is read again at ${row}`
 	);
 	await (element as { click(): Promise<void> }).click();

@@ -1,7 +1,12 @@
 import { error, type WebDriver } from 'selenium-webdriver';
 
-/** The longest that anything is waited for, ms: a ceiling for a busy machine, never a pause. */
-export const WAIT = 20_000;
+/**
+ * The longest that anything is waited for, ms: a fuse for a busy machine, never a pause. Nothing that works
+ * comes near it, so it costs time only where a test fails.
+ */
+export const WAIT = 120_000;
+/** The longest that one script of the driver may run, ms; below the driver's own limit of 30 s. */
+const ONE_LOOK = 20_000;
 
 /**
  * Looks in the page itself, so that waiting costs the driver one call: when something of the page
@@ -46,7 +51,11 @@ export async function untilPage<Found>(
 	const end = Date.now() + WAIT;
 	for (let left = WAIT; left > 0; left = end - Date.now()) {
 		try {
-			const found = await driver.executeAsyncScript<Found | null>(waiting(look), asked, left);
+			const found = await driver.executeAsyncScript<Found | null>(
+				waiting(look),
+				asked,
+				Math.min(left, ONE_LOOK)
+			);
 			if (found) return found;
 		} catch (cause) {
 			const gone = cause instanceof error.WebDriverError && PAGE_LEFT.test(cause.message);
