@@ -236,8 +236,8 @@ describe('an array on two planes', () => {
 	it('names the plane of what the strings say on a phone as well', async () => {
 		const emulation = driver as chrome.Driver;
 		await emulation.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', PHONE);
-		await person.sees(/Canopy, inner bay[^°]+°C\s+fits/, '.sky .entry:nth-of-type(1)');
-		await person.sees(/Canopy, outer bay[^°]+°C\s+fits/, '.sky .entry:nth-of-type(2)');
+		await person.sees(/Canopy, inner bay[^°]+°C\s+fits/, '.sky .of-plane:nth-of-type(1)');
+		await person.sees(/Canopy, outer bay[^°]+°C\s+fits/, '.sky .of-plane:nth-of-type(2)');
 		await emulation.sendDevToolsCommand('Emulation.clearDeviceMetricsOverride', {});
 	});
 });

@@ -60,7 +60,7 @@
 	</a>
 	{#if planes.some(({ entry }) => entry)}
 		{#each planes as { plane, entry, source } (plane?.id ?? '')}
-			<div class="entry" class:several>
+			<div class="of-plane" class:several>
 				{#if entry}
 					{@const { irradiance, cellTemperature, enteredAt } = entry}
 					<a
@@ -129,11 +129,11 @@
 	}
 
 	/* Of one plane its parts stand in the strip like all else; of several each keeps together. */
-	.entry {
+	.of-plane {
 		display: contents;
 	}
 
-	.entry.several {
+	.of-plane.several {
 		display: flex;
 		flex-wrap: wrap;
 		align-items: baseline;
