@@ -4,7 +4,7 @@ import type { NeutralCase } from './sets';
 
 /*
  * How many first lines a statistician would get right who knows which strings are healthy, and from them the
- * true scatter of every kind of reading, compares a string with its like by one reading at a time, names a
+ * true scatter of every kind of reading, compares comparable strings by one reading at a time, names a
  * string in at most 2 % of healthy visits, and never mistakes what needs no comparison. What lies below is
  * left to readings taken together; no single one shows it.
  */
@@ -35,7 +35,7 @@ interface Compared {
 	readonly alike: number;
 }
 
-/** Every reading of a visit that has at least two healthy ones to be compared with. */
+/** Every reading of a visit that has a healthy one of another string to be compared with. */
 function comparedOf({ record, readings, truth }: NeutralCase): Compared[] {
 	const faulty = truth.faults.flatMap(({ place }) => [
 		...(place.string === undefined ? [] : [place.string]),

@@ -4,10 +4,9 @@ import { keyOf, standingReadings } from '../../expectation/standing';
 import type { VerdictWord } from '../../expectation/verdict';
 import type { Reading, RepairEntry, Visit } from '../../expectation/visit';
 import type { FaultCode } from '../../faults/codes';
-import { millisOf } from '../../units/instant';
 import { isAcBranch, type ArrayRecord } from '../../record/record';
 import { retakesFor } from './kinds';
-import { stringsAt } from './since-repairs';
+import { enteredAfter, stringsAt } from './since-repairs';
 
 /** A reading that is taken again after a repair. */
 interface Retake {
@@ -89,11 +88,12 @@ export function repairCases(record: ArrayRecord, visit: Visit, verdicts: Verdict
 function retakesOf(
 	record: ArrayRecord,
 	visit: Visit,
-	{ step, place, code, at }: RepairEntry,
+	repair: RepairEntry,
 	verdicts: Verdicts
 ): Retake[] {
+	const { step, place, code } = repair;
 	if (step !== 'repaired') return [];
-	const moment = millisOf(at);
+	const isAfter = enteredAfter(visit);
 	const atPlace = visit.readings
 		.filter((reading) => placeKey(reading.place, '') === placeKey(place, ''))
 		.map(({ place: where, quantity }) => ({ place: where, quantity }));
@@ -108,11 +108,10 @@ function retakesOf(
 	const standing = standingReadings(visit);
 	return [...wanted].map(([key, { place: where, quantity }]) => {
 		const stands = standing.get(key) ?? null;
-		const after = stands && millisOf(stands.takenAt) > moment ? stands : null;
+		const after = stands && isAfter(stands, repair) ? stands : null;
 		const before =
-			visit.readings.findLast(
-				(reading) => keyOf(reading) === key && millisOf(reading.takenAt) <= moment
-			) ?? null;
+			visit.readings.findLast((reading) => keyOf(reading) === key && !isAfter(reading, repair)) ??
+			null;
 		return {
 			key,
 			place: where,
@@ -160,9 +159,10 @@ function earthFaultOpen(
 	);
 	if (settled) return null;
 	const standing = standingReadings(visit);
+	const isAfter = enteredAfter(visit);
 	const since = (id: string, quantity: Quantity) => {
 		const reading = standing.get(placeKey(stringPlace(id), quantity));
-		return reading !== undefined && millisOf(reading.takenAt) > millisOf(entry.at);
+		return reading !== undefined && isAfter(reading, entry);
 	};
 	const unread = record.strings.filter(
 		({ id }) =>

@@ -97,6 +97,12 @@ describe('what was read before a repair', () => {
 			const now = sinceRepairs(record, visit);
 			const own = now.readings.filter(({ place }) => 'string' in place && place.string === a1!.id);
 			expect(own.map(({ value }) => value).sort()).toEqual([460, 8]);
+			// What is to be read again is found among the same readings.
+			const [one] = casesOf(visit);
+			expect(one!.retakes.some(({ after }) => after !== null)).toBe(true);
+			expect(one!.retakes.every(({ after }) => after === null || after.takenAt === takenAt)).toBe(
+				true
+			);
 		}
 	});
 

@@ -36,17 +36,17 @@ function changesOf(
 }
 
 /**
- * Whether a reading was entered after a repair. The order within the visit says so; only where it was not
- * recorded do the two clocks, which may differ.
- *
- * @param index place of the reading among the visit's
+ * Tells of a visit's readings whether they were entered after a repair. The order within the visit says so; only
+ * where it was not recorded do the two clocks, which may differ.
  */
-function isAfter(
-	{ takenAt }: Reading,
-	index: number,
-	{ readingsBefore, at }: RepairEntry
-): boolean {
-	return readingsBefore === null ? millisOf(takenAt) > millisOf(at) : index >= readingsBefore;
+export function enteredAfter({
+	readings
+}: Pick<Visit, 'readings'>): (reading: Reading, repair: RepairEntry) => boolean {
+	const order = new Map(readings.map(({ id }, index) => [id, index]));
+	return ({ id, takenAt }, { readingsBefore, at }) =>
+		readingsBefore === null
+			? millisOf(takenAt) > millisOf(at)
+			: (order.get(id) ?? -1) >= readingsBefore;
 }
 
 /**
@@ -56,11 +56,12 @@ function isAfter(
 export function sinceRepairs(record: ArrayRecord, visit: Visit): Visit {
 	if (visit.repairs.every(({ step }) => step !== 'repaired')) return visit;
 	const changes = changesOf(record, visit.repairs);
-	const readings = visit.readings.filter((reading, index) => {
+	const isAfter = enteredAfter(visit);
+	const readings = visit.readings.filter((reading) => {
 		const { place } = reading;
 		const id = stringOfPlace(place) ?? (place.kind === 'part' ? place.part : null);
 		const repairs = id === null ? undefined : changes.get(id);
-		return repairs === undefined || repairs.every((repair) => isAfter(reading, index, repair));
+		return repairs === undefined || repairs.every((repair) => isAfter(reading, repair));
 	});
 	return { ...visit, readings };
 }
