@@ -49,7 +49,7 @@ const record: ArrayRecord = {
 				alphaIscPctPerK: 0.06,
 				betaVocPctPerK: -0.33
 			},
-			{ systemVolts: 1000, seriesFuse: 15, bifacial: false }
+			{ systemVolts: 1000, seriesFuse: 15, bifacial: false, rearGainPct: null }
 		),
 		moduleType(
 			id(5),
@@ -66,7 +66,7 @@ const record: ArrayRecord = {
 				alphaIscPctPerK: 0.06,
 				betaVocPctPerK: -0.32
 			},
-			{ systemVolts: 1000, seriesFuse: 15, bifacial: false }
+			{ systemVolts: 1000, seriesFuse: 15, bifacial: false, rearGainPct: null }
 		)
 	],
 	strings: ['P1', 'P2', 'P3'].map((label, i) =>

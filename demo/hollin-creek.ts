@@ -26,7 +26,7 @@ const record: ArrayRecord = {
 	rules: {
 		profile: 'US',
 		edition: 2020,
-		structure: 'building',
+		structure: 'other-building',
 		lowest: -19,
 		hottestCell: 70,
 		alwaysFuse: false
@@ -90,6 +90,10 @@ const record: ArrayRecord = {
 				windowHigh: 500,
 				inputAmps: 35,
 				inputs: '1, 2',
+				acVolts: 240,
+				phases: '1',
+				arcFault: 'yes',
+				groundFault: 'yes',
 				capacitorMinutes: 5
 			}
 		}),

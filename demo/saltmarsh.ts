@@ -58,7 +58,7 @@ const record: ArrayRecord = {
 				alphaIscPctPerK: 0.048,
 				betaVocPctPerK: -0.27
 			},
-			{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+			{ systemVolts: 1000, seriesFuse: 20, bifacial: false, rearGainPct: null }
 		)
 	],
 	strings: ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'].map((label, i) => {
@@ -125,8 +125,12 @@ const record: ArrayRecord = {
 				maxVolts: 1000,
 				windowLow: 200,
 				windowHigh: 800,
-				inputAmps: 50,
+				inputAmps: 60,
 				inputs: '1, 2',
+				acVolts: 400,
+				phases: '3',
+				arcFault: 'no',
+				groundFault: 'yes',
 				capacitorMinutes: 5,
 				firmware: '2.14'
 			}

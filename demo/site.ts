@@ -236,6 +236,6 @@ export function lintwhite370(id: string): ModuleType {
 			alphaIscPctPerK: 0.05,
 			betaVocPctPerK: -0.28
 		},
-		{ systemVolts: 1000, seriesFuse: 20, bifacial: false }
+		{ systemVolts: 1000, seriesFuse: 20, bifacial: false, rearGainPct: null }
 	);
 }

@@ -30,7 +30,7 @@ const record: ArrayRecord = {
 				alphaIscPctPerK: 0.05,
 				betaVocPctPerK: -0.27
 			},
-			{ systemVolts: 1500, seriesFuse: 25, bifacial: false }
+			{ systemVolts: 1500, seriesFuse: 25, bifacial: false, rearGainPct: null }
 		)
 	],
 	fields: Array.from({ length: INVERTERS }, (_, i) =>

@@ -7,6 +7,7 @@ import { MODULE_HERE, PLATE } from '../../tests/support/scenario';
 import { wholeString } from '$core/circuit/description';
 import { BYPASS_DIODE } from '$core/circuit/diode';
 import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
+import { NO_SETTINGS } from '$core/document/monitoring';
 import { COMMANDS, run } from './commands';
 
 const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = PLATE;
@@ -124,6 +125,78 @@ describe('zembo', () => {
 		expect(run(COMMANDS.conditions!, { sky: { at: '2026-06-21T12:10:00' } }).ok).toBe(false);
 		expect(run(COMMANDS.conditions!, { control: { plate, isc: 8, voc: 99 } })).toMatchObject({
 			problem: { where: 'control' }
+		});
+	});
+
+	it('checks the design of a record, a visit or a site, one or many', () => {
+		const ofVisit = run(COMMANDS.check!, demo) as { ok: true; value: Record<string, unknown>[] };
+		const fuse = ofVisit.value.find(({ code }) => code === 'string-fuse')!;
+		expect(fuse).toMatchObject({
+			verdict: 'fail',
+			places: expect.arrayContaining([{ string: expect.any(String), label: 'A1' }]),
+			required: expect.stringContaining('16.2 A'),
+			found: expect.stringContaining('15 A'),
+			clause: expect.stringContaining('62548')
+		});
+		expect(run(COMMANDS.check!, demo.record)).toEqual(ofVisit);
+		expect(run(COMMANDS.check!, [demo, demo.record])).toEqual({
+			ok: true,
+			value: [ofVisit.value, ofVisit.value]
+		});
+		const site = {
+			format: 'zembo-site',
+			version: 3,
+			site: demo.site,
+			revisions: [
+				{ id: demo.revision.id, number: 1, createdAt: demo.revision.createdAt, record: demo.record }
+			],
+			visits: [],
+			benchmarks: [],
+			watch: NO_SETTINGS
+		};
+		const ofSite = run(COMMANDS.check!, site);
+		if (!ofSite.ok) throw new Error(JSON.stringify(ofSite.problem));
+		expect(ofSite).toEqual(ofVisit);
+		expect(run(COMMANDS.check!, { strings: 'none' })).toMatchObject({ ok: false });
+	});
+
+	it('rates cables by the NEC and by EN 50618, and says where no table does', () => {
+		const nec = {
+			profile: 'NEC',
+			material: 'copper',
+			size: '10 AWG',
+			insulation: 75,
+			ambient: 60,
+			installation: 'raceway'
+		};
+		const iec = {
+			profile: 'IEC',
+			material: 'copper',
+			size: 6,
+			insulation: 120,
+			ambient: 80,
+			installation: 'free-air'
+		};
+		expect(run(COMMANDS.cable!, [nec, iec])).toMatchObject({
+			value: [
+				{
+					ampacity: expect.closeTo(20.3, 6),
+					ambientFactor: 0.58,
+					groupingFactor: 1,
+					limitedBy: 'insulation',
+					maximumFuse: 25,
+					resistancePerKm: expect.closeTo(3.35, 1),
+					source: expect.stringContaining('310.16')
+				},
+				{ ampacity: expect.closeTo(58.8, 6), resistancePerKm: 3.39 }
+			]
+		});
+		expect(run(COMMANDS.cable!, { ...iec, material: 'aluminium' })).toMatchObject({
+			value: { ampacity: null, reason: expect.any(String) }
+		});
+		expect(run(COMMANDS.cable!, [nec, { ...nec, size: 'thick' }])).toMatchObject({
+			ok: false,
+			problem: { where: '1.size' }
 		});
 	});
 

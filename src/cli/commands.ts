@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { cableCommand } from './cable';
+import { checkCommand } from './check';
 import { circuitCommand } from './circuit';
 import { conditionsCommand } from './conditions';
 import { plateSchema } from './plate';
@@ -39,7 +41,7 @@ function fitAnswer({ reference, residual, notes }: LabelFit) {
 export type Command = (input: unknown) => Result<unknown, Problem>;
 
 /**
- * The commands of `zembo`: JSON in, JSON out. Volts, amps, watts, ohm, W/m2, degC, %/K.
+ * The commands of `zembo`: JSON in, JSON out, in V, A, W, ohm, W/m2, degC and %/K.
  */
 export const COMMANDS: Readonly<Record<string, Command>> = {
 	fit: (input) => parsed(plateSchema, input, (plate) => fitAnswer(fitLabel(plate))),
@@ -59,6 +61,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 	watch: watchCommand,
 	circuit: circuitCommand,
 	conditions: conditionsCommand,
+	check: checkCommand,
+	cable: cableCommand,
 	assess: (input) => {
 		const document = readVisitData(input);
 		return document.ok ? succeed(assess(document.value.record, document.value.visit)) : document;

@@ -189,13 +189,26 @@ describe('questions of their own', () => {
 
 	it('wire the regrouped strings, and keep the question in the address', async () => {
 		await person.goTo('/bench/wire?strings=5&seriesFuse=15&isc=8.75&fuse=12');
-		await person.sees('Needed: 35.0 A from the others', '[data-fuse]');
+		await person.sees('35.0 A', '[data-fuse]');
 		await person.choose('select[name=profile]', 'US');
 		await person.sees('43.8 A', '[data-fuse]');
 		await person.fill('strings', '1');
 		await person.types(Key.TAB);
-		await person.sees('None: a single string', '[data-fuse]');
+		await person.sees('Not required', '[data-fuse]');
 		await person.arrivesAt(/strings=1&/);
+	});
+
+	it('size a cable by what was typed: current, strings, size and factor', async () => {
+		await person.goTo('/bench/wire?amps=43.5&strings=4&isc=11.3&size=2.5&fuse=');
+		// 1.25 x 4 x 11.3 A, and 2.5 mm² free in air carries 41 A.
+		await person.sees('56.5 A', '[data-required]');
+		await person.sees('Fail', '[data-verdict=fail]');
+		await person.fill('size', '10 AWG');
+		await person.choose('select[name=profile]', 'US');
+		await person.sees('Found, 10 AWG');
+		await person.fill('size', '6');
+		await person.choose('select[name=profile]', 'IEC');
+		await person.sees('Pass', '[data-verdict=pass]');
 	});
 
 	it('price a used watt against a new one', async () => {

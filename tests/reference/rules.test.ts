@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { coldFactor } from '$core/rules/cold-volts';
 import { GPV } from '$core/rules/profiles/iec';
-import { BUS_RULE, COLD_FACTORS, CURRENT } from '$core/rules/profiles/us';
-import { ampacityOf } from '$core/rules/ampacity';
+import { necBusbar } from '$core/rules/profiles/interconnection';
+import { COLD_FACTORS, CURRENT } from '$core/rules/profiles/us';
+import { recordedRating } from '$core/rules/cables/recorded-cable';
 import { unknownSpecs, type PartOf } from '$core/record/part';
-import { UNKNOWN_RULES } from '$core/record/record';
+import { UNKNOWN_RULES, type SiteRules } from '$core/record/record';
 import { PLATE } from '../support/scenario';
 
 const without = { ...PLATE, betaVocPctPerK: null };
 const US = { ...UNKNOWN_RULES, profile: 'US' as const };
 
-describe('cold volts', () => {
+describe('cold voltage', () => {
 	// NEC Table 690.7(A), from memory.
 	it.each([
 		[24, 1.02],
@@ -53,11 +54,23 @@ describe('currents and buses', () => {
 		expect(CURRENT.fuse.factor).toBe(1.5625);
 	});
 
-	// NEC 705.12, from memory: 200 A bus, 200 A main: 40 A breaker at most, an inverter of at most 32 A.
+	// NEC 705.12(B)(3)(2), from memory: 200 A bus, 200 A main: an inverter of at most 32 A at the far end.
 	it('of 200 A with a main of 200 A leave 40 A', () => {
-		const room = BUS_RULE.share * 200 - 200;
-		expect(room).toBe(40);
-		expect(room / BUS_RULE.inverter).toBe(32);
+		const met = (inverters: number, farEnd: boolean | null) =>
+			necBusbar({
+				bus: 200,
+				main: 200,
+				inverters,
+				farEnd,
+				breakers: null,
+				centreFed: null,
+				dwelling: null,
+				powerControl: null
+			}).find(({ code }) => code === 'opposite-end')!.met;
+		expect(met(32, true)).toBe(true);
+		expect(met(32, false)).toBe(false);
+		expect(met(32, null)).toBeNull();
+		expect(met(32.1, true)).toBe(false);
 	});
 
 	// IEC 60269-6, from memory; the trade's case: 1.45 x 10 A = 14.5 A.
@@ -78,32 +91,49 @@ describe('conductors', () => {
 		specs: { ...unknownSpecs('conductor'), ...specs }
 	});
 
+	const rated = (specs: Partial<PartOf<'conductor'>['specs']>, rules: SiteRules = US) => {
+		const rating = recordedRating(conductor(specs), rules);
+		return rating.ok ? rating.value : null;
+	};
+
 	// NEC Table 310.16 with 310.15(B)(1) and the 33 K above a roof, from memory.
-	it('of 10 AWG at 90 degC in a raceway on a roof of 40 degC bear 40 x 0.58 x ...', () => {
-		const specs = { size: 5.26, rating: '90 °C', ambient: 36, laid: 'in a raceway' } as const;
-		const flat = ampacityOf(conductor({ ...specs, roofHeight: 10 }), { ...US, edition: 2020 });
-		expect(flat).toMatchObject({ known: true, terminals: 35, fuse: 30 });
-		if (flat.known) expect(flat.corrected).toBeCloseTo(40 * 0.58, 9);
-		const raised = ampacityOf(conductor({ ...specs, roofHeight: 50 }), { ...US, edition: 2020 });
-		if (raised.known) expect(raised.corrected).toBeCloseTo(40 * 0.91, 9);
-		const graded = ampacityOf(conductor({ ...specs, roofHeight: 50 }), { ...US, edition: 2014 });
-		if (graded.known) expect(graded.corrected).toBeCloseTo(40 * 0.71, 9);
+	it('of 10 AWG at 90 degC in a raceway on a roof carry 40 A x 0.58', () => {
+		const specs = {
+			size: 5.26,
+			rating: '90 °C',
+			ambient: 36,
+			laid: 'in a raceway',
+			together: 2
+		} as const;
+		const by = (roofHeight: number, edition: 2014 | 2020) =>
+			rated({ ...specs, roofHeight }, { ...US, edition })!.corrected;
+		expect(by(10, 2020)).toBeCloseTo(40 * 0.58, 9);
+		expect(by(50, 2020)).toBeCloseTo(40 * 0.91, 9);
+		expect(by(50, 2014)).toBeCloseTo(40 * 0.71, 9);
 	});
 
-	// EN 50618 at 60 degC, from memory.
-	it('of 4 mm² solar cable bear 55 A free and 44 A touching', () => {
-		const bears = (laid: 'free in air' | 'touching others') => {
-			const answer = ampacityOf(conductor({ size: 4, laid }), UNKNOWN_RULES);
-			return answer.known ? answer.corrected : null;
-		};
-		expect(bears('free in air')).toBe(55);
-		expect(bears('touching others')).toBe(44);
+	// EN 50618 Tables A.3 and A.4, from memory.
+	it.each([
+		[4, 'free in air', 60, 55],
+		[4, 'touching others', 60, 44],
+		[6, 'on a surface', 60, 67],
+		[6, 'free in air', 80, 58.8],
+		[25, 'free in air', 60, 176],
+		[240, 'free in air', 60, 775]
+	] as const)('of %i mm² PV cable %s at %i degC carry %f A', (size, laid, ambient, amps) => {
+		const specs = { size, laid, ambient, rating: 'solar cable' } as const;
+		expect(rated(specs, UNKNOWN_RULES)!.ampacity).toBeCloseTo(amps, 6);
 	});
 
-	it('say what is missing', () => {
-		expect(ampacityOf(conductor({}), US)).toMatchObject({
-			known: false,
-			missing: expect.arrayContaining(['its size'])
+	it('say what is missing, and assume nothing that could let them pass', () => {
+		expect(recordedRating(conductor({}), US)).toMatchObject({
+			ok: false,
+			problem: expect.arrayContaining(['its size'])
 		});
+		const raceway = { size: 5.26, rating: '90 °C', ambient: 36, laid: 'in a raceway' } as const;
+		expect(rated(raceway)).toBeNull();
+		const thick = { size: 33.6, rating: '75 °C', ambient: 30, laid: 'free in air' } as const;
+		expect(rated(thick)).toBeNull();
+		expect(rated({ ...thick, material: 'aluminium' })!.row).toBe('2 AWG');
 	});
 });

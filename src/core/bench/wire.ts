@@ -8,6 +8,8 @@ export interface WireAsk {
 	readonly size: number;
 	/** Conductor temperature, degC. */
 	readonly temperature: number;
+	/** Plain copper, or flexible tinned copper as PV cable has it. */
+	readonly conductor: 'copper' | 'pvCable';
 	/** At full power, A and V. */
 	readonly amps: number;
 	readonly volts: number;
@@ -37,8 +39,8 @@ export interface WireAnswer {
 	}[];
 }
 
-/** Sizes that solar cable is made in, mm2. */
-const SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35];
+/** Sizes that cable is made in, mm2. */
+const SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120, 150, 185, 240];
 /** A drop of one to two percent of the DC volts is usual: common practice, no source. */
 const USUAL_DROP = 0.02;
 /**

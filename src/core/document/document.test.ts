@@ -71,7 +71,7 @@ describe('the visit file', () => {
 		['[1,2,3]', /not a Zembo visit/, 'format'],
 		['null', /not a Zembo visit/, 'format'],
 		['{"format":"something-else","version":1}', /not a Zembo visit/, 'format'],
-		['{"format":"zembo-visit","version":8}', /version 8 .* reads version 1/, 'version']
+		['{"format":"zembo-visit","version":9}', /version 9 .* reads version 1/, 'version']
 	])('refuses %j', (file, what, where) => {
 		expect(problem(readVisitDocument(file))).toMatchObject({
 			what: expect.stringMatching(what),
@@ -100,7 +100,7 @@ describe('the visit file', () => {
 		expect([system, rules, parts, absent, fields].every(Boolean)).toBe(true);
 		const read = readVisitData(JSON.parse(JSON.stringify(old)));
 		if (!read.ok) throw new Error(read.problem.what);
-		expect(read.value.version).toBe(7);
+		expect(read.value.version).toBe(8);
 		expect(read.value.record.strings[0]).toMatchObject({
 			blockingDiode: 'unknown',
 			devices: 'unknown',

@@ -70,11 +70,12 @@ const UPGRADES = new Map<unknown, (data: object) => object>([
 	// What version 1 did not know of the array, the schema takes as unknown.
 	[1, (data) => upgradeReadings(data)],
 	[2, (data) => upgradeReadings(data)],
-	// Versions 3 to 6 lack what the schema takes as none.
+	// Versions 3 to 7 lack what the schema takes as none.
 	[3, (data) => ({ ...data, version: VERSION })],
 	[4, (data) => ({ ...data, version: VERSION })],
 	[5, (data) => ({ ...data, version: VERSION })],
 	[6, (data) => ({ ...data, version: VERSION })],
+	[7, (data) => ({ ...data, version: VERSION })],
 	[VERSION, (data) => data]
 ]);
 

@@ -20,9 +20,9 @@ const at = (...path: string[]) =>
 describe('the published form of a visit file', () => {
 	it('names its draft, its format and its version', () => {
 		expect(schema.$schema).toContain('2020-12');
-		expect(schema.title).toBe('zembo-visit 7');
+		expect(schema.title).toBe('zembo-visit 8');
 		expect(at('format').const).toBe('zembo-visit');
-		expect(at('version').const).toBe(7);
+		expect(at('version').const).toBe(8);
 	});
 
 	it('allows nothing that it does not name, at any depth', () => {

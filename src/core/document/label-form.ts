@@ -32,7 +32,8 @@ export const labelFormSchema = z.object({
 	iscPct: figure(RECORD_LIMITS.tolerancePct).default('3'),
 	systemVolts: figureOrEmpty(RECORD_LIMITS.systemVolts).default(''),
 	seriesFuse: figureOrEmpty(RECORD_LIMITS.seriesFuse).default(''),
-	bifacial: z.enum(['unknown', 'yes', 'no']).default('unknown')
+	bifacial: z.enum(['unknown', 'yes', 'no']).default('unknown'),
+	rearGainPct: figureOrEmpty(RECORD_LIMITS.rearGainPct).default('')
 });
 export type LabelForm = z.infer<typeof labelFormSchema>;
 
@@ -73,7 +74,8 @@ export function moduleTypeOfForm(id: string, form: LabelForm): ModuleType {
 		limits: {
 			systemVolts: figureOrUnknown(form.systemVolts),
 			seriesFuse: figureOrUnknown(form.seriesFuse),
-			bifacial: form.bifacial === 'unknown' ? null : form.bifacial === 'yes'
+			bifacial: form.bifacial === 'unknown' ? null : form.bifacial === 'yes',
+			rearGainPct: form.bifacial === 'yes' ? figureOrUnknown(form.rearGainPct) : null
 		}
 	};
 }
@@ -97,6 +99,7 @@ export function formOfModuleType({ name, plate, tolerance, limits }: ModuleType)
 		iscPct: String(tolerance.iscPct),
 		systemVolts: String(limits.systemVolts ?? ''),
 		seriesFuse: String(limits.seriesFuse ?? ''),
-		bifacial: limits.bifacial === null ? 'unknown' : limits.bifacial ? 'yes' : 'no'
+		bifacial: limits.bifacial === null ? 'unknown' : limits.bifacial ? 'yes' : 'no',
+		rearGainPct: String(limits.rearGainPct ?? '')
 	};
 }

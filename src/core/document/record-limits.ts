@@ -14,6 +14,7 @@ export const RECORD_LIMITS = {
 	year: { min: 1980, max: 2100, unit: '', whole: true },
 	systemVolts: { min: 50, max: 2000, unit: 'V' },
 	seriesFuse: { min: 1, max: 100, unit: 'A' },
+	rearGainPct: { min: 0, max: 40, unit: '%' },
 	latitude: { min: -90, max: 90, unit: '°' },
 	longitude: { min: -180, max: 180, unit: '°' },
 	altitude: { min: -500, max: 7000, unit: 'm' },

@@ -5,6 +5,7 @@ import { TECHNOLOGIES } from '../module/technology';
 import { STEPS, type Field, type Span } from '../record/field';
 import { fieldsOf, PART_KIND_NAMES, type Part, type PartKind } from '../record/part';
 import {
+	EDITIONS,
 	MODULE_STATES,
 	STRUCTURES,
 	SYSTEMS,
@@ -56,7 +57,8 @@ export const plateSchema = z
 const limitsSchema = z.strictObject({
 	systemVolts: within(RECORD_LIMITS.systemVolts).nullable(),
 	seriesFuse: within(RECORD_LIMITS.seriesFuse).nullable(),
-	bifacial: z.boolean().nullable()
+	bifacial: z.boolean().nullable(),
+	rearGainPct: within(RECORD_LIMITS.rearGainPct).nullable().default(null)
 }) satisfies z.ZodType<ModuleLimits>;
 
 export const moduleTypeSchema = z.strictObject({
@@ -147,12 +149,13 @@ const PART_TEXT = 120;
 
 function specSchema(field: SpecField): z.ZodType {
 	switch (field.type) {
+		// A field that an earlier version did not have is unknown.
 		case 'figure':
-			return within(field).nullable();
+			return within(field).nullable().default(null);
 		case 'choice':
-			return z.enum(field.options).nullable();
+			return z.enum(field.options).nullable().default(null);
 		case 'text':
-			return shortText(PART_TEXT).nullable();
+			return shortText(PART_TEXT).nullable().default(null);
 	}
 }
 
@@ -184,7 +187,7 @@ export const partSchema = z.discriminatedUnion('kind', [
 
 export const rulesSchema = z.strictObject({
 	profile: z.enum(['US', 'IEC']),
-	edition: z.union([z.literal(2014), z.literal(2017), z.literal(2020), z.literal(2023)]).nullable(),
+	edition: z.literal(EDITIONS).nullable(),
 	structure: z.enum(STRUCTURES).nullable(),
 	lowest: within(RECORD_LIMITS.lowest).nullable(),
 	hottestCell: within(RECORD_LIMITS.hottestCell).nullable(),

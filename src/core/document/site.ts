@@ -15,9 +15,9 @@ import { seenSchema, siteSchema, visitSchema, visitTroubles } from './visit';
  */
 
 export const SITE_FORMAT = 'zembo-site';
-const SITE_VERSION = 3;
-/** Versions 1 and 2 lack what the schema takes as none. */
-const READ_VERSIONS: readonly unknown[] = [1, 2, SITE_VERSION];
+const SITE_VERSION = 4;
+/** Versions 1 to 3 lack what the schema takes as none. */
+const READ_VERSIONS: readonly unknown[] = [1, 2, 3, SITE_VERSION];
 
 const revisionHead = { id: z.uuid(), number: z.int().min(1), createdAt: instant };
 

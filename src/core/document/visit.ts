@@ -157,9 +157,9 @@ export const FORMAT = 'zembo-visit';
 /**
  * Version 2 records every kind of part; version 3 readings at every place, each with its switching state;
  * version 4 stretches, joints and repairs; version 5 names the visit's photographs; version 6 conditions of a
- * plane; version 7 how many readings came before a repair.
+ * plane; version 7 how many readings came before a repair; version 8 more of what design checks need.
  */
-export const VERSION = 7;
+export const VERSION = 8;
 
 /** What was seen in a visit. */
 export const seenSchema = {

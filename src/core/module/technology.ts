@@ -111,3 +111,8 @@ const THIN_FILMS: readonly Technology[] = ['CdTe', 'CIGS', 'a-Si'];
 export function isThinFilm(technology: Technology): boolean {
 	return THIN_FILMS.includes(technology);
 }
+
+/** Whether all cells are crystalline silicon; a tandem has a thin film on them. */
+export function isCrystalline(technology: Technology): boolean {
+	return technology !== 'tandem' && !isThinFilm(technology);
+}

@@ -28,7 +28,11 @@ const DC_RATING = {
 export const PART_KINDS = {
 	combiner: {
 		words: 'Combiner box',
-		fields: { ...DC_RATING, fusePoles: choice('Fuses in', ['plus', 'minus', 'both poles', 'none']) }
+		fields: {
+			...DC_RATING,
+			fusePoles: choice('Fuses in', ['plus', 'minus', 'both poles', 'none']),
+			outputFuse: figure('Fuse on its output', 'A', 1, 5000)
+		}
 	},
 	'dc-disconnect': {
 		words: 'DC disconnect',
@@ -89,6 +93,11 @@ export const PART_KINDS = {
 			windowHigh: figure('Tracks to', 'V', 10, 3000),
 			inputAmps: figure('Highest short-circuit current per input', 'A', 0.5, 5000),
 			inputs: text('Inputs', 'Names as marked, with commas: 1A, 1B'),
+			acVolts: figure('AC voltage', 'V', 50, 1000, 'Between lines where it has three phases'),
+			phases: choice('Phases', ['1', '3']),
+			maxBreaker: figure('Largest breaker on its output', 'A', 1, 5000, 'From its instructions'),
+			arcFault: yesNo('Arc-fault protection'),
+			groundFault: yesNo('Ground-fault protection', 'Residual current and insulation monitoring'),
 			capacitorMinutes: figure('Wait after switching off', 'min', 0, 60, 'From its label'),
 			firmware: text('Firmware')
 		}
@@ -128,14 +137,18 @@ export const PART_KINDS = {
 			amps: figure('Rating', 'A', 1, 5000),
 			poles: figure('Poles', '', 1, 4),
 			dedicated: yesNo('Feeds nothing else'),
-			farEnd: yesNo('At the far end of the bus')
+			farEnd: yesNo('At the far end of the bus'),
+			connection: choice('Connected on the', ['load side', 'supply side'], 'Of the main breaker')
 		}
 	},
 	bus: {
 		words: 'Distribution board',
 		fields: {
 			busAmps: figure('Bus rating', 'A', 10, 10_000),
-			mainAmps: figure('Main breaker', 'A', 10, 10_000)
+			mainAmps: figure('Main breaker', 'A', 10, 10_000),
+			breakersAmps: figure('All breakers but the main, together', 'A', 1, 50_000),
+			feed: choice('Main feeds the bus at its', ['end', 'centre']),
+			powerControlAmps: figure('Power control system limits it to', 'A', 1, 10_000)
 		}
 	},
 	meter: {
@@ -162,7 +175,16 @@ export const PART_KINDS = {
 			rating: choice('Insulation for', ['60 °C', '75 °C', '90 °C', 'solar cable']),
 			ambient: figure('Warmest surroundings', '°C', -40, 90),
 			laid: choice('Laid', ['free in air', 'on a surface', 'touching others', 'in a raceway']),
-			roofHeight: figure('Raceway above the roof', 'mm', 0, 2000)
+			roofHeight: figure('Raceway above the roof', 'mm', 0, 2000),
+			material: choice('Material', ['copper', 'aluminium']),
+			together: figure(
+				'Current-carrying conductors together',
+				'',
+				1,
+				200,
+				'In one raceway or bundle, this circuit included'
+			),
+			terminals: choice('Terminals for', ['60 °C', '75 °C', '90 °C'])
 		}
 	},
 	placard: {

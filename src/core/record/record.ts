@@ -12,11 +12,14 @@ export const SYSTEMS = [
 ] as const;
 export type System = (typeof SYSTEMS)[number];
 
+/** Editions of the NEC that a site may follow. */
+export const EDITIONS = [2014, 2017, 2020, 2023, 2026] as const;
+
 /** Codes and conditions that the site's limits follow; null where nobody has said yet. */
 export interface SiteRules {
 	readonly profile: 'US' | 'IEC';
 	/** Year of the NEC's edition; meaningless in the IEC profile. */
-	readonly edition: 2014 | 2017 | 2020 | 2023 | null;
+	readonly edition: (typeof EDITIONS)[number] | null;
 	readonly structure: Structure | null;
 	/** Lowest air temperature to be expected, degC. */
 	readonly lowest: number | null;
@@ -26,8 +29,11 @@ export interface SiteRules {
 	readonly alwaysFuse: boolean;
 }
 
+/** `building` is one whose use nobody recorded. */
 export const STRUCTURES = [
 	'building',
+	'dwelling',
+	'other-building',
 	'pv-only-building',
 	'ground',
 	'ground-into-building',
@@ -89,8 +95,13 @@ export interface ModuleLimits {
 	readonly systemVolts: number | null;
 	/** Maximum series fuse, A. */
 	readonly seriesFuse: number | null;
-	/** Rear side takes light too. */
+	/** Rear side produces current too. */
 	readonly bifacial: boolean | null;
+	/**
+	 * How much the rear adds to the short-circuit current in the limits of fuses and conductors, % of the
+	 * nameplate's; null where nobody recorded it. Meaningless where the module is not bifacial.
+	 */
+	readonly rearGainPct: number | null;
 }
 
 /** None, one whose rating in A may be unknown, or not looked at yet. */
@@ -186,7 +197,12 @@ export const UNSEEN_STRING: Pick<
 	spans: []
 };
 
-export const UNKNOWN_LIMITS: ModuleLimits = { systemVolts: null, seriesFuse: null, bifacial: null };
+export const UNKNOWN_LIMITS: ModuleLimits = {
+	systemVolts: null,
+	seriesFuse: null,
+	bifacial: null,
+	rearGainPct: null
+};
 
 /** The fuse as the circuit and the tracing take it: one that nobody looked at may be there. */
 export function fuseInCircuit({ fuse }: Pick<StringRecord, 'fuse'>): {

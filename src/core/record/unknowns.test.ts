@@ -54,7 +54,7 @@ describe('each thing that nobody knows', () => {
 		const bare = {
 			...type!,
 			plate: { ...type!.plate, betaVocPctPerK: null },
-			limits: { systemVolts: null, seriesFuse: null, bifacial: null }
+			limits: { systemVolts: null, seriesFuse: null, bifacial: null, rearGainPct: null }
 		};
 		const lacking = words({ ...record, moduleTypes: [bare] }).join('\n');
 		for (const said of [

@@ -9,7 +9,9 @@ export const SYSTEM_WORDS: Readonly<Record<System, string>> = {
 };
 
 export const STRUCTURE_WORDS: Readonly<Record<Structure, string>> = {
-	building: 'on or in a building',
+	building: 'on or in a building, use not recorded',
+	dwelling: 'on a one- or two-family dwelling',
+	'other-building': 'on or in another building',
 	'pv-only-building': 'on a building that houses PV equipment alone',
 	ground: 'ground mount, conductors enter no building',
 	'ground-into-building': 'ground mount, conductors enter a building',

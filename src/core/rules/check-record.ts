@@ -1,23 +1,29 @@
 import type { ArrayRecord } from '../record/record';
-import type { Check } from './checks/check';
+import { acConductorChecks } from './checks/ac-side';
+import { CHECK_VERDICTS, type Check } from './checks/check';
+import { conductorChecks } from './checks/conductors';
 import { currentChecks } from './checks/currents';
 import { electronicsChecks } from './checks/electronics';
 import { fuseChecks } from './checks/fuses';
-import { gridSideChecks } from './checks/grid-side';
-import { voltChecks } from './checks/volts';
+import { interconnectionChecks } from './checks/interconnection';
+import { protectionChecks } from './checks/protection';
+import { unequalStringChecks } from './checks/unequal-strings';
+import { voltageChecks } from './checks/voltages';
 
-export type { Check } from './checks/check';
+export type { Check, CheckVerdict } from './checks/check';
 
-const ORDER: readonly Check['outcome'][] = ['finding', 'unknown', 'note', 'fits'];
-
-/** Every limit that follows from the record alone, what is wrong first. */
+/** Every requirement that follows from the array record alone, failures first. */
 export function checkRecord(record: ArrayRecord): Check[] {
 	const checks = [
-		...voltChecks(record),
+		...voltageChecks(record),
 		...fuseChecks(record),
 		...currentChecks(record),
+		...unequalStringChecks(record),
+		...conductorChecks(record),
 		...electronicsChecks(record),
-		...gridSideChecks(record)
+		...acConductorChecks(record),
+		...interconnectionChecks(record),
+		...protectionChecks(record)
 	];
-	return ORDER.flatMap((outcome) => checks.filter((check) => check.outcome === outcome));
+	return CHECK_VERDICTS.flatMap((verdict) => checks.filter((check) => check.verdict === verdict));
 }

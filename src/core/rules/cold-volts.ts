@@ -2,7 +2,8 @@ import { coefficientsOf } from '../module/coefficients';
 import type { Plate } from '../module/plate';
 import { STC_CELL_TEMPERATURE } from '../units/constants';
 import type { ModuleType, SiteRules } from '../record/record';
-import { COLD_VOLTS } from './profiles/iec';
+import { isCrystalline } from '../module/technology';
+import { COLD_VOLTAGE } from './profiles/iec';
 import { COLD_FACTORS } from './profiles/us';
 
 /** Open-circuit volts at the lowest temperature over those of the label, and where that comes from. */
@@ -17,7 +18,7 @@ export interface ColdFactor {
  * coefficient where it states one; the table of NEC 690.7(A) in the US profile where it does not; else
  * the coefficient that is typical of its technology, said so.
  *
- * @returns null where the lowest temperature is not known
+ * @returns null where the lowest temperature is not known, or the US table does not cover the technology
  */
 export function coldFactor(
 	plate: Plate,
@@ -25,10 +26,12 @@ export function coldFactor(
 ): ColdFactor | null {
 	if (lowest === null) return null;
 	if (plate.betaVocPctPerK === null && profile === 'US') {
+		// The table is for crystalline silicon only.
+		if (!isCrystalline(plate.technology)) return null;
 		const row = COLD_FACTORS.rows.find(([downTo]) => lowest >= downTo) ?? COLD_FACTORS.rows.at(-1)!;
 		return {
 			factor: row[1],
-			formula: `label Voc x ${row[1]} at ${lowest} °C, from the table; the label states no coefficient`,
+			formula: `nameplate Voc × ${row[1]} at ${lowest} °C, from the table; the nameplate states no coefficient`,
 			clause: COLD_FACTORS.clause
 		};
 	}
@@ -37,8 +40,8 @@ export function coldFactor(
 	const typical = notes.some((note) => note.includes('Voc')) ? ', typical of its technology' : '';
 	return {
 		factor,
-		formula: `label Voc x (1 + ${betaVocPctPerK} %/K${typical} x (${lowest} - 25) K) = x ${factor.toFixed(3)}`,
-		clause: profile === 'US' ? 'NEC 690.7(A)(1), from memory' : COLD_VOLTS.clause
+		formula: `nameplate Voc × (1 + ${betaVocPctPerK} %/K${typical} × (${lowest} − 25) K) = × ${factor.toFixed(3)}`,
+		clause: profile === 'US' ? 'NEC 690.7(A)(1), not verified' : COLD_VOLTAGE.clause
 	};
 }
 

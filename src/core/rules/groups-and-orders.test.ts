@@ -12,7 +12,8 @@ import type { ArrayRecord } from '../record/record';
 import { coldStringVolts } from './cold-volts';
 import { vmpAt } from './hot-volts';
 import { emergencyOrder } from './shutdown';
-import { highestIsc, parallelStrings, stringGroups } from './string-groups';
+import { designIscOf } from './current-limits';
+import { stringGroups } from './string-groups';
 
 const said = (record: ArrayRecord) =>
 	emergencyOrder(record).map(({ words, part }) => (part ? `${part.mark}: ${words}` : words));
@@ -120,15 +121,20 @@ describe('strings that a limit treats alike', () => {
 		const record = arrayRecord(['A1']);
 		const lost = { ...record, moduleTypes: [] };
 		expect(stringGroups(lost)[0]!.types).toBeNull();
-		expect(highestIsc(record.strings[0]!, record.moduleTypes)).toBe(10.78);
-		expect(highestIsc(record.strings[0]!, [])).toBeNull();
+		expect(designIscOf(record.strings[0]!, record)).toBe(10.78);
+		expect(designIscOf(record.strings[0]!, lost)).toBeNull();
 	});
 
-	it('run in parallel on the input they share; an unknown input joins nobody', () => {
-		const record = arrayRecord(['A1', 'A2', 'B1']);
-		expect(parallelStrings(record).map((one) => one.length)).toEqual([2, 1]);
-		const unknown = record.strings.map((string) => ({ ...string, input: null }));
-		expect(parallelStrings({ ...record, strings: unknown })).toHaveLength(3);
+	it('of bifacial modules have the rear’s gain in their current for limits', () => {
+		const record = arrayRecord(['A1']);
+		const bifacial = (rearGainPct: number | null) => ({
+			moduleTypes: record.moduleTypes.map((type) => ({
+				...type,
+				limits: { ...type.limits, bifacial: true, rearGainPct }
+			}))
+		});
+		expect(designIscOf(record.strings[0]!, bifacial(25))).toBeCloseTo(10.78 * 1.25, 9);
+		expect(designIscOf(record.strings[0]!, bifacial(null))).toBeCloseTo(10.78 * 1.1, 9);
 	});
 });
 

@@ -62,12 +62,12 @@ describe('the rating of a string fuse', () => {
 
 	it('is the next standard size of 1.56 Isc by the US profile, up to the module’s own', () => {
 		const { low, high, standard } = rule(4, 9.4, 20, US);
-		expect(low).toBe(15);
+		expect(low).toBeCloseTo(14.6875, 9);
 		expect(high).toBe(20);
-		expect(standard).toEqual([15, 16, 20]);
+		expect(standard).toEqual([15, 20]);
 	});
 
-	it('is none where the module bears less than the rule asks for', () => {
+	it('is none where the module’s own limit is below the rule’s', () => {
 		expect(rule(4, 12, 15).standard).toEqual([]);
 	});
 
@@ -110,19 +110,19 @@ describe('fuse or none in words', () => {
 	};
 
 	it('gives both figures that it turns on', () => {
-		expect(words(4, 10, 20)).toBe('Needed: 30.0 A from the others, the module bears 20.0 A.');
-		expect(words(2, 10, 20)).toBe(
-			'Not needed by the rule: 10.0 A from the others, the module bears 20.0 A.'
-		);
+		for (const figure of ['30.0 A', '20.0 A']) expect(words(4, 10, 20)).toContain(figure);
+		for (const figure of ['10.0 A', '20.0 A']) expect(words(2, 10, 20)).toContain(figure);
+		expect(words(4, 10, 20)).not.toMatch(/^Not required/);
+		expect(words(2, 10, 20)).toMatch(/^Not required/);
 	});
 
 	it('says why none is needed of one string, and what is missing', () => {
-		expect(words(1, 10, null)).toContain('no neighbours');
-		expect(words(3, 10, null)).toContain('on its label');
+		expect(words(1, 10, null)).toMatch(/^Not required/);
+		expect(words(3, 10, null)).toContain('maximum series fuse is missing');
 	});
 
 	it('adds the house rule where that alone asks', () => {
-		expect(words(2, 10, 20, true)).toContain('house rule asks for one all the same');
+		expect(words(2, 10, 20, true)).toContain('house rule');
 		expect(words(4, 10, 20, true)).not.toContain('house rule');
 	});
 });

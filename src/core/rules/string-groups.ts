@@ -38,26 +38,6 @@ export function stringGroups(record: ArrayRecord): StringGroup[] {
 	});
 }
 
-/** Strings that run in parallel, by the input they share; one whose input is unknown stands alone. */
-export function parallelStrings(record: ArrayRecord): StringRecord[][] {
-	const inputs = new Map<string, StringRecord[]>();
-	for (const string of record.strings) {
-		if (isAcBranch(string)) continue;
-		const key = string.input ?? string.id;
-		inputs.set(key, [...(inputs.get(key) ?? []), string]);
-	}
-	return [...inputs.values()];
-}
-
-/** Highest label Isc in a string, A. */
-export function highestIsc(string: StringRecord, types: readonly ModuleType[]): number | null {
-	const currents = typesInString(string).map(
-		(id) => types.find((type) => type.id === id)?.plate.isc ?? Number.NaN
-	);
-	const highest = Math.max(...currents);
-	return Number.isFinite(highest) ? highest : null;
-}
-
 /** "A1", "A1 to A4" where they follow one another, "A1, A2 and 3 more". */
 export function marksOf(strings: readonly { readonly label: string }[]): string {
 	const labels = strings.map(({ label }) => label);

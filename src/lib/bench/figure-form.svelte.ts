@@ -1,5 +1,6 @@
 import { page } from '$app/state';
 import { readFigure, type FigureLimits } from '$core/document/figure';
+import { refuse, type Result } from '$core/units/result';
 import { keepInAddress } from './address';
 
 /** A field of a question: what it is called, within what it lies, and what stands in it at first. */
@@ -8,6 +9,8 @@ export interface FigureField extends FigureLimits {
 	readonly first: string;
 	/** May stay empty. */
 	readonly optional?: true;
+	/** How a figure is read that people write in more ways than as a number; null where it is none. */
+	readonly parse?: (typed: string) => number | null;
 }
 
 /**
@@ -33,13 +36,13 @@ export class FigureForm<K extends string> {
 		const field = this.fields[key];
 		const text = this.typed[key].trim();
 		if (text === '') return field.optional ? [] : [`Type ${field.words.toLowerCase()}.`];
-		const read = readFigure(text, field);
+		const read = readField(text, field);
 		return read.ok ? [] : [read.problem];
 	}
 
 	/** One figure; null where it is empty or cannot be read. */
 	one(key: K): number | null {
-		const read = readFigure(this.typed[key], this.fields[key]);
+		const read = readField(this.typed[key], this.fields[key]);
 		return read.ok ? read.value : null;
 	}
 
@@ -48,7 +51,7 @@ export class FigureForm<K extends string> {
 		if (this.keys.some((key) => this.errorsOf(key).length > 0)) return null;
 		return Object.fromEntries(
 			this.keys.map((key) => {
-				const read = readFigure(this.typed[key], this.fields[key]);
+				const read = readField(this.typed[key], this.fields[key]);
 				return [key, read.ok ? read.value : Number.NaN];
 			})
 		) as Record<K, number>;
@@ -58,6 +61,12 @@ export class FigureForm<K extends string> {
 	keep(): void {
 		keepInAddress(this.typed);
 	}
+}
+
+function readField(text: string, field: FigureField): Result<number, string> {
+	const parsed = field.parse?.(text);
+	if (parsed === null) return refuse(`“${text}” cannot be read. Type it as “${field.first}”.`);
+	return readFigure(parsed === undefined ? text : String(parsed), field);
 }
 
 /** A figure that may have been left empty. */

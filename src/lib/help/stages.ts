@@ -83,10 +83,11 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		needs: 'Strings and parts that say where each leads.'
 	},
 	'/sites/[site]/checks': {
-		title: 'Checks',
+		title: 'Design checks',
 		purpose:
-			'What follows from the record before anything is measured: volts cold and hot, fuses, conductors, duties.',
-		needs: 'Labels, ratings and temperatures; a check that lacks one names it.'
+			'What the codes require of the array record before anything is measured: voltage, fuses, conductors, interconnection, protection.',
+		needs:
+			'Nameplates, ratings and temperatures. A check that lacks one is not assessed and names it.'
 	},
 	'/sites/[site]/watch': {
 		title: 'Watch',

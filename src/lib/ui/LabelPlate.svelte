@@ -163,15 +163,26 @@
 			help={NOT_STATED}
 		/>
 		<Choice
-			label="Rear takes light too"
+			label="Bifacial"
 			name="bifacial"
 			bind:value={$form.bifacial}
 			options={[
 				{ value: 'unknown', words: 'Not known' },
 				{ value: 'no', words: 'No' },
-				{ value: 'yes', words: 'Yes, bifacial' }
+				{ value: 'yes', words: 'Yes' }
 			]}
 		/>
+		{#if $form.bifacial === 'yes'}
+			<Field
+				label="Rear gain of the short-circuit current"
+				name="rearGainPct"
+				bind:value={$form.rearGainPct}
+				errors={wrong('rearGainPct')}
+				unit="%"
+				figures
+				help="For limits of fuses and conductors; 10 % is used where it is left empty"
+			/>
+		{/if}
 		{#each TOLERANCES as { name, label, help } (name)}
 			<div class="wide">
 				<Field

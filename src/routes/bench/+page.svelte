@@ -19,8 +19,8 @@
 		},
 		{
 			path: resolve('/bench/wire'),
-			title: 'Wire and fuse',
-			words: 'What a cable bears and loses, fuse or none, by the profile.'
+			title: 'Cable and fuse',
+			words: 'Ampacity, voltage drop and loss of a cable, and whether strings need fuses.'
 		},
 		{
 			path: resolve('/bench/worth'),

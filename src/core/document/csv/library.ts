@@ -105,7 +105,12 @@ export function importModuleTypes(
 			name: values.name!,
 			plate,
 			tolerance: { vocPct: 2, iscPct: 3 },
-			limits: { systemVolts: values.systemVolts, seriesFuse: values.seriesFuse, bifacial: null }
+			limits: {
+				systemVolts: values.systemVolts,
+				seriesFuse: values.seriesFuse,
+				bifacial: null,
+				rearGainPct: null
+			}
 		});
 	}
 	return { entries, refused };

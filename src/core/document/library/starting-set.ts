@@ -1,3 +1,4 @@
+import { unknownSpecs } from '../../record/part';
 import { UNKNOWN_LIMITS, type ModuleType } from '../../record/record';
 import type { LibraryEntry } from './library';
 
@@ -185,6 +186,7 @@ function inverter(
 	inputs: string
 ): LibraryEntry {
 	const specs = {
+		...unknownSpecs('inverter'),
 		acWatts,
 		acAmps,
 		maxVolts,
@@ -192,8 +194,7 @@ function inverter(
 		windowHigh,
 		inputAmps,
 		inputs,
-		capacitorMinutes: 5,
-		firmware: null
+		capacitorMinutes: 5
 	};
 	return { kind: 'inverter', id: id(n), name, specs };
 }

@@ -1,29 +1,21 @@
 import { inputsOf, partsOnward } from '../../record/path';
 import { partsOf, type Part } from '../../record/part';
 import type { ArrayRecord, StringRecord } from '../../record/record';
-import { ampacityOf } from '../ampacity';
-import { conductorFit } from '../conductor-fit';
+import { designIscSum } from '../current-limits';
 import { CURRENT as IEC } from '../profiles/iec';
 import { CURRENT as US } from '../profiles/us';
-import { highestIsc, marksOf } from '../string-groups';
-import { amount, waitsFor, type Check } from './check';
+import { amount, answered, notAssessed, type Check, type CheckBase } from './check';
 
-/** Limits of current: switches, boxes, inputs and conductors against what the strings can deliver. */
+/** Current of combiners, disconnects and inputs against what their strings can produce. */
 export function currentChecks(record: ArrayRecord): Check[] {
-	return [...ratedCurrents(record), ...inputCurrents(record), ...conductorChecks(record)];
-}
-
-/** Label Isc of strings together, A; null where a label is missing. */
-function sumOfIsc(record: ArrayRecord, strings: readonly StringRecord[]): number | null {
-	return strings.reduce<number | null>((sum, string) => {
-		const isc = highestIsc(string, record.moduleTypes);
-		return sum === null || isc === null ? null : sum + isc;
-	}, 0);
+	return [...ratedCurrents(record), ...inputCurrents(record)];
 }
 
 /** Strings whose current passes a part. */
-function stringsThrough(record: ArrayRecord, part: Part): StringRecord[] {
-	return record.strings.filter((string) => partsOnward(record, string.to).includes(part));
+export function stringsThrough(record: ArrayRecord, part: Part): StringRecord[] {
+	return record.strings.filter((string) =>
+		partsOnward(record, string.to).some(({ id }) => id === part.id)
+	);
 }
 
 function ratedCurrents(record: ArrayRecord): Check[] {
@@ -32,44 +24,43 @@ function ratedCurrents(record: ArrayRecord): Check[] {
 		(part) => {
 			const strings = stringsThrough(record, part);
 			if (strings.length === 0) return [];
-			const at = { kind: 'part', id: part.id } as const;
-			const base = {
+			const base: CheckBase = {
 				key: `rated-amps/${part.id}`,
-				title: 'Current of a switch or box',
+				code: 'rated-current',
+				title: 'Rated current of a combiner or disconnect',
 				about: part.mark,
-				clause
+				places: [{ part: part.id }],
+				clause,
+				at: { kind: 'part', id: part.id }
 			};
-			const isc = sumOfIsc(record, strings);
+			const isc = designIscSum(strings, record);
 			const { ratedAmps } = part.specs;
 			if (isc === null || ratedAmps === null) {
 				return [
-					waitsFor(
-						base,
-						[isc === null ? 'the module’s label' : `the rated current of ${part.mark}`],
-						at
-					)
+					notAssessed(base, [
+						...(isc === null ? ['the module’s nameplate'] : []),
+						...(ratedAmps === null ? [`the rated current of ${part.mark}`] : [])
+					])
 				];
 			}
-			const amps = factor * isc;
-			const fits = ratedAmps >= amps;
+			const required = factor * isc;
 			return [
-				{
-					...base,
-					outcome: fits ? ('fits' as const) : ('finding' as const),
-					words: `Rated ${amount(ratedAmps, 'A')}; ${marksOf(strings)} can bring ${amount(amps, 'A')}${fits ? '' : ': rated too low'}.`,
+				answered(base, ratedAmps >= required ? 'pass' : 'fail', {
+					required: `≥ ${amount(required, 'A')}`,
+					found: amount(ratedAmps, 'A'),
 					inputs: [
 						['strings through it', String(strings.length)],
-						['label Isc together', amount(isc, 'A')]
-					] as const,
-					formula: `${factor} x the sum of Isc`,
-					at
-				}
+						['Isc together', amount(isc, 'A')]
+					],
+					formula: `${factor} × the sum of Isc`
+				})
 			];
 		}
 	);
 }
 
 function inputCurrents(record: ArrayRecord): Check[] {
+	const { factor, clause } = record.rules.profile === 'US' ? US.maximum : IEC.maximum;
 	const ends = [
 		...partsOf(record.parts, 'inverter'),
 		...partsOf(record.parts, 'charge-controller')
@@ -78,75 +69,36 @@ function inputCurrents(record: ArrayRecord): Check[] {
 		inputsOf(part).flatMap((input) => {
 			const strings = record.strings.filter((string) => string.input === input);
 			if (strings.length === 0) return [];
-			const at = { kind: 'part', id: part.id } as const;
-			const base = {
+			const base: CheckBase = {
 				key: `input/${part.id}/${input}`,
-				title: 'Current into an input',
+				code: 'input-current',
+				title: 'Short-circuit current into an input',
 				about: `${part.mark}, input ${input}`,
-				clause: 'the maker’s label'
+				places: [{ part: part.id }, { input }],
+				clause: `the nameplate of ${part.mark}; ${clause}`,
+				at: { kind: 'part', id: part.id }
 			};
-			const isc = sumOfIsc(record, strings);
+			const isc = designIscSum(strings, record);
 			const limit = part.specs.inputAmps;
 			if (isc === null || limit === null) {
 				return [
-					waitsFor(base, [isc === null ? 'the module’s label' : 'the input’s highest current'], at)
+					notAssessed(base, [
+						...(isc === null ? ['the module’s nameplate'] : []),
+						...(limit === null
+							? [`the maximum short-circuit current of an input of ${part.mark}`]
+							: [])
+					])
 				];
 			}
-			const fits = isc <= limit;
+			const current = factor * isc;
 			return [
-				{
-					...base,
-					outcome: fits ? ('fits' as const) : ('finding' as const),
-					words: `${marksOf(strings)} can bring ${amount(isc, 'A')}; the input bears ${amount(limit, 'A')}${fits ? '' : ': more than it bears'}.`,
-					inputs: [['strings on it', String(strings.length)]] as const,
-					formula: 'the sum of label Isc against the input’s limit',
-					at
-				}
+				answered(base, current <= limit ? 'pass' : 'fail', {
+					required: `≤ ${amount(limit, 'A')}`,
+					found: `${amount(current, 'A')} (${amount(isc, 'A')} × ${factor})`,
+					inputs: [['strings on it', String(strings.length)]],
+					formula: `${factor} × the sum of Isc against the maximum of the input`
+				})
 			];
 		})
-	);
-}
-
-function conductorChecks(record: ArrayRecord): Check[] {
-	return partsOf(record.parts, 'conductor').flatMap((part) => {
-		const { use } = part.specs;
-		if (use !== 'one string' && use !== 'combiner output') return [];
-		const at = { kind: 'part', id: part.id } as const;
-		const us = record.rules.profile === 'US';
-		const strings = use === 'one string' ? record.strings.slice(0, 1) : stringsFed(record, part);
-		const isc = sumOfIsc(record, strings);
-		const ampacity = ampacityOf(part, record.rules);
-		const base = {
-			key: `conductor/${part.id}`,
-			title: 'Conductor',
-			about: part.mark,
-			clause: ampacity.known ? ampacity.clause : us ? US.continuous.clause : IEC.maximum.clause
-		};
-		if (!ampacity.known || isc === null || strings.length === 0) {
-			const missing = ampacity.known ? ['the strings that feed it'] : ampacity.missing;
-			return [waitsFor(base, missing, at)];
-		}
-		const { fits, words, formula, clause } = conductorFit(ampacity, isc, record.rules);
-		return [
-			{
-				...base,
-				clause,
-				outcome: fits ? ('fits' as const) : ('finding' as const),
-				words,
-				inputs: [
-					['label Isc together', amount(isc, 'A')],
-					['size', `${part.specs.size} mm²`]
-				] as const,
-				formula,
-				at
-			}
-		];
-	});
-}
-
-/** Strings that meet in the part that this conductor leaves: its own way tells which. */
-function stringsFed(record: ArrayRecord, conductor: Part): StringRecord[] {
-	return record.strings.filter((string) =>
-		partsOnward(record, string.to).some(({ id }) => id === conductor.id)
 	);
 }

@@ -3,7 +3,16 @@ import type { ArrayRecord, ModuleType, StringRecord } from '../../record/record'
 import { coldModuleVolts } from '../cold-volts';
 import { vmpAt } from '../hot-volts';
 import { marksOf, stringGroups } from '../string-groups';
-import { amount, PLACES, waitsFor, type Check } from './check';
+import { designIsc } from '../current-limits';
+import {
+	amount,
+	answered,
+	notAssessed,
+	PLACES,
+	stringPlaces,
+	type Check,
+	type CheckBase
+} from './check';
 
 /** Devices behind the modules, charge controllers and batteries against the modules they serve. */
 export function electronicsChecks(record: ArrayRecord): Check[] {
@@ -31,70 +40,77 @@ function deviceCheck(record: ArrayRecord, strings: readonly StringRecord[]): Che
 	const devices = string!.devices as Exclude<StringRecord['devices'], null | 'unknown'>;
 	const part = record.parts.find(({ id }) => id === devices.part);
 	const type = record.moduleTypes.find(({ id }) => id === string!.moduleTypeId);
-	const base = {
+	const base: CheckBase = {
 		key: `device/${string!.id}`,
-		title: 'Device against the cold module',
+		code: 'module-electronics',
+		title: 'Module electronics against the cold module',
 		about: `${part?.mark ?? 'device'} on ${marksOf(strings)}`,
-		clause: 'NEC 690.12 and the maker’s label; the rule is common practice'
+		places: [...(part ? [{ part: part.id }] : []), ...stringPlaces(strings)],
+		clause: 'the nameplate of the device; common practice',
+		at: part ? { kind: 'part', id: part.id } : PLACES.strings
 	};
 	const cold = type ? coldModuleVolts(type, record.rules) : null;
 	const limit = part && isDevice(part) ? limitsOf(part) : null;
-	if (!type || cold === null || !limit || limit.volts === null) {
-		return waitsFor(
-			base,
-			[
-				...(cold === null ? ['the module’s cold volts'] : []),
-				...(limit?.volts === undefined || limit.volts === null
-					? ['the device’s highest input']
-					: [])
-			],
-			part ? { kind: 'part', id: part.id } : PLACES.strings
-		);
-	}
-	const volts = cold * devices.modulesPerDevice;
-	const watts = type.plate.pmax * devices.modulesPerDevice;
-	const broken = [
-		...(volts > limit.volts
-			? [`${amount(volts, 'V')} cold, it bears ${amount(limit.volts, 'V')}`]
-			: []),
-		...(limit.amps !== null && type.plate.isc > limit.amps
-			? [`Isc ${amount(type.plate.isc, 'A')}, it bears ${amount(limit.amps, 'A')}`]
-			: []),
-		...(limit.watts !== null && watts > limit.watts
-			? [`${amount(watts, 'W')} of label, it bears ${amount(limit.watts, 'W')}`]
+	const missing = [
+		...(cold === null ? ['the cold Voc of the module'] : []),
+		...(limit?.volts === undefined || limit.volts === null
+			? ['the maximum input voltage of the device']
 			: [])
 	];
-	return {
-		...base,
-		outcome: broken.length > 0 ? 'finding' : 'fits',
-		words:
-			broken.length > 0
-				? `Too much for the device: ${broken.join('; ')}.`
-				: `The module reaches ${amount(volts, 'V')} cold; the device bears ${amount(limit.volts, 'V')}.`,
-		inputs: [
-			['modules per device', String(devices.modulesPerDevice)],
-			['cold volts', amount(volts, 'V')],
-			['label Isc', amount(type.plate.isc, 'A')],
-			['label power', amount(watts, 'W')]
-		],
-		formula: 'cold Voc, Isc and Pmax of the modules on one device, against its highest input',
-		at: { kind: 'part', id: part!.id }
-	};
+	if (!type || cold === null || !limit || limit.volts === null) return notAssessed(base, missing);
+	const volts = cold * devices.modulesPerDevice;
+	const isc = designIsc(type);
+	const watts = type.plate.pmax * devices.modulesPerDevice;
+	const quantities = [
+		{ name: 'Voc cold', has: volts, most: limit.volts, unit: 'V' },
+		{ name: 'Isc', has: isc, most: limit.amps, unit: 'A' },
+		{ name: 'rated power', has: watts, most: limit.watts, unit: 'W' }
+	];
+	const answer = {
+		required: quantities
+			.flatMap(({ name, most, unit }) => (most === null ? [] : `${name} ≤ ${amount(most, unit)}`))
+			.join(', '),
+		found: quantities.map(({ name, has, unit }) => `${name} ${amount(has, unit)}`).join(', '),
+		inputs: [['modules per device', String(devices.modulesPerDevice)]],
+		formula: 'cold Voc, Isc and rated power of the modules on one device, against its maximum input'
+	} as const;
+	if (quantities.some(({ has, most }) => most !== null && has > most)) {
+		return answered(base, 'fail', answer);
+	}
+	const unknown = quantities.filter(
+		({ most, name }) => most === null && !limit.unstated.includes(name)
+	);
+	return unknown.length > 0
+		? notAssessed(
+				base,
+				unknown.map(({ name }) => `the maximum ${name} of the device`),
+				answer
+			)
+		: answered(base, 'pass', answer);
 }
 
 function limitsOf(part: Device) {
 	return part.kind === 'micro-inverter'
-		? { volts: part.specs.maxVolts, amps: null, watts: null }
-		: { volts: part.specs.inputVolts, amps: part.specs.inputAmps, watts: part.specs.watts };
+		? // Its current and power limit what it takes, not what it withstands.
+			{ volts: part.specs.maxVolts, amps: null, watts: null, unstated: ['Isc', 'rated power'] }
+		: {
+				volts: part.specs.inputVolts,
+				amps: part.specs.inputAmps,
+				watts: part.specs.watts,
+				unstated: [] as string[]
+			};
 }
 
-/** Volts that a string must have above its battery's absorption; common practice, the maker's figure wins. */
-const HEADROOM = 5;
+/**
+ * Voltage that a string needs above its battery's absorption, by method; common practice, the manufacturer's
+ * figure wins. A PWM controller connects the string to the battery, so that only its own drop is lost.
+ */
+const HEADROOM = { MPPT: 5, PWM: 0.5 } as const;
 
-/** Share of its label below which a PWM controller throws away too much of a string; judgement. */
+/** Share of its rated power below which a PWM controller wastes too much of a string; Zembo default. */
 const PWM_LEAST = 0.75;
 
-/** A charge controller beside a kind of string that hangs on it, by their labels. */
+/** A charge controller beside a kind of string that is connected to it, by their nameplates. */
 export interface ControllerFit {
 	readonly part: string;
 	readonly mark: string;
@@ -102,9 +118,13 @@ export interface ControllerFit {
 	readonly strings: string;
 	readonly fits: boolean;
 	readonly words: string;
+	readonly required: string;
+	readonly found: string;
+	readonly remark: string;
 	readonly modules: number;
 	readonly hottestCell: number;
 	readonly absorption: number;
+	readonly headroom: number;
 }
 
 interface ControllerCase {
@@ -119,68 +139,82 @@ function controllerCases(record: ArrayRecord): ControllerCase[] {
 	return stringGroups(record).flatMap(({ strings, types, end }): ControllerCase[] => {
 		if (end?.kind !== 'charge-controller') return [];
 		const { hottestCell } = record.rules;
+		const { method } = end.specs;
 		const absorption = battery?.specs.absorptionVolts ?? null;
 		const missing = [
-			...(types ? [] : ['the module’s label']),
-			...(hottestCell === null ? ['the hottest cells'] : []),
-			...(absorption === null ? ['the battery’s absorption volts'] : [])
+			...(types ? [] : ['the module’s nameplate']),
+			...(hottestCell === null ? ['the highest cell temperature'] : []),
+			...(absorption === null ? ['the absorption voltage of the battery'] : []),
+			...(method === null ? [`whether ${end.mark} is PWM or MPPT`] : [])
 		];
-		if (!types || hottestCell === null || absorption === null) {
+		if (!types || hottestCell === null || absorption === null || method === null) {
 			return [{ end, strings, fit: null, missing }];
 		}
 		const hot = types.reduce((sum, type) => sum + vmpAt(type, hottestCell), 0);
-		const wanted = absorption + HEADROOM;
-		const finishes = hot >= wanted;
-		const pwm = end.specs.method === 'PWM' ? pwmShare(types, absorption) : null;
-		const given =
+		const headroom = HEADROOM[method];
+		const finishes = hot >= absorption + headroom;
+		const pwm = method === 'PWM' ? pwmShare(types, absorption) : null;
+		const wasteful = pwm !== null && pwm.given < PWM_LEAST * pwm.label;
+		const required = `Vmp hot ≥ ${amount(absorption + headroom, 'V')} (absorption + ${headroom} V for ${method})`;
+		const found = `Vmp hot ${amount(hot, 'V')}`;
+		const remark = [
+			finishes ? '' : 'On hot days it cannot finish a charge.',
 			pwm === null
 				? ''
-				: ` A PWM controller gives the battery’s volts times the module’s amps: at most ${amount(pwm.given, 'W')} of ${amount(pwm.label, 'W')}.`;
+				: `A PWM controller passes the battery’s voltage times the module’s current: at most ${amount(pwm.given, 'W')} of ${amount(pwm.label, 'W')}.`
+		]
+			.filter(Boolean)
+			.join(' ');
 		const fit = {
 			part: end.id,
 			mark: end.mark,
 			strings: marksOf(strings),
-			fits: finishes && (pwm === null || pwm.given >= PWM_LEAST * pwm.label),
-			words: `Hot, the string’s Vmp is ${amount(hot, 'V')}; absorption at ${amount(absorption, 'V')} wants ${amount(wanted, 'V')}${finishes ? '' : ': it cannot finish a charge on hot days'}.${given}`,
+			fits: finishes && !wasteful,
+			words: `Required: ${required}. Found: ${found}. ${remark}`.trim(),
+			required,
+			found,
+			remark,
 			modules: types.length,
 			hottestCell,
-			absorption
+			absorption,
+			headroom
 		};
 		return [{ end, strings, fit, missing }];
 	});
 }
 
-/** Charge controllers beside their strings, where the labels tell. */
+/** Charge controllers beside their strings, where the nameplates tell. */
 export function controllerFits(record: ArrayRecord): ControllerFit[] {
 	return controllerCases(record).flatMap(({ fit }) => fit ?? []);
 }
 
 function controllerChecks(record: ArrayRecord): Check[] {
 	return controllerCases(record).map(({ end, strings, fit, missing }): Check => {
-		const at = { kind: 'part', id: end.id } as const;
-		const base = {
+		const base: CheckBase = {
 			key: `charge/${strings[0].id}`,
+			code: 'charge-voltage',
 			title: 'String against its battery',
 			about: `${marksOf(strings)} on ${end.mark}`,
-			clause: 'common practice; the maker’s figure wins'
+			places: [{ part: end.id }, ...stringPlaces(strings)],
+			clause: 'common practice; the manufacturer’s figure wins',
+			at: { kind: 'part', id: end.id }
 		};
-		if (!fit) return waitsFor(base, missing, at);
-		return {
-			...base,
-			outcome: fit.fits ? 'fits' : 'finding',
-			words: fit.words,
+		if (!fit) return notAssessed(base, missing);
+		return answered(base, fit.fits ? 'pass' : 'fail', {
+			required: fit.required,
+			found: fit.found,
+			remark: fit.remark,
 			inputs: [
 				['modules in series', String(fit.modules)],
-				['hottest cells', `${fit.hottestCell} °C`],
+				['highest cell temperature', `${fit.hottestCell} °C`],
 				['absorption', amount(fit.absorption, 'V')]
 			],
-			formula: `Vmp of the fitted label at the hottest cells x modules in series, against absorption + ${HEADROOM} V; by PWM at least ${100 * PWM_LEAST} % of the label`,
-			at
-		};
+			formula: `Vmp of the fitted nameplate at the highest cell temperature × modules in series, against absorption + ${fit.headroom} V; with PWM at least ${100 * PWM_LEAST} % of the rated power`
+		});
 	});
 }
 
-/** What a PWM controller gives of a string's label: battery volts times module amps, W. */
+/** What a PWM controller passes of a string's rated power: battery voltage times module current, W. */
 function pwmShare(types: readonly ModuleType[], absorption: number) {
 	const label = types.reduce((sum, { plate }) => sum + plate.pmax, 0);
 	const given = absorption * Math.min(...types.map(({ plate }) => plate.imp));
@@ -189,32 +223,30 @@ function pwmShare(types: readonly ModuleType[], absorption: number) {
 
 function batteryChecks(record: ArrayRecord): Check[] {
 	const controllers = partsOf(record.parts, 'charge-controller');
-	return partsOf(record.parts, 'battery').flatMap((battery): Check[] => {
+	if (controllers.length === 0) return [];
+	return partsOf(record.parts, 'battery').map((battery): Check => {
 		const { capacity } = battery.specs;
-		const amps = controllers.map(({ specs }) => specs.chargeAmps);
-		if (controllers.length === 0) return [];
-		const at = { kind: 'part', id: battery.id } as const;
-		const base = {
+		const currents = controllers.map(({ specs }) => specs.chargeAmps);
+		const base: CheckBase = {
 			key: `c-rate/${battery.id}`,
+			code: 'charge-rate',
 			title: 'Charge current over capacity',
 			about: battery.mark,
-			clause: 'the battery’s maker decides'
+			places: [{ part: battery.id }],
+			clause: 'the battery’s manufacturer decides',
+			at: { kind: 'part', id: battery.id }
 		};
-		if (capacity === null || amps.includes(null)) {
-			return [
-				waitsFor(base, [capacity === null ? 'its capacity' : 'the highest charge current'], at)
-			];
+		if (capacity === null || currents.includes(null)) {
+			return notAssessed(base, [
+				...(capacity === null ? ['the capacity of the battery'] : []),
+				...(currents.includes(null) ? ['the maximum charge current'] : [])
+			]);
 		}
-		const sum = amps.reduce<number>((total, a) => total + (a ?? 0), 0);
-		return [
-			{
-				...base,
-				outcome: 'note',
-				words: `At most ${amount(sum, 'A')} into ${amount(capacity, 'Ah')}: ${(sum / capacity).toFixed(2)} C.`,
-				inputs: [['capacity', amount(capacity, 'Ah')]],
-				formula: 'highest charge current of all controllers over the capacity',
-				at
-			}
-		];
+		const sum = currents.reduce<number>((total, amps) => total + (amps ?? 0), 0);
+		return answered(base, 'note', {
+			required: null,
+			found: `${(sum / capacity).toFixed(2)} C (${amount(sum, 'A')} into ${amount(capacity, 'Ah')})`,
+			formula: 'maximum charge current of all controllers over the capacity'
+		});
 	});
 }

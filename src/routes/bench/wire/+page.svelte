@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { answerRun } from '$core/bench/run';
 	import { answerWire } from '$core/bench/wire';
 	import { PILE_LIMITS } from '$core/document/pile';
-	import { unknownSpecs, type PartOf } from '$core/record/part';
-	import type { SiteRules } from '$core/record/record';
-	import { ampacityOf } from '$core/rules/ampacity';
-	import { conductorFit } from '$core/rules/conductor-fit';
+	import type { CableSpec } from '$core/rules/cables/cable-rating';
+	import { cableArea } from '$core/rules/cables/cable-size';
+	import { troubleWords } from '$core/rules/cables/recorded-cable';
+	import { amount } from '$core/rules/checks/check';
 	import { needWords, openingWords, ratingTrouble, stringFuseRule } from '$core/rules/string-fuse';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
@@ -14,76 +15,95 @@
 
 	const form = new FigureForm({
 		length: { min: 0.5, max: 2000, unit: 'm', words: 'Length, one way', first: '25' },
-		size: { min: 0.5, max: 300, unit: 'mm²', words: 'Copper', first: '4' },
-		amps: { min: 0.1, max: 1000, unit: 'A', words: 'Current at full power', first: '9.5' },
-		volts: { min: 1, max: 1500, unit: 'V', words: 'Volts at full power', first: '60' },
-		temperature: { min: -20, max: 90, unit: '°C', words: 'Conductor', first: '50' },
-		ambient: { min: -20, max: 70, unit: '°C', words: 'Warmest surroundings', first: '40' },
-		hours: { min: 100, max: 3000, unit: 'h', words: 'Hours of full sun a year', first: '1000' },
+		size: {
+			min: 0.5,
+			max: 600,
+			unit: 'mm²',
+			words: 'Size (mm², AWG or kcmil)',
+			first: '4',
+			parse: cableArea
+		},
+		amps: { min: 0.1, max: 5000, unit: 'A', words: 'Operating current on the run', first: '26' },
+		volts: { min: 1, max: 1500, unit: 'V', words: 'Operating voltage', first: '60' },
+		temperature: { min: -20, max: 120, unit: '°C', words: 'Conductor temperature', first: '50' },
+		ambient: { min: -20, max: 90, unit: '°C', words: 'Highest ambient temperature', first: '40' },
+		together: {
+			min: 1,
+			max: 200,
+			unit: '',
+			whole: true,
+			words: 'Current-carrying conductors together',
+			first: '2'
+		},
+		factor: { min: 1, max: 2, unit: '', words: 'Factor on the current', first: '1.25' },
+		hours: { min: 100, max: 3000, unit: 'h', words: 'Full-sun hours a year', first: '1000' },
 		price: { min: 0, max: 100, unit: '', words: 'Price of a kWh', first: '', optional: true },
 		isc: { ...PILE_LIMITS.isc, words: 'Isc of a string', first: '8.75' },
 		strings: { min: 1, max: 60, unit: '', whole: true, words: 'Strings in parallel', first: '3' },
+		onRun: {
+			min: 1,
+			max: 60,
+			unit: '',
+			whole: true,
+			words: 'Strings on this run',
+			first: '',
+			optional: true
+		},
 		seriesFuse: {
 			...PILE_LIMITS.seriesFuse,
 			words: 'Module’s maximum series fuse',
 			first: '15',
 			optional: true
 		},
-		fuse: { min: 1, max: 200, unit: 'A', words: 'Fuse that is there', first: '12', optional: true }
+		fuse: { min: 1, max: 200, unit: 'A', words: 'Fuse fitted', first: '12', optional: true }
 	});
-	let profile = $state<SiteRules['profile']>(
-		page.url.searchParams.get('rules') === 'US' ? 'US' : 'IEC'
-	);
-	let laid = $state<'free in air' | 'on a surface' | 'in a raceway'>('free in air');
+	let profile = $state<'IEC' | 'US'>(page.url.searchParams.get('rules') === 'US' ? 'US' : 'IEC');
+	let laid = $state<CableSpec['installation']>('free-air');
+	let terminals = $state<'60' | '75' | '90'>('75');
+	let material = $state<CableSpec['material']>('copper');
 	let always = $state(false);
 
 	const worked = $derived.by(() => {
 		const f = form.figures;
 		if (!f) return null;
-		const conductor: PartOf<'conductor'> = {
-			id: '',
-			kind: 'conductor',
-			mark: '',
-			place: null,
-			model: null,
-			serial: null,
-			to: null,
-			specs: {
-				...unknownSpecs('conductor'),
-				size: f.size,
-				rating: profile === 'US' ? '90 °C' : 'solar cable',
-				ambient: f.ambient,
-				laid
-			}
-		};
-		const rules: SiteRules = {
-			profile,
-			edition: profile === 'US' ? 2020 : null,
-			structure: 'building',
-			lowest: null,
-			hottestCell: null,
-			alwaysFuse: always
-		};
+		const us = profile === 'US';
 		const fuse = given(f.fuse);
 		const parallel = { count: f.strings, isc: f.isc, moduleFuse: given(f.seriesFuse) };
-		const rule = stringFuseRule(parallel, rules);
-		const ampacity = ampacityOf(conductor, rules);
+		const rule = stringFuseRule(parallel, { profile, alwaysFuse: always });
+		const run = answerRun({
+			cable: {
+				profile: us ? 'NEC' : 'IEC',
+				material: us ? material : 'copper',
+				area: f.size,
+				insulation: us ? 90 : 120,
+				ambient: f.ambient,
+				installation: laid,
+				conductors: f.together,
+				terminals: us ? (Number(terminals) as 60 | 75 | 90) : undefined
+			},
+			current: f.amps,
+			isc: f.isc,
+			strings: f.strings,
+			onRun: Math.min(given(f.onRun) ?? f.strings, f.strings),
+			factor: f.factor,
+			fuse
+		});
 		return {
 			f,
 			fuse,
 			rule,
+			run,
 			opening: fuse === null ? null : openingWords(rule, fuse),
 			wire: answerWire({
 				length: f.length,
 				size: f.size,
 				temperature: f.temperature,
+				conductor: us ? 'copper' : 'pvCable',
 				amps: f.amps,
 				volts: f.volts,
 				sunHours: f.hours,
 				price: given(f.price)
 			}),
-			ampacity,
-			bears: ampacity.known ? conductorFit(ampacity, f.isc, rules) : null,
 			needed: needWords(rule, parallel),
 			trouble: fuse === null ? null : ratingTrouble(rule, fuse)
 		};
@@ -91,20 +111,37 @@
 	const sizesWords = $derived.by(() => {
 		if (!worked) return '';
 		const { standard, low, high } = worked.rule;
-		if (standard.length > 0) return `Standard sizes that fit: ${standard.join(', ')} A.`;
-		return `No standard size fits between ${low.toFixed(1)} and ${high.toFixed(1)} A.`;
+		if (standard.length > 0) return `Standard ratings that fit: ${standard.join(', ')} A.`;
+		return `No standard rating fits between ${low.toFixed(1)} and ${high.toFixed(1)} A.`;
 	});
+	const FAILS = {
+		corrected: 'Too thin for the current as it is laid.',
+		uncorrected: 'Too thin before corrections or at its terminals.',
+		reverse: 'Too thin for what the other strings feed into a fault: fit a fuse.',
+		fuse: 'The fuse is too large to protect it.'
+	} as const;
 </script>
 
 <Question
-	title="Wire and fuse"
-	lead="What a run of copper bears, drops and loses, and whether parallel strings want fuses. The figures of the standards are from memory; local code, the makers’ instructions and licensed practice decide."
+	title="Cable and fuse"
+	lead="Ampacity, voltage drop and loss of a DC cable run, and whether parallel strings need fuses. Figures of the standards are not verified. Local code, the manufacturer’s instructions and licensed practice decide."
 >
 	{#snippet asked()}
 		<h2>The run</h2>
 		<FigureFields
 			{form}
-			keys={['length', 'size', 'amps', 'volts', 'temperature', 'ambient', 'hours', 'price']}
+			keys={[
+				'length',
+				'size',
+				'amps',
+				'volts',
+				'temperature',
+				'ambient',
+				'together',
+				'factor',
+				'hours',
+				'price'
+			]}
 		/>
 		<div class="choices">
 			<Choice
@@ -112,23 +149,46 @@
 				name="profile"
 				bind:value={profile}
 				options={[
-					{ value: 'IEC', words: 'IEC, solar cable' },
-					{ value: 'US', words: 'US, 90 °C copper' }
+					{ value: 'IEC', words: 'IEC, PV cable (EN 50618)' },
+					{ value: 'US', words: 'US, 90 °C conductor' }
 				]}
 			/>
 			<Choice
-				label="Laid"
+				label="Installation"
 				name="laid"
 				bind:value={laid}
 				options={[
-					{ value: 'free in air', words: 'free in air' },
-					{ value: 'on a surface', words: 'on a surface, touching' },
-					{ value: 'in a raceway', words: 'in a raceway' }
+					{ value: 'free-air', words: 'free in air' },
+					{ value: 'on-surface', words: 'on a surface' },
+					{ value: 'touching', words: 'touching another, on a surface' },
+					{ value: 'raceway', words: profile === 'US' ? 'in a raceway' : 'in conduit' }
 				]}
 			/>
+			{#if profile === 'US'}
+				<Choice
+					label="Material"
+					name="material"
+					bind:value={material}
+					options={[
+						{ value: 'copper', words: 'copper' },
+						{ value: 'aluminium', words: 'aluminium' }
+					]}
+				/>
+				<Choice
+					label="Terminals rated"
+					name="terminals"
+					bind:value={terminals}
+					options={[
+						{ value: '60', words: '60 °C' },
+						{ value: '75', words: '75 °C' },
+						{ value: '90', words: '90 °C' }
+					]}
+				/>
+			{/if}
 		</div>
 		<h2>The strings</h2>
-		<FigureFields {form} keys={['isc', 'strings', 'seriesFuse', 'fuse']} />
+		<FigureFields {form} keys={['isc', 'strings', 'onRun', 'seriesFuse', 'fuse']} />
+		<p class="soft">Strings on this run: all of them where it is left empty.</p>
 		<label class="tick">
 			<input type="checkbox" name="always" bind:checked={always} />
 			House rule: a fuse in every parallel string
@@ -136,16 +196,69 @@
 	{/snippet}
 	{#snippet answer()}
 		{#if worked}
-			{@const { wire, ampacity, bears, needed, trouble, rule, opening, fuse, f } = worked}
-			<h2>What it loses</h2>
+			{@const { wire, run, needed, trouble, rule, opening, fuse, f } = worked}
+			<h2>Ampacity</h2>
+			{#if run.rating.ok}
+				{@const rating = run.rating.value}
+				<p
+					class="notice"
+					data-kind={run.verdict === 'pass' ? 'done' : 'error'}
+					data-verdict={run.verdict}
+				>
+					<strong>{run.verdict === 'pass' ? 'Pass' : 'Fail'}.</strong>
+					{run.fails.map((fail) => FAILS[fail]).join(' ')}
+				</p>
+				<dl class="facts">
+					<dt>Required as laid</dt>
+					<dd class="figure" data-required>{amount(run.required, 'A')}</dd>
+					<dt>Found, {rating.row}</dt>
+					<dd class="figure">{amount(rating.corrected, 'A')}</dd>
+					{#if run.requiredUncorrected !== null}
+						<dt>Required before corrections</dt>
+						<dd class="figure">{amount(run.requiredUncorrected, 'A')}</dd>
+						<dt>Found, terminals included</dt>
+						<dd class="figure">
+							{amount(Math.min(rating.tabulated, rating.atTerminals ?? Infinity), 'A')}
+						</dd>
+					{/if}
+					{#if run.reverse > 0}
+						<dt>Fed by the other strings in a fault</dt>
+						<dd class="figure">{amount(run.reverse, 'A')}</dd>
+					{/if}
+				</dl>
+				<details>
+					<summary>Factors and clauses</summary>
+					<p class="soft">
+						{amount(rating.tabulated, 'A')} × {rating.ambientFactor} (ambient) × {rating.groupingFactor}
+						(grouping). Required: {f.factor} × the larger of the operating current and Isc of the strings
+						on the run. {rating.source}.
+					</p>
+				</details>
+			{:else}
+				<p class="notice" data-verdict="not-assessed">
+					<strong>Not assessed.</strong> Required: {amount(run.required, 'A')}. There is no {troubleWords(
+						run.rating.problem
+					).replace(/^a /, '')}.
+				</p>
+			{/if}
+			<h2>Fuse</h2>
+			<p class="notice" data-fuse>{needed}</p>
+			{#if rule.asked}<p>{sizesWords}</p>{/if}
+			{#if trouble}<p class="notice" data-kind="error">{trouble}</p>{/if}
+			{#if opening && f.strings > 1}<p>Fuse fitted, {fuse} A: {opening}</p>{/if}
+			<details>
+				<summary>Clauses</summary>
+				<p class="soft">{rule.formula}. {rule.clause}; rating: {rule.sizeClause}.</p>
+			</details>
+			<h2>Voltage drop and loss</h2>
 			<dl class="facts">
 				<dt>Both conductors</dt>
-				<dd class="figure">{wire.ohms.toFixed(3)} ohm</dd>
+				<dd class="figure">{wire.ohms.toFixed(3)} Ω</dd>
 				<dt>Drop at full power</dt>
 				<dd class="figure">{wire.drop.toFixed(2)} V, {(100 * wire.share).toFixed(1)} %</dd>
-				<dt>Heat at full power</dt>
+				<dt>Loss at full power</dt>
 				<dd class="figure">{wire.watts.toFixed(1)} W</dd>
-				<dt>A year</dt>
+				<dt>Loss a year</dt>
 				<dd class="figure">
 					{wire.kWhAYear.toFixed(1)} kWh{wire.costAYear === null
 						? ''
@@ -154,11 +267,11 @@
 			</dl>
 			<p class="notice" data-kind={wire.usual ? 'done' : undefined}>
 				{wire.usual
-					? 'Within two percent, which is usual (common practice).'
-					: 'More than the usual one to two percent (common practice).'}
+					? 'Within 2 %, which is usual (common practice).'
+					: 'More than the usual 1 to 2 % (common practice).'}
 			</p>
 			<table>
-				<thead><tr><th>Size</th><th>drop</th><th>a year</th></tr></thead>
+				<thead><tr><th>Size</th><th>Drop</th><th>Loss a year</th></tr></thead>
 				<tbody>
 					{#each wire.sizes as one (one.size)}
 						<tr class:own={one.size === f.size}>
@@ -170,31 +283,12 @@
 				</tbody>
 			</table>
 			<details>
-				<summary>How</summary>
+				<summary>Method</summary>
 				<p class="soft">
-					Copper 0.0172 ohm mm²/m at 20 °C, 0.393 % a kelvin (IEC 60228, from memory), twice the
-					length. A year: heat at full power x hours of full sun x pi/4, since heat goes with the
-					square of the current and the sun of a clear day is a sine.
+					Copper, twice the length, at the conductor’s temperature (IEC 60228, not verified). A
+					year: loss at full power × full-sun hours × π/4, since the loss goes with the square of
+					the current and the irradiance of a clear day is close to a sine.
 				</p>
-			</details>
-			<h2>What it bears</h2>
-			{#if bears}
-				<p class="notice" data-kind={bears.fits ? 'done' : 'error'} data-bears>{bears.words}</p>
-				<details>
-					<summary>By which table and clause</summary>
-					<p class="soft">{bears.formula}. {bears.clause}.</p>
-				</details>
-			{:else if !ampacity.known}
-				<p class="notice">Cannot be said: {ampacity.missing.join(', ')} is not in the table.</p>
-			{/if}
-			<h2>Fuse or none</h2>
-			<p class="notice" data-fuse>{needed}</p>
-			{#if rule.asked}<p>{sizesWords}</p>{/if}
-			{#if trouble}<p class="notice" data-kind="error">{trouble}</p>{/if}
-			{#if opening && f.strings > 1}<p>The {fuse} A that is there: {opening}</p>{/if}
-			<details>
-				<summary>By which clause</summary>
-				<p class="soft">{rule.formula}. {rule.clause}; size: {rule.sizeClause}.</p>
 			</details>
 		{:else}
 			<p class="soft">Fill in the figures on the left.</p>

@@ -1,24 +1,24 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import type { UnknownPlace } from '$core/record/unknowns';
-	import { checkRecord, type Check } from '$core/rules/check-record';
+	import { checkRecord, type CheckVerdict } from '$core/rules/check-record';
 	import { useRecord } from '$lib/ui/record-session.svelte';
 	import CheckMark from './CheckMark.svelte';
 
 	let { data } = $props();
 	const session = useRecord();
 	const checks = $derived(checkRecord(session.record));
-	const OUTCOMES: readonly (readonly [Check['outcome'], string])[] = [
-		['finding', 'Does not fit'],
-		['unknown', 'Cannot be said yet'],
-		['note', 'To know'],
-		['fits', 'Fits']
+	const VERDICTS: readonly (readonly [CheckVerdict, string])[] = [
+		['fail', 'Fail'],
+		['not-assessed', 'Not assessed'],
+		['note', 'Notes'],
+		['pass', 'Pass']
 	];
 	const groups = $derived(
-		OUTCOMES.map(([outcome, words]) => ({
-			outcome,
+		VERDICTS.map(([verdict, words]) => ({
+			verdict,
 			words,
-			list: checks.filter((check) => check.outcome === outcome)
+			list: checks.filter((check) => check.verdict === verdict)
 		})).filter(({ list }) => list.length > 0)
 	);
 	const site = $derived(data.site.id);
@@ -40,24 +40,32 @@
 	}
 </script>
 
-<svelte:head><title>Checks · {data.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Design checks · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<h1>Checks that follow from the record</h1>
+	<h1>Design checks of the array record</h1>
 	<p class="soft lead">
-		Rules of {session.record.rules.profile === 'US'
-			? `the NEC${session.record.rules.edition ? ` ${session.record.rules.edition}` : ', edition unknown'}`
-			: 'the IEC'}, from memory. Local code, the makers’ instructions and the licensed person
-		decide.
+		By {session.record.rules.profile === 'US'
+			? `the NEC${session.record.rules.edition ? ` ${session.record.rules.edition}` : ', edition not recorded'}`
+			: 'IEC standards'}, clauses not verified. Local code, the manufacturer’s instructions and the
+		licensed person decide. Pass means within the limit. It does not mean safe to touch.
 	</p>
-	{#each groups as { outcome, words, list } (outcome)}
+	{#each groups as { verdict, words, list } (verdict)}
 		<section>
-			<h2><CheckMark {outcome} />{words} <span class="soft figure">{list.length}</span></h2>
+			<h2><CheckMark {verdict} />{words} <span class="soft figure">{list.length}</span></h2>
 			{#each list as check (check.key)}
-				<details data-check={check.key} data-outcome={outcome}>
+				<details data-check={check.key} data-code={check.code} data-verdict={verdict}>
 					<summary>
 						<span class="title">{check.title}<span class="soft">{check.about}</span></span>
-						<span>{check.words}</span>
+						<span class="answer">
+							{#if check.required !== null}
+								<span><span class="soft">Required</span> {check.required}</span>
+							{/if}
+							{#if check.found !== null}
+								<span><span class="soft">Found</span> {check.found}</span>
+							{/if}
+							{#if check.remark !== ''}<span>{check.remark}</span>{/if}
+						</span>
 					</summary>
 					<div class="why">
 						{#if check.inputs.length > 0}
@@ -74,7 +82,7 @@
 						<p class="soft">{check.clause}</p>
 						<p>
 							<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
-							<a href={addressOf(check.at)}>Open what it is about</a>
+							<a href={addressOf(check.at)}>Open in the array record</a>
 						</p>
 					</div>
 				</details>
@@ -141,6 +149,11 @@
 		font-size: 0.92rem;
 	}
 
+	.answer {
+		display: grid;
+		line-height: 1.35;
+	}
+
 	.why {
 		display: grid;
 		gap: 0.4rem;
@@ -159,6 +172,11 @@
 	@media (max-width: 760px) {
 		summary {
 			grid-template-columns: minmax(0, 1fr);
+		}
+
+		.answer {
+			display: grid;
+			line-height: 1.35;
 		}
 
 		.why {

@@ -1,14 +1,14 @@
 <script lang="ts">
-	import type { Check } from '$core/rules/check-record';
+	import type { CheckVerdict } from '$core/rules/check-record';
 
-	let { outcome }: { outcome: Check['outcome'] } = $props();
+	let { verdict }: { verdict: CheckVerdict } = $props();
 </script>
 
-<!-- Told by shape: a level line, a wedge, an open ring, a dot. -->
-<svg viewBox="0 0 22 22" width="22" height="22" aria-hidden="true" data-outcome={outcome}>
-	{#if outcome === 'finding'}<path d="M11 2l9 17H2zM11 8v5M11 15v2" />
-	{:else if outcome === 'unknown'}<circle cx="11" cy="11" r="8" stroke-dasharray="3 3" />
-	{:else if outcome === 'note'}<path d="M4 5h14M4 11h14M4 17h8" />
+<!-- Told by shape: a wedge, an open ring, lines, a ring with a level line. -->
+<svg viewBox="0 0 22 22" width="22" height="22" aria-hidden="true" data-verdict={verdict}>
+	{#if verdict === 'fail'}<path d="M11 2l9 17H2zM11 8v5M11 15v2" />
+	{:else if verdict === 'not-assessed'}<circle cx="11" cy="11" r="8" stroke-dasharray="3 3" />
+	{:else if verdict === 'note'}<path d="M4 5h14M4 11h14M4 17h8" />
 	{:else}<circle cx="11" cy="11" r="8" /><path d="M6 11h10" />{/if}
 </svg>
 
@@ -20,11 +20,11 @@
 		stroke-linejoin: round;
 	}
 
-	[data-outcome='finding'] {
+	[data-verdict='fail'] {
 		stroke: var(--off);
 	}
 
-	[data-outcome='fits'] {
+	[data-verdict='pass'] {
 		stroke: var(--fits);
 	}
 </style>

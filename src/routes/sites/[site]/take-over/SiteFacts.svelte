@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { figureOrUnknown, readFigure, type FigureLimits } from '$core/document/figure';
 	import { RECORD_LIMITS } from '$core/document/record-limits';
-	import { STRUCTURES, SYSTEMS, type SiteRules, type System } from '$core/record/record';
+	import { EDITIONS, STRUCTURES, SYSTEMS, type SiteRules, type System } from '$core/record/record';
 	import { STRUCTURE_WORDS, SYSTEM_WORDS } from '$core/record/words';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -114,7 +114,7 @@
 				bind:value={typed.edition}
 				options={[
 					UNKNOWN,
-					...['2014', '2017', '2020', '2023'].map((value) => ({ value, words: `NEC ${value}` }))
+					...EDITIONS.map((year) => ({ value: String(year), words: `NEC ${year}` }))
 				]}
 			/>
 		{/if}
