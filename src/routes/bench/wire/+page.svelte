@@ -19,24 +19,24 @@
 			min: 0.5,
 			max: 600,
 			unit: 'mm²',
-			words: 'Size (mm², AWG or kcmil)',
+			words: 'Size, mm² or AWG',
 			first: '4',
 			parse: cableArea
 		},
-		amps: { min: 0.1, max: 5000, unit: 'A', words: 'Operating current on the run', first: '26' },
+		amps: { min: 0.1, max: 5000, unit: 'A', words: 'Operating current', first: '26' },
 		volts: { min: 1, max: 1500, unit: 'V', words: 'Operating voltage', first: '60' },
 		temperature: { min: -20, max: 120, unit: '°C', words: 'Conductor temperature', first: '50' },
-		ambient: { min: -20, max: 90, unit: '°C', words: 'Highest ambient temperature', first: '40' },
+		ambient: { min: -20, max: 90, unit: '°C', words: 'Ambient, highest', first: '40' },
 		together: {
 			min: 1,
 			max: 200,
 			unit: '',
 			whole: true,
-			words: 'Current-carrying conductors together',
+			words: 'Loaded conductors',
 			first: '2'
 		},
 		factor: { min: 1, max: 2, unit: '', words: 'Factor on the current', first: '1.25' },
-		hours: { min: 100, max: 3000, unit: 'h', words: 'Full-sun hours a year', first: '1000' },
+		hours: { min: 100, max: 3000, unit: 'h', words: 'Full-sun hours', first: '1000' },
 		price: { min: 0, max: 100, unit: '', words: 'Price of a kWh', first: '', optional: true },
 		isc: { ...PILE_LIMITS.isc, words: 'Isc of a string', first: '8.75' },
 		strings: { min: 1, max: 60, unit: '', whole: true, words: 'Strings in parallel', first: '3' },
@@ -112,7 +112,9 @@
 		if (!worked) return '';
 		const { standard, low, high } = worked.rule;
 		if (standard.length > 0) return `Standard ratings that fit: ${standard.join(', ')} A.`;
-		return `No standard rating fits between ${low.toFixed(1)} and ${high.toFixed(1)} A.`;
+		return low > high
+			? `No fuse fits: at least ${low.toFixed(1)} A are required, and at most ${high.toFixed(1)} A protect the modules.`
+			: `No standard rating lies between ${low.toFixed(1)} and ${high.toFixed(1)} A.`;
 	});
 	const FAILS = {
 		corrected: 'Too thin for the current as it is laid.',
