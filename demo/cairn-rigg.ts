@@ -167,7 +167,7 @@ export function cairnRiggVisit(): string {
 			},
 			electrode: { outcome: 'not-seen', words: 'Rock and heather over it' }
 		},
-		{ 'bonding-ohms': 0.9, insulation: 6 }
+		{ 'rack-live': 0.2, 'bonding-ohms': 0.9, insulation: 6 }
 	);
 	return inspectionVisit(SITE, id, record, visit, inspection);
 }

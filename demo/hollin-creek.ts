@@ -154,7 +154,7 @@ export function hollinCreekVisit(): string {
 			},
 			leaks: { outcome: 'not-seen', words: 'Insulation covers the inside' }
 		},
-		{ 'bonding-ohms': 0.2, 'loss-of-mains': 0.5, insulation: 35 }
+		{ 'rack-live': 0.3, clearances: 620, 'bonding-ohms': 0.2, 'loss-of-mains': 0.5, insulation: 35 }
 	);
 	return inspectionVisit(SITE, id, record, visit, inspection);
 }

@@ -114,7 +114,7 @@ export function kilnLaneVisit(): string {
 			},
 			leaks: { outcome: 'not-seen', words: 'Loft hatch painted shut' }
 		},
-		{ 'bonding-ohms': 0.3, 'loss-of-mains': 0.2 }
+		{ 'rack-live': 0.1, clearances: 450, 'bonding-ohms': 0.3, 'loss-of-mains': 0.2 }
 	);
 	return inspectionVisit(SITE, id, record, visit, inspection);
 }

@@ -280,7 +280,7 @@ function inspection() {
 			electrode: { outcome: 'not-seen', words: 'Below the paving' },
 			meter: { outcome: 'not-seen', words: 'Meter room locked' }
 		},
-		{ 'bonding-ohms': 0.4, 'loss-of-mains': 0.3, insulation: 18 }
+		{ 'rack-live': 0.4, clearances: 350, 'bonding-ohms': 0.4, 'loss-of-mains': 0.3, insulation: 18 }
 	);
 }
 

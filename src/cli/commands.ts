@@ -65,7 +65,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 	cable: cableCommand,
 	assess: (input) => {
 		const document = readVisitData(input);
-		return document.ok ? succeed(assess(document.value.record, document.value.visit)) : document;
+		if (!document.ok) return document;
+		const { record, visit, inspection } = document.value;
+		return succeed(assess(record, visit, inspection));
 	}
 };
 

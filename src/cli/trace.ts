@@ -3,6 +3,7 @@ import { readVisitData, type Problem } from '$core/document/file';
 import type { ArrayRecord } from '$core/record/record';
 import { assess } from '$core/trace/assess';
 import type { CauseMember } from '$core/trace/cause';
+import type { Remark } from '$core/trace/remarks';
 import { succeed, type Result } from '$core/units/result';
 
 /** Ids of one file in the words of its place keys. */
@@ -35,9 +36,9 @@ export function traceCommand(input: unknown): Result<unknown, Problem> {
 	}
 	const document = readVisitData(input);
 	if (!document.ok) return document;
-	const { record, visit } = document.value;
+	const { record, visit, inspection } = document.value;
 	return succeed(
-		answer(record, assess(record, visit), {
+		answer(record, assess(record, visit, inspection), {
 			string: (id) => id,
 			reading: (id) => id,
 			volts: () => null
@@ -62,11 +63,7 @@ function answer(record: ArrayRecord, assessment: ReturnType<typeof assess>, name
 			string: names.string(stringId),
 			...rest
 		})),
-		remarks: remarks.map((remark) =>
-			remark.code === 'record-contradicted'
-				? { ...remark, strings: remark.strings.map(names.string) }
-				: remark
-		),
+		remarks: remarks.map((remark) => remarkIn(remark, names)),
 		next: next.map(
 			({ title, place, quantity, information, minutes, exposure, score, outcomes }) => ({
 				title,
@@ -80,6 +77,17 @@ function answer(record: ArrayRecord, assessment: ReturnType<typeof assess>, name
 			})
 		)
 	};
+}
+
+/** A remark with the strings in the words of the file. */
+function remarkIn(remark: Remark, names: Names): object {
+	if (remark.code === 'record-contradicted') {
+		return { ...remark, strings: remark.strings.map(names.string) };
+	}
+	if (remark.code === 'test-withheld' && 'string' in remark.place) {
+		return { ...remark, place: { ...remark.place, string: names.string(remark.place.string) } };
+	}
+	return remark;
 }
 
 /** Modules, sections and devices are counted from 1 at the negative end, joints from 0. */

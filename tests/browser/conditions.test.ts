@@ -280,7 +280,7 @@ describe('the report', () => {
 		await person.click('[data-step="arrival/weather"] button.act');
 		await person.find('[data-step="arrival/weather"][data-state=done]');
 		await person.goTo(`/visits/${visit}/hand-over`);
-		const text = await person.sees('Not proved: Rack and frames to earth');
+		const text = await person.sees('Not proved: Confirm rack and frames are not live');
 		expect(text).toContain('No lightning, storm or wet');
 	});
 });

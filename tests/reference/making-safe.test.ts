@@ -58,7 +58,7 @@ describe('the terminal, string inverter with fuses (common practice)', () => {
 			'Clamp: rating read, CAT III or higher [>= 536 V]',
 			'Meter proved on a known DC source, leads in V and COM [>= 1 V]',
 			'Insulating gloves with leather protectors, eye and arc protection, jewellery off',
-			'Rack and frames to earth, before a hand goes on them [<= 5 V]'
+			'Confirm rack and frames are not live, before touching them [<= 5 V]'
 		]);
 	});
 

@@ -14,13 +14,15 @@ import { calibratedLines } from './calibration';
 import type { Cause, RuledOut } from './cause';
 import { inOrder } from './order';
 import { ruledOut } from './rank';
-import { remarksOn, type Remark } from './remarks';
+import { remarkOfWithheld, remarksOn, type Remark } from './remarks';
 import { heldShort, unexplainedReadings, type Unexplained } from './unexplained';
 import { apartTests } from './next/apart-tests';
 import { nextTests } from './next/next-tests';
 import type { ProposedTest } from './next/proposed-test';
 import { scopeTests } from './next/scope-tests';
 import { sharedTests } from './next/shared-tests';
+import { Contraindications, type WithheldTest } from '../rules/contraindications';
+import type { InspectionEntry } from '../rules/inspection/entry';
 import { untestedWords } from './untested';
 import { rankedCauses } from './ranked-causes';
 import { traceGroups, type Traced } from './trace-groups';
@@ -79,8 +81,13 @@ function judged(record: ArrayRecord, visit: Visit) {
  * @param record the array as recorded, in the revision the visit points at
  * @param entered conditions, meters, readings and repairs as entered; what was read before a repair of
  * its place is left out
+ * @param inspection answers of the visit's inspection: defects that forbid a test
  */
-export function assess(record: ArrayRecord, entered: Visit): Assessment {
+export function assess(
+	record: ArrayRecord,
+	entered: Visit,
+	inspection: readonly InspectionEntry[] = []
+): Assessment {
 	const visit = sinceRepairs(record, entered);
 	const { judgement: expectations, siblingGroups } = judged(record, visit);
 	const untested = untestedWords(record, visit);
@@ -121,14 +128,17 @@ export function assess(record: ArrayRecord, entered: Visit): Assessment {
 			heldShort(rankedCauses(record, visit, traced, aparts), unexplained, stringsCovered(record))
 		)
 	);
-	const next = proposedTests(record, visit, traced, aparts);
+	const { proposed: next, withheld } = allowedTests(
+		proposedTests(record, visit, traced, aparts),
+		new Contraindications(record, inspection, standingReadings(visit))
+	);
 	return {
 		...expectations,
 		causes,
 		noCauses: null,
 		next,
 		unexplained,
-		remarks: remarksOn(causes, next),
+		remarks: [...remarksOn(causes, next), ...withheld.map(remarkOfWithheld)],
 		ruledOut: traced.flatMap(({ posterior }) =>
 			posterior.strings
 				.filter(({ classes }) => classes[0]!.probability < 1 - DOUBTFUL)
@@ -149,6 +159,18 @@ const stringsCovered =
 		}
 		return place.inverter || place.site ? strings.map(({ id }) => id) : [];
 	};
+
+/** Tests that nothing forbids, and what is withheld: each kind of test once, for its first reason. */
+function allowedTests(tests: readonly ProposedTest[], contraindications: Contraindications) {
+	const withheld = new Map<string, WithheldTest>();
+	const proposed = tests.filter(({ quantity, place }) => {
+		const against = contraindications.against(quantity, place);
+		const kind = `${quantity}/${against?.because}`;
+		if (against && !withheld.has(kind)) withheld.set(kind, against);
+		return against === null;
+	});
+	return { proposed, withheld: [...withheld.values()] };
+}
 
 /** Tests of all groups, those at what strings share among them, the best first. */
 function proposedTests(

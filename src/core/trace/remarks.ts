@@ -1,3 +1,4 @@
+import type { WithheldTest } from '../rules/contraindications';
 import type { Cause } from './cause';
 import type { ProposedTest } from './next/proposed-test';
 
@@ -8,7 +9,14 @@ export type Remark =
 	/** Something is open, and no test is worth its time. */
 	| { readonly code: 'no-test-worthwhile' }
 	/** The readings contradict the array record of these strings. */
-	| { readonly code: 'record-contradicted'; readonly strings: readonly string[] };
+	| { readonly code: 'record-contradicted'; readonly strings: readonly string[] }
+	/** A test is not proposed, since a defect found or the order of tests forbids it now. */
+	| ({ readonly code: 'test-withheld' } & WithheldTest);
+
+/** The remark on a test that is withheld. */
+export function remarkOfWithheld(test: WithheldTest): Remark {
+	return { code: 'test-withheld', ...test };
+}
 
 /** From here on a line is worth a test of its own. */
 const OPEN = 0.15;

@@ -47,7 +47,7 @@ export function basisBlocks(
 		...assessment.limits.map(({ reading, source }) =>
 			source ? `${QUANTITY_FACTS[reading.quantity].words}: ${source}` : ''
 		),
-		...measured.map(({ item }) => `${item.words}: ${item.measured!.source}`)
+		...measured.map(({ item, measured: asked }) => `${item.words}: ${asked?.source ?? ''}`)
 	].filter((words): words is string => Boolean(words));
 	if (used.length === 0) return [];
 	return [

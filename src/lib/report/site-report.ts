@@ -76,8 +76,8 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 				{ words: 'What was found', width: 2.6 }
 			],
 			rows: visits.map((document) => {
-				const { visit, record } = document;
-				const assessment = assess(record, visit);
+				const { visit, record, inspection } = document;
+				const assessment = assess(record, visit, inspection);
 				const read = assessment.places.filter(({ reading }) => reading);
 				const found = findingsOf(assessment, record).map(
 					({ name, headline }) => `${name}: ${headline}`

@@ -140,10 +140,10 @@ export function inspectionBlocks({ record, inspection }: VisitDocument): Block[]
 		told.filter(({ entry }) => entry.severity === severity)
 	);
 	const unseen = told.filter(({ entry }) => entry.outcome === 'not-seen');
-	const measured = stops.flatMap(({ item, answers }) =>
+	const measured = stops.flatMap(({ item, measured: asked, answers }) =>
 		answers
 			.filter((entry) => entry.measured !== null)
-			.map((entry) => `${item.words}: ${entry.measured} ${item.measured?.unit ?? ''}`)
+			.map((entry) => `${item.words}: ${entry.measured} ${asked?.unit ?? ''}`)
 	);
 	const blocks: Block[] = [
 		heading('Inspection'),

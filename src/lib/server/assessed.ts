@@ -9,10 +9,10 @@ const kept = new Map<string, { readonly text: string; readonly assessment: Asses
  * The assessment of a visit as it stands. One that was made before is given again where not a letter
  * of the record or the visit has changed since: the whole text is compared, so no change is missed.
  */
-export function assessed({ record, visit }: VisitDocument): Assessment {
-	const text = JSON.stringify([record, visit]);
+export function assessed({ record, visit, inspection }: VisitDocument): Assessment {
+	const text = JSON.stringify([record, visit, inspection]);
 	const before = kept.get(visit.id);
-	const assessment = before?.text === text ? before.assessment : assess(record, visit);
+	const assessment = before?.text === text ? before.assessment : assess(record, visit, inspection);
 	// The newest use stands last.
 	kept.delete(visit.id);
 	kept.set(visit.id, { text, assessment });

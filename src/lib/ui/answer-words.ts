@@ -1,8 +1,23 @@
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 import type { ArrayRecord } from '$core/record/record';
+import type { WithheldBecause } from '$core/rules/contraindications';
+import { placeWords as inspectionPlaceWords } from '$core/rules/inspection/walk';
 import type { Assessment } from '$core/trace/assess';
 import type { Unexplained } from '$core/trace/unexplained';
 import { figureOf } from './words';
+
+/** Tests that a defect or the order of tests may forbid. */
+const WITHHELD_TESTS: Readonly<Partial<Record<Quantity, string>>> = {
+	'insulation-wet': 'Wet insulation test',
+	'cover-current': 'Shading test'
+};
+const WITHHELD_WORDS: Readonly<Record<WithheldBecause, (where: string) => string>> = {
+	'broken-glass': (where) => `broken glass${where}. Keep water and hands off; isolate the string.`,
+	'damaged-equipment': (where) => `an immediate defect${where}. Isolate and repair it first.`,
+	'dry-tests-first': () => 'measure pole-to-earth voltages or insulation resistance dry first.',
+	'insulation-first': (where) =>
+		`an immediate defect${where}. Isolate the string and measure its insulation resistance before a connector is opened.`
+};
 
 const labelOf = ({ strings }: Pick<ArrayRecord, 'strings'>, id: string) =>
 	strings.find((string) => string.id === id)?.label ?? '';
@@ -37,6 +52,12 @@ export function remarkWords(
 							`No test that is proposed tells these apart: ${cause.members.map(({ words }) => words).join('; ')}. Inspect the parts.`
 						]
 					: [];
+			}
+			case 'test-withheld': {
+				const where = inspectionPlaceWords(record, remark.finding);
+				return [
+					`${WITHHELD_TESTS[remark.quantity] ?? 'A test'} withheld: ${WITHHELD_WORDS[remark.because](where ? ` at ${where}` : '')}`
+				];
 			}
 			case 'no-test-worthwhile':
 				return ['No further test is worth its time: none would change what to do next.'];

@@ -83,7 +83,14 @@ export class VisitSession {
 	/** Readings that stand, by the key of their place: asked for place by place. */
 	#standing = $derived(standingReadings(this.document.visit));
 	/** What this visit still has to read, and has read. */
-	plan = $derived(visitPlan(this.document.record, this.document.visit, this.assessment.places));
+	plan = $derived(
+		visitPlan(
+			this.document.record,
+			this.document.visit,
+			this.assessment.places,
+			this.document.inspection
+		)
+	);
 	/** Verdicts by a limit, by key. */
 	limits = $derived(new Map(this.assessment.limits.map((limit) => [limit.key, limit])));
 	/** What the last figure hints at in the way it was read; null where nothing strikes. */
@@ -385,6 +392,12 @@ export class VisitSession {
 		this.unsent = [...this.unsent, { reading, words: refusal.words, again: response.again }];
 	}
 
+	/** Answers of the inspection as they stand now: a defect may forbid a test. */
+	setInspection(inspection: VisitDocument['inspection']): void {
+		this.document = { ...this.document, inspection };
+		void this.#traceAnew();
+	}
+
 	async #adopt(change: Partial<VisitDocument['visit']>): Promise<void> {
 		const visit = { ...this.document.visit, ...change };
 		this.document = { ...this.document, visit };
@@ -401,10 +414,11 @@ export class VisitSession {
 		if (this.tracing) return;
 		this.tracing = true;
 		try {
-			for (let traced: Visit | null = null; traced !== this.document.visit;) {
-				const { record, visit } = this.document;
-				const assessment = await assessInWorker().assess(record, visit);
-				traced = visit;
+			for (let traced: VisitDocument | null = null; traced !== this.document;) {
+				const document: VisitDocument = this.document;
+				const { record, visit, inspection } = document;
+				const assessment = await assessInWorker().assess(record, visit, inspection);
+				traced = document;
 				if (visit === this.document.visit) this.assessment = assessment;
 			}
 		} finally {

@@ -16,7 +16,9 @@ vi.mock('$lib/workers/assess', async () => {
 	const { assess: inCore, judge } = await import('$core/trace/assess');
 	type Asked = Parameters<typeof inCore>;
 	return {
-		judgeInWorker: () => ({ judge: (...args: Asked) => Promise.resolve(judge(...args)) }),
+		judgeInWorker: () => ({
+			judge: (...args: Parameters<typeof judge>) => Promise.resolve(judge(...args))
+		}),
 		assessInWorker: () => ({ assess: (...args: Asked) => Promise.resolve(inCore(...args)) })
 	};
 });

@@ -1,5 +1,9 @@
 import type { PartKind } from '../../record/part';
 import type { ArrayRecord } from '../../record/record';
+import { DEAD_VOLTS } from '../judge/part-limits';
+import type { Severity } from './entry';
+import { INSULATION, insulationRow } from '../profiles/insulation';
+import { stringGroups } from '../string-groups';
 
 /** Stretches of the walk, in the order of the energy. */
 export const INSPECTION_STATIONS = [
@@ -32,11 +36,13 @@ export const STATION_WORDS: Readonly<Record<InspectionStation, string>> = {
 };
 
 /** A figure that the inspector measures, and within what it should lie. */
-interface Measured {
+export interface MeasuredItem {
 	readonly unit: string;
 	readonly limit: { readonly most?: number; readonly least?: number };
 	/** Clause, or "common practice". */
 	readonly source: string;
+	/** Priority of a figure beyond the limit. */
+	readonly beyond: Severity;
 }
 
 export interface InspectionItem {
@@ -48,7 +54,8 @@ export interface InspectionItem {
 	readonly per?: readonly PartKind[];
 	/** Only arrays that have it are asked. */
 	readonly when?: (record: ArrayRecord) => boolean;
-	readonly measured?: Measured;
+	/** By the array where its limit follows from it; null where there is none. */
+	readonly measured?: (record: ArrayRecord) => MeasuredItem | null;
 	/** Where it can hurt. */
 	readonly caution?: string;
 }
@@ -65,8 +72,35 @@ const onRoof = ({ rules }: ArrayRecord) =>
 const shutsDown = ({ system }: ArrayRecord) =>
 	system === 'rapid-shutdown' || system === 'optimisers' || system === 'micro-inverters';
 
+/** Limit of the insulation resistance by the highest string voltage; null where it cannot be told. */
+function insulationLimit(record: ArrayRecord): MeasuredItem | null {
+	const voltages = stringGroups(record).map(
+		({ types }) => types && types.reduce((sum, { plate }) => sum + plate.voc, 0)
+	);
+	if (voltages.length === 0 || voltages.includes(null)) return null;
+	const { testVolts, least } = insulationRow(Math.max(...voltages.map((volts) => volts!)));
+	return {
+		unit: 'Mohm',
+		limit: { least },
+		source: `${INSULATION.clause}, tested with ${testVolts} V`,
+		beyond: 'mend-soon'
+	};
+}
+
 /** The walk: common practice where no clause is named; numbers of clauses are from memory. */
 export const INSPECTION_ITEMS: readonly InspectionItem[] = [
+	{
+		id: 'rack-live',
+		station: 'array',
+		words: 'Rack and frames are not live: voltage to earth, DC and AC, before anything is touched',
+		measured: () => ({
+			unit: 'V',
+			limit: { most: DEAD_VOLTS },
+			source: `${DEAD_VOLTS} V, Zembo default`,
+			beyond: 'act-now'
+		}),
+		caution: 'Live metal: hands off, nobody climbs. Find the earth fault first.'
+	},
 	{ id: 'modules-alike', station: 'array', words: 'Modules are alike and as recorded' },
 	{
 		id: 'glass',
@@ -84,7 +118,27 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 	},
 	{ id: 'fixings', station: 'array', words: 'Clamps and fixings tight, in their zones' },
 	{ id: 'air-gap', station: 'array', words: 'Air gap behind the modules, no leaves or nests' },
-	{ id: 'clearances', station: 'array', words: 'Clearances to ridge and edges kept', when: onRoof },
+	{
+		id: 'clearances',
+		station: 'array',
+		words: 'Smallest clearance to ridge, hip and edges',
+		when: onRoof,
+		measured: ({ rules }) =>
+			rules.profile === 'US'
+				? {
+						unit: 'mm',
+						limit: { least: 457 },
+						source:
+							'IFC 1205.2, 18 in at the ridge; 914 mm (36 in) paths beside the array; not verified',
+						beyond: 'mend-soon'
+					}
+				: {
+						unit: 'mm',
+						limit: { least: 300 },
+						source: 'common practice; the mounting system’s instructions decide',
+						beyond: 'mend-soon'
+					}
+	},
 	{ id: 'shade', station: 'array', words: 'Nothing shades the array that was not there' },
 	{ id: 'dirt', station: 'array', words: 'Glass clean, no lichen at the lower edge' },
 	{
@@ -153,7 +207,12 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		station: 'rapid-shutdown',
 		words: 'Volts after the initiator went off',
 		when: (record) => shutsDown(record) && us(record),
-		measured: { unit: 'V', limit: { most: 30 }, source: 'NEC 690.12(B)(1), 30 V, from memory' },
+		measured: () => ({
+			unit: 'V',
+			limit: { most: 30 },
+			source: 'NEC 690.12(B)(1), 30 V, not verified',
+			beyond: 'mend-soon'
+		}),
 		caution: 'The limits are for firefighters. A device is no proof of dead: a reading is.'
 	},
 	{
@@ -231,7 +290,12 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		id: 'bonding-ohms',
 		station: 'tests',
 		words: 'Bonding from the farthest frame to the earth bar',
-		measured: { unit: 'ohm', limit: { most: 1 }, source: 'common practice, 1 ohm' }
+		measured: () => ({
+			unit: 'ohm',
+			limit: { most: 1 },
+			source: 'common practice, 1 ohm',
+			beyond: 'mend-soon'
+		})
 	},
 	{ id: 'switches', station: 'tests', words: 'Each switch works and cuts what it says' },
 	{
@@ -239,20 +303,21 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		station: 'tests',
 		words: 'Loss of mains stops the inverter within',
 		when: (record) => grid(record),
-		measured: { unit: 's', limit: { most: 2 }, source: 'IEC 62116, IEEE 1547, 2 s, from memory' }
+		measured: () => ({
+			unit: 's',
+			limit: { most: 2 },
+			source: 'IEC 62116, IEEE 1547, 2 s, not verified',
+			beyond: 'mend-soon'
+		})
 	},
 	{
 		id: 'insulation',
 		station: 'tests',
 		words: 'Insulation of the array',
 		when: dcSide,
-		measured: {
-			unit: 'Mohm',
-			limit: { least: 1 },
-			source: 'IEC 62446-1, 1 Mohm above 120 V, from memory'
-		},
+		measured: insulationLimit,
 		caution:
-			'Area cleared and barred, array isolated at both ends, test volts at or below the system voltage; discharge, read about 0 V.'
+			'Clear and bar the area, isolate the array at both ends, test at or below the module’s maximum system voltage; discharge, read about 0 V.'
 	},
 	{
 		id: 'infrared',

@@ -4,6 +4,7 @@ import {
 	INSPECTION_ITEMS,
 	INSPECTION_STATIONS,
 	type InspectionItem,
+	type MeasuredItem,
 	type InspectionStation
 } from './items';
 import { standingEntries, type InspectionEntry } from './entry';
@@ -13,6 +14,8 @@ export interface WalkStop {
 	/** Item and part: an answer belongs to this. */
 	readonly key: string;
 	readonly item: InspectionItem;
+	/** What is measured at it, with the limit of this array; null where nothing is. */
+	readonly measured: MeasuredItem | null;
 	/** The part it is asked of; null for the whole array. */
 	readonly part: {
 		readonly id: string;
@@ -43,6 +46,7 @@ export function walkOf(record: ArrayRecord, entries: readonly InspectionEntry[])
 			return {
 				key,
 				item,
+				measured: item.measured?.(record) ?? null,
 				part: part && { id: part.id, mark: part.mark, place: part.place },
 				answers
 			};

@@ -88,7 +88,7 @@ export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): Safe
 		}),
 		step('arrival', {
 			key: 'arrival/rack',
-			title: 'Rack and frames to earth, before a hand goes on them',
+			title: 'Confirm rack and frames are not live, before touching them',
 			proof: {
 				words: 'Frame or rail to earth, DC and AC',
 				unit: 'V',

@@ -6,6 +6,8 @@ import type { SwitchingState } from '../../expectation/switching';
 import type { Visit } from '../../expectation/visit';
 import type { Part } from '../../record/part';
 import type { ArrayRecord } from '../../record/record';
+import { Contraindications } from '../contraindications';
+import type { InspectionEntry } from '../inspection/entry';
 import { arrivalSteps } from '../making-safe/arrival';
 import { TASKS, type Task } from '../making-safe/step';
 import { switchingOff } from '../making-safe/switching-off';
@@ -59,10 +61,14 @@ const STOP_SECONDS = 120;
 export function visitPlan(
 	record: ArrayRecord,
 	visit: Visit,
-	places: Expectations['places']
+	places: Expectations['places'],
+	inspection: readonly InspectionEntry[] = []
 ): VisitPlan {
 	const standing = standingReadings(visit);
-	const wanted = wantedReadings({ record, visit, standing, places });
+	const contraindications = new Contraindications(record, inspection, standing);
+	const wanted = wantedReadings({ record, visit, standing, places }).filter(
+		({ quantity, place }) => contraindications.against(quantity, place) === null
+	);
 	const blocks = TASKS.map((task): PlanBlock => {
 		const stops = stopsOf(
 			record,

@@ -37,9 +37,9 @@ const sha256 = (text: string) => createHash('sha256').update(text).digest('hex')
 
 export function handedVisit(document: VisitDocument, form: ReportForm, now: number): Handed {
 	const text = writeVisitDocument(document);
-	const { site, visit, record } = document;
+	const { site, visit, record, inspection } = document;
 	return {
-		report: visitReport(document, assess(record, visit), form, sha256(text), now),
+		report: visitReport(document, assess(record, visit, inspection), form, sha256(text), now),
 		file: [VISIT_FILE, text],
 		readings: readingsRows([document]),
 		photographs: document.photographs,

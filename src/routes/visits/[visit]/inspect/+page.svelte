@@ -33,9 +33,7 @@
 	// What is answered here stands in the visit everywhere.
 	$effect(() => {
 		const { entries } = session;
-		if (visit.document.inspection !== entries) {
-			visit.document = { ...visit.document, inspection: entries };
-		}
+		if (visit.document.inspection !== entries) visit.setInspection(entries);
 	});
 </script>
 

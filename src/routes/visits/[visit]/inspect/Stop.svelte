@@ -20,7 +20,7 @@
 	let measured = $state('');
 	let wrong = $state('');
 	const outcome = $derived(outcomeOfStop(stop));
-	const { item } = $derived(stop);
+	const { item, measured: asked } = $derived(stop);
 	const place = $derived(stop.part ? { kind: 'part' as const, partId: stop.part.id } : null);
 
 	const plain = (outcome: Answer['outcome']): Answer => ({
@@ -39,22 +39,22 @@
 	}
 
 	function limitWords(): string {
-		const { limit, unit, source } = item.measured!;
+		const { limit, unit, source } = asked!;
 		const most = limit.most === undefined ? '' : `at most ${limit.most} ${unit}`;
 		const least = limit.least === undefined ? '' : `at least ${limit.least} ${unit}`;
 		return `${most}${least} (${source})`;
 	}
 	function storeMeasured(): void {
-		const read = readFigure(measured, { min: 0, max: 1e6, unit: item.measured!.unit });
+		const read = readFigure(measured, { min: 0, max: 1e6, unit: asked!.unit });
 		wrong = read.ok ? '' : read.problem;
 		if (!read.ok) return;
-		const { most, least } = item.measured!.limit;
+		const { most, least } = asked!.limit;
 		const within =
 			(most === undefined || read.value <= most) && (least === undefined || read.value >= least);
 		const answer: Answer = {
 			...plain(within ? 'fits' : 'finding'),
-			severity: within ? null : 'mend-soon',
-			words: within ? '' : `${read.value} ${item.measured!.unit}, wanted ${limitWords()}`,
+			severity: within ? null : asked!.beyond,
+			words: within ? '' : `${read.value} ${asked!.unit}, required ${limitWords()}`,
 			measured: read.value
 		};
 		void session.answer(answer, stop.answers[0] ?? null);
@@ -80,15 +80,15 @@
 			{#if item.caution}<p class="caution">{item.caution}</p>{/if}
 		</div>
 		<div class="acts">
-			{#if item.measured}
-				<label class="sr-only" for="m-{stop.key}">{item.words}, {item.measured.unit}</label>
+			{#if asked}
+				<label class="sr-only" for="m-{stop.key}">{item.words}, {asked.unit}</label>
 				<input
 					id="m-{stop.key}"
 					class="figure"
 					inputmode="decimal"
 					autocomplete="off"
 					bind:value={measured}
-					placeholder={item.measured.unit}
+					placeholder={asked.unit}
 					onkeydown={(event) => {
 						if (event.key === 'Enter') storeMeasured();
 					}}
@@ -116,7 +116,7 @@
 			>
 		</div>
 	</div>
-	{#if item.measured}<p class="soft limit">{limitWords()}</p>{/if}
+	{#if asked}<p class="soft limit">{limitWords()}</p>{/if}
 	{#if wrong}<p class="wrong" role="alert">{wrong}</p>{/if}
 	{#each stop.answers.filter((entry) => entry.outcome !== 'fits' || entry.measured !== null) as entry (entry.id)}
 		<div class="answer" data-outcome={entry.outcome}>
