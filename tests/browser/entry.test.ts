@@ -118,6 +118,34 @@ describe('entering readings', () => {
 		expect((await stored()).readings.map(({ typed }) => typed)).toEqual(['460.8', '446.8']);
 	});
 
+	it('understands units, and stores “OL” as over range', async () => {
+		await person.types('460,8 V', Key.ENTER);
+		await storedCount(1);
+		await person.goTo(`/visits/${visit}/measure?quantity=insulation-resistance`);
+		await person.types('>200', Key.ENTER);
+		await storedCount(2);
+		expect((await stored()).readings).toMatchObject([
+			{ value: 460.8, typed: '460,8 V' },
+			{ value: 200, overRange: true, typed: '>200' }
+		]);
+		await person.sees('over range, > 200', '.recent');
+	});
+
+	it('fills the places in order from a pasted column, after a preview', async () => {
+		await driver.executeScript(`
+			const data = new DataTransfer();
+			data.setData('text', '460.8 V\\n446,8\\n459.9');
+			document.querySelector('input[name=reading]').dispatchEvent(
+				new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+			);
+		`);
+		await person.sees('446.8', '[role=dialog]');
+		await person.press('Save 3 readings');
+		await storedCount(3);
+		expect((await stored()).readings.map(({ value }) => value)).toEqual([460.8, 446.8, 459.9]);
+		await person.sees('446.8 V', '[data-string=A2]');
+	});
+
 	it('says reversed polarity in words', async () => {
 		await person.types('-460.8', Key.ENTER);
 		await person.sees('polarity reversed, the amount is right', '[data-string=A1]');
@@ -148,12 +176,12 @@ describe('entering readings', () => {
 		await person.types('m');
 		await person.isAt('A1', 'running', 'bus');
 		await person.types('6.4', Key.ENTER);
-		await person.sees('The amps go in the next field', '#entry-words');
+		await person.sees('next field', '#entry-words');
 		await person.hasFocus('bus');
 		await person.types(Key.BACK_SPACE, Key.BACK_SPACE, Key.BACK_SPACE, '388', Key.ENTER);
 		await person.hasFocus('reading');
 		await person.types(Key.chord(Key.SHIFT, Key.TAB), '999', Key.ENTER);
-		await person.sees('no string runs above that', '#entry-words');
+		await person.sees('no string operates above that', '#entry-words');
 		await person.types(Key.ENTER);
 		await person.hasFocus('reading');
 	});

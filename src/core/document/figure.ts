@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { parseDecimal } from '../units/decimal';
+import { refuse } from '../units/result';
+import { parseQuantity } from '../units/typed-quantity';
 
 export interface FigureLimits {
 	readonly min: number;
@@ -9,9 +11,9 @@ export interface FigureLimits {
 	readonly whole?: boolean;
 }
 
-/** The number behind a typed figure within limits, or one sentence that says how to mend it. */
+/** The number behind a typed figure, with or without its unit, within limits; or how to correct it. */
 export function readFigure(typed: string, { min, max, unit, whole }: FigureLimits) {
-	const parsed = parseDecimal(typed);
+	const parsed = parseQuantity(typed, unit);
 	if (!parsed.ok) return parsed;
 	const behind = unit ? ` ${unit}` : '';
 	if (whole && !Number.isInteger(parsed.value)) {
@@ -26,10 +28,17 @@ export function readFigure(typed: string, { min, max, unit, whole }: FigureLimit
 	return parsed;
 }
 
+/** A figure in the field's own unit: {@link figureValue} has no limits that would say which unit that is. */
+function readInOwnUnit(typed: string, limits: FigureLimits) {
+	const read = readFigure(typed, limits);
+	if (!read.ok || figureValue(typed) === read.value) return read;
+	return refuse(`Type ${typed.trim()} in ${limits.unit}: ${read.value}.`);
+}
+
 /** A form field that keeps what was typed and says what is wrong with it. */
 export function figure(limits: FigureLimits) {
 	return z.string().superRefine((typed, context) => {
-		const read = readFigure(typed, limits);
+		const read = readInOwnUnit(typed, limits);
 		if (!read.ok) context.addIssue({ code: 'custom', message: read.problem });
 	});
 }
@@ -38,7 +47,7 @@ export function figure(limits: FigureLimits) {
 export function figureOrEmpty(limits: FigureLimits) {
 	return z.string().superRefine((typed, context) => {
 		if (typed.trim() === '') return;
-		const read = readFigure(typed, limits);
+		const read = readInOwnUnit(typed, limits);
 		if (!read.ok) context.addIssue({ code: 'custom', message: read.problem });
 	});
 }
@@ -48,8 +57,8 @@ export function figureOrUnknown(typed: string): number | null {
 	return typed.trim() === '' ? null : figureValue(typed);
 }
 
-/** The number of a field that a schema has let through. */
+/** The number of a field that a schema has let through; a unit behind it is the field's own. */
 export function figureValue(typed: string): number {
-	const parsed = parseDecimal(typed);
+	const parsed = parseDecimal(typed.replace(/([\d.,])\s*(?!e[+-]?\d)[^\d.,\s].*$/i, '$1'));
 	return parsed.ok ? parsed.value : Number.NaN;
 }

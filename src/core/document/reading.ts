@@ -1,3 +1,4 @@
+import { canBeOverRange } from '../expectation/meter-figure';
 import { z } from 'zod';
 import { CONDITION_LIMITS } from '../conditions/conditions';
 import { PART_POINTS, POLES, type Place } from '../expectation/place';
@@ -94,6 +95,7 @@ export const readingSchema = z
 		quantity: z.enum(QUANTITIES),
 		state: stateSchema.nullable(),
 		value: z.number(),
+		overRange: z.literal(true).optional(),
 		atVolts: between(READING_LIMITS.volts).nullable(),
 		typed: z.string().max(60),
 		confirmed: z.boolean(),
@@ -114,6 +116,9 @@ export const readingSchema = z
 		}
 		if (!places.includes(reading.place.kind)) {
 			refuse('place', `“${words}” is not read at a place of this kind.`);
+		}
+		if (reading.overRange && !canBeOverRange(reading.quantity)) {
+			refuse('overRange', `“${words}” is never over range.`);
 		}
 		const trouble = reading.state && stateTrouble(reading.quantity, reading.state);
 		if (trouble) refuse('state', trouble);

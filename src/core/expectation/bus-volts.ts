@@ -1,20 +1,20 @@
 import type { ArrayRecord, StringRecord } from '../record/record';
-import { stringKey } from './place';
 import type { Reading } from './visit';
 
-/** Strings of one input share its volts: by input, the newest that was read at one of them, V. */
+/** Strings of one input share its voltage: by input, the newest that was read at one of them, V. */
 export function busVoltsByInput(
 	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>
 ): ReadonlyMap<string, number> {
-	const newest = new Map<string, Reading>();
-	for (const { id, input } of record.strings) {
-		const reading = standing.get(stringKey(id, 'operating-current'));
-		if (input === null || !reading) continue;
-		const known = newest.get(input);
-		if (!known || known.takenAt < reading.takenAt) newest.set(input, reading);
+	const inputOf = new Map(record.strings.map(({ id, input }) => [id, input]));
+	const voltages = new Map<string, number>();
+	// Standing readings are in the order of entry, which counts rather than the clocks of two devices.
+	for (const { place, quantity, atVolts } of standing.values()) {
+		if (quantity !== 'operating-current' || place.kind !== 'string') continue;
+		const input = inputOf.get(place.string) ?? null;
+		if (input !== null && atVolts !== null) voltages.set(input, atVolts);
 	}
-	return new Map([...newest].map(([input, { atVolts }]) => [input, atVolts!]));
+	return voltages;
 }
 
 /** Share of its open-circuit volts below which a string hardly runs; judgement. */
@@ -41,7 +41,7 @@ export function busVoltsDoubt(
 	if (share >= LEAST_SHARE && share <= MOST_SHARE) return null;
 	const why =
 		share > MOST_SHARE
-			? 'and no string runs above that'
-			: 'and most run at about four fifths of that. The amps go in the next field';
-	return `${volts} V while running: ${label} has ${open.toFixed(0)} V at open circuit, ${why}. Enter again to keep it.`;
+			? 'and no string operates above that'
+			: 'and most operate at about four fifths of that. The current goes in the next field';
+	return `Operating voltage ${volts} V: ${label} has Voc ${open.toFixed(0)} V, ${why}. Enter again to keep it.`;
 }

@@ -113,7 +113,7 @@ describe('a covered section', () => {
 			...open,
 			covered: true
 		});
-		expect(answer).toEqual({ missing: expect.stringContaining('compare with it bare') });
+		expect(answer).toEqual({ missing: expect.stringContaining('uncovered') });
 	});
 });
 

@@ -4,7 +4,8 @@ import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Contribution } from './error-model';
 import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
 import { stringHere, USUAL_PARTS } from './predict';
-import { standsAlone, type SwitchingState } from './switching';
+import type { Quantity } from './quantity';
+import { settledState, standsAlone, stateTrouble, type SwitchingState } from './switching';
 
 /** Open-circuit volts of a string in a state of its own, and what makes them unsure; or why there are none. */
 export type InState =
@@ -49,14 +50,42 @@ export function voltsInState(
 	string: StringRecord,
 	state: SwitchingState
 ): InState {
-	if (state.covered) {
-		return { missing: 'With a section covered there is no expected value: compare with it bare.' };
-	}
+	if (state.covered) return COVERED;
 	if (state.transmitter === 'off') return standby(record, string);
 	return commonVolts(record, groups, string);
 }
 
-function standby(record: ArrayRecord, string: StringRecord): InState {
+/**
+ * What a whole string's reading should be in a state of the person's choice, before anything is stored.
+ *
+ * @returns null where the usual expected value holds; words where there is none in this state
+ */
+export function expectedInChosenState(
+	record: Pick<ArrayRecord, 'parts'>,
+	string: StringRecord,
+	quantity: Quantity,
+	chosen: SwitchingState
+): InState | null {
+	const state = settledState(string, chosen);
+	const trouble = stateTrouble(quantity, state);
+	if (trouble !== null) return { missing: trouble };
+	if (quantity !== 'open-circuit-voltage') return null;
+	if (state.covered) return COVERED;
+	if (state.transmitter === 'off') return standby(record, string);
+	return isUsualState(state)
+		? null
+		: {
+				missing:
+					'With other strings connected, the expected value is that of the common input: it follows when the reading is stored.'
+			};
+}
+
+const COVERED: InState = {
+	missing:
+		'With a substring covered there is no expected value: compare with the reading uncovered.'
+};
+
+function standby(record: Pick<ArrayRecord, 'parts'>, string: StringRecord): InState {
 	const devices = standbyVolts(record, string);
 	if (!devices) return { missing: 'What hangs behind the modules of this string is not recorded.' };
 	const value = devices.count * devices.each;

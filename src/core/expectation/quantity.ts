@@ -207,7 +207,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vr',
 		unit: 'V',
 		places: ['module'],
-		meter: 'Diode test, leads changed, the module dark; type 9.99 for “over range”',
+		meter: 'Diode test, leads changed, the module dark; “OL” where it displays over range',
 		limits: { min: 0, max: 10 }
 	},
 	'stretch-voltage': {
@@ -279,7 +279,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vd',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Diode test, the string isolated; type 9.99 for “over range”',
+		meter: 'Diode test, the string isolated; “OL” where it displays over range',
 		limits: { min: 0, max: 10 }
 	},
 	'blocking-diode-reverse': {
@@ -287,7 +287,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vr',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Diode test, leads changed, the string isolated; type 9.99 for “over range”',
+		meter: 'Diode test, leads changed, the string isolated; “OL” where it displays over range',
 		limits: { min: 0, max: 10 }
 	},
 	'volts-after-shutdown': {

@@ -25,6 +25,8 @@ export function standingReadings(
 	const standing = new Map<string, Reading>();
 	for (const reading of readings) {
 		if (superseded.has(reading.id)) continue;
+		// The map is in the order of entry.
+		standing.delete(keyOf(reading));
 		standing.set(keyOf(reading), reading);
 	}
 	return standing;

@@ -54,6 +54,21 @@ export function settledState(
 	return optimisers && !isRunning(state) ? { ...state, transmitter: 'off' } : state;
 }
 
+/** Settings of a part that a string has by its record, as keys of the state with what may be chosen. */
+export function settingsOf(
+	string: Pick<StringRecord, 'fuse' | 'devices'> | null,
+	state: SwitchingState
+): Readonly<Record<'fuse' | 'transmitter', readonly string[]>> {
+	const devices = string?.devices ?? null;
+	const kind = devices === null || devices === 'unknown' ? devices : devices.kind;
+	const fuse = string?.fuse === null ? ['none'] : ['in', 'out'];
+	if (kind === null) return { fuse, transmitter: ['none'] };
+	if (kind === 'unknown') return { fuse, transmitter: ['none', 'fed', 'off'] };
+	// Optimisers put out standby voltage by themselves while no inverter draws from them.
+	const standby = kind === 'optimiser' && !isRunning(state);
+	return { fuse, transmitter: standby ? ['off'] : ['fed', 'off'] };
+}
+
 /** The state in which a quantity is usually read. */
 export function usualState(
 	quantity: Quantity,

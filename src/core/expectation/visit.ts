@@ -10,8 +10,13 @@ export interface Reading {
 	readonly quantity: Quantity;
 	/** How the circuit was switched; null where nobody said: then there is nothing to compare with. */
 	readonly state: SwitchingState | null;
-	/** In the quantity's unit; negative volts are reversed polarity. */
+	/**
+	 * In the quantity's unit; a negative voltage is reversed polarity. The limit of the meter's range where it
+	 * was over range.
+	 */
 	readonly value: number;
+	/** The meter displayed “over range”: the quantity is above {@link value}. */
+	readonly overRange?: true | undefined;
 	/** Volts of the string while the current flowed; null but for operating current. */
 	readonly atVolts: number | null;
 	/** What was typed, to the letter. */

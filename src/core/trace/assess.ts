@@ -1,5 +1,6 @@
 import type { ArrayRecord } from '../record/record';
 import { expectReadings, yearsInService, type Expectations } from '../expectation/expect';
+import { withoutAboveMeter } from '../expectation/meter-figure';
 import { standingReadings, takesOf } from '../expectation/standing';
 import { plainRule, type PlainRule } from '../expectation/five-percent';
 import type { Visit } from '../expectation/visit';
@@ -65,7 +66,7 @@ export function judge(record: ArrayRecord, entered: Visit): Judgement {
 }
 
 function judged(record: ArrayRecord, visit: Visit) {
-	const expected = expectReadings(record, visit);
+	const expected = expectReadings(record, withoutAboveMeter(visit));
 	const { siblingGroups, ...rest } = expected;
 	const judgement: Judgement = {
 		...rest,
@@ -88,8 +89,9 @@ export function assess(
 	entered: Visit,
 	inspection: readonly InspectionEntry[] = []
 ): Assessment {
-	const visit = sinceRepairs(record, entered);
-	const { judgement: expectations, siblingGroups } = judged(record, visit);
+	const current = sinceRepairs(record, entered);
+	const { judgement: expectations, siblingGroups } = judged(record, current);
+	const visit = withoutAboveMeter(current);
 	const untested = untestedWords(record, visit);
 	const traced = traceGroups(record, visit, siblingGroups);
 	const aparts = weighAparts({

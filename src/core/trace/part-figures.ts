@@ -1,8 +1,9 @@
 import type { Reading } from '../expectation/visit';
+import { DIODE_OVER_RANGE, weighedValue } from '../expectation/meter-figure';
 import type { Foretold } from './evidence';
 
 /** A diode tester's figure where nothing conducts. */
-export const OVER_RANGE = 9.99;
+export const OVER_RANGE = DIODE_OVER_RANGE;
 /** Ohms on the logarithmic scale: contacts of a whole fuse, a pole or a joint, and an open one. */
 export const CLOSED_OHMS = { value: Math.log10(0.15), sigma: 0.35, scale: 6 };
 export const OPEN_OHMS = { value: 7, sigma: 1.2, scale: 6 };
@@ -15,7 +16,9 @@ export const figure = (value: number, sigma: number, scale: number): Foretold =>
 });
 
 /** Ohms as they are weighed: open lines show up to nine nines, contacts tenths. */
-export function onScale({ quantity, value }: Pick<Reading, 'quantity' | 'value'>): number {
+export function onScale(reading: Pick<Reading, 'quantity' | 'value' | 'overRange'>): number {
+	const { quantity } = reading;
+	const value = weighedValue(reading);
 	switch (quantity) {
 		case 'fuse-resistance':
 		case 'pole-resistance':

@@ -1,3 +1,4 @@
+import { DIODE_OVER_RANGE } from '../expectation/meter-figure';
 import { rightDensity, wrongDensity, type Foretold } from './evidence';
 import { entropy, informationOf, outcomesOf } from './next/information';
 
@@ -79,7 +80,7 @@ const MINUTES: Readonly<Record<TableQuantity, number>> = {
 	joint: 1.5,
 	'diode-reverse': 2
 };
-const OVER_RANGE = 9.99;
+const OVER_RANGE = DIODE_OVER_RANGE;
 
 const placesOf = (fault: TableFault, { sections }: TableModule) =>
 	fault.startsWith('joint') ? sections + 1 : sections;

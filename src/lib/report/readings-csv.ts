@@ -33,7 +33,7 @@ function rowsOf({ record, visit }: VisitDocument): string[][] {
 			reading.takenAt,
 			placeWords(record, reading.place),
 			words,
-			String(reading.value),
+			`${reading.overRange ? '>' : ''}${reading.value}`,
 			unit,
 			reading.atVolts === null ? '' : String(reading.atVolts),
 			reading.typed,

@@ -3,13 +3,24 @@
 	import { resolve } from '$app/paths';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';
-	import { busVoltsByInput, busVoltsDoubt } from '$core/expectation/bus-volts';
+	import { busVoltsDoubt } from '$core/expectation/bus-volts';
 	import { stringKey, stringOfPlace, type Place } from '$core/expectation/place';
+	import {
+		canBeOverRange,
+		pastedFigures,
+		readMeterFigure,
+		type MeterFigure
+	} from '$core/expectation/meter-figure';
 	import { placeWords } from '$core/expectation/place-words';
 	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
 	import { keyOf, standingReadings, takesOf } from '$core/expectation/standing';
 	import type { SwitchingState } from '$core/expectation/switching';
 	import { kitTrouble } from '$core/rules/kit';
+	import {
+		inputsByVoltage,
+		sharedVoltage,
+		sharedVoltageKey
+	} from '$core/rules/shared-operating-voltage';
 	import { gateOfReading } from '$core/rules/making-safe/gate';
 	import type { Spot } from '$core/rules/plan/spots';
 	import EntryQuestions from './EntryQuestions.svelte';
@@ -17,6 +28,7 @@
 	import GateCard from './GateCard.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
 	import { keepEntries, keptEntries } from './kept-entries';
+	import PastedColumn from './PastedColumn.svelte';
 	import RecentReadings from './RecentReadings.svelte';
 	import SpotExpectation from './SpotExpectation.svelte';
 	import StatePicker from './StatePicker.svelte';
@@ -30,8 +42,10 @@
 		onplace: (place: Place, quantity: Quantity) => void;
 		/** Goes to another quantity. */
 		onother: () => void;
+		/** Places from this one on, for a pasted column. */
+		following?: readonly Spot[];
 	}
-	let { session, spot, onmove, onstored, onplace, onother }: Props = $props();
+	let { session, spot, onmove, onstored, onplace, onother, following = [spot] }: Props = $props();
 
 	const { record } = $derived(session.document);
 	const quantity = $derived(spot.quantity);
@@ -50,6 +64,8 @@
 	let switched = $state.raw<Partial<Record<Quantity, SwitchingState>>>({});
 	let error = $state<string | null>(null);
 	let shortcuts = $state(false);
+	/** A pasted column, until it is stored or dropped. */
+	let pasted = $state.raw<readonly string[]>([]);
 	let field = $state<HTMLInputElement>();
 	let busField = $state<HTMLInputElement>();
 	/** Where the keypad writes. */
@@ -61,9 +77,15 @@
 
 	const key = $derived(keyOf(spot));
 	const readingState = $derived(switched[quantity] ?? spot.state);
-	/** Strings of one input share their volts, so the last typed for it stands there already. */
-	const busKey = $derived(string?.input ?? string?.id ?? '');
-	const bus = $derived(busTyped[busKey] ?? String(knownBus() ?? ''));
+	/** Strings in parallel share their voltage, so the last typed for one of them stands there already. */
+	const busKey = $derived(string ? sharedVoltageKey(record, string) : '');
+	const shared = $derived(
+		string && sharedVoltage(record, standingReadings(session.document.visit), string)
+	);
+	const bus = $derived(busTyped[busKey] ?? String(shared?.voltage ?? ''));
+	const inputsSeen = $derived(
+		running ? inputsByVoltage(record, standingReadings(session.document.visit)) : []
+	);
 	const asked = $derived({ place: spot.place, quantity, state: readingState });
 	const gate = $derived(
 		gateOfReading(record, session.document.visit, session.places, asked, () => session.now)
@@ -72,15 +94,6 @@
 	const isOpen = $derived(gate.open);
 	const kit = $derived(kitTrouble(record, session.document.visit.meters, asked));
 	const takes = $derived(takesOf(session.document.visit, key));
-
-	function knownBus(): number | null {
-		if (!string) return null;
-		const own = session.standing(string.id, 'operating-current');
-		if (own || string.input === null) return own?.atVolts ?? null;
-		return (
-			busVoltsByInput(record, standingReadings(session.document.visit)).get(string.input) ?? null
-		);
-	}
 
 	function doubtOfBus(volts: number): string | null {
 		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
@@ -123,10 +136,14 @@
 			}
 			return;
 		}
-		const read = readFigure(typed[key] ?? '', { ...facts.limits, unit: facts.unit });
+		const read = readMeterFigure(
+			typed[key] ?? '',
+			quantity,
+			session.document.visit.meters.volts.ratedVolts
+		);
 		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
 		if (!read.ok) return refuse(read.problem);
-		if (volts && !volts.ok) return refuse(`Volts while running: ${volts.problem}`);
+		if (volts && !volts.ok) return refuse(`Operating voltage: ${volts.problem}`);
 		error = null;
 		await store(read.value, volts?.value ?? null);
 	}
@@ -135,14 +152,20 @@
 	 * Hands the figure over and goes on. What is typed while it is judged belongs to the next place,
 	 * so the field is empty at once; a figure that is asked about comes back.
 	 */
-	async function store(value: number, atVolts: number | null) {
+	async function store({ value, overRange }: MeterFigure, atVolts: number | null) {
 		const at = key;
 		const text = (typed[at] ?? '').trim();
 		typed[at] = '';
 		judging = true;
 		let stored = false;
 		try {
-			stored = await session.enter({ ...asked, value, atVolts, typed: text });
+			stored = await session.enter({
+				...asked,
+				value,
+				...(overRange && { overRange: true }),
+				atVolts,
+				typed: text
+			});
 		} catch {
 			refuse('Zembo could not judge this figure. It is not stored; press Enter to try again.');
 		}
@@ -155,7 +178,7 @@
 	async function fromInstrument(value: number) {
 		const at = key;
 		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
-		if (volts && !volts.ok) return refuse(`Volts while running: ${volts.problem}`);
+		if (volts && !volts.ok) return refuse(`Operating voltage: ${volts.problem}`);
 		const atVolts = volts?.value ?? null;
 		const entry = { ...asked, value, atVolts, typed: String(value), source: 'instrument' as const };
 		if (await session.enter(entry)) await goOn(at);
@@ -205,6 +228,13 @@
 		else typed[key] = afterKey(typed[key] ?? '', pressed);
 	}
 
+	function paste(event: ClipboardEvent) {
+		const figures = pastedFigures(event.clipboardData?.getData('text') ?? '');
+		if (figures.length < 2) return;
+		event.preventDefault();
+		pasted = figures;
+	}
+
 	function keys(event: KeyboardEvent) {
 		const empty = (onBus ? bus : (typed[key] ?? '')) === '';
 		const act = actOf(event, empty);
@@ -230,6 +260,7 @@
 		<h1><span class="figure">{name}</span> {facts.words.toLowerCase()}</h1>
 		<p class="soft">{facts.meter}.</p>
 		<StatePicker
+			{string}
 			state={readingState}
 			usual={spot.state}
 			onchange={(state) => (switched = { ...switched, [quantity]: state })}
@@ -243,7 +274,7 @@
 	{:else}
 		{#if running}
 			<label class="bus" class:lit={onBus}>
-				<span>Volts while running{string?.input ? `, input ${string.input}` : ''}</span>
+				<span>Operating voltage{string?.input ? `, input ${string.input}` : ''}</span>
 				<span class="line">
 					<input
 						bind:this={busField}
@@ -258,6 +289,27 @@
 					/>V
 				</span>
 			</label>
+		{/if}
+
+		{#if running && shared && !shared.recorded}
+			<p class="soft" data-shared-voltage>
+				The same for all strings whose input is not recorded, as read at {shared.from}. Type another
+				where this string is on another input.
+			</p>
+		{/if}
+		{#if inputsSeen.length > 0}
+			<p class="notice" data-inputs-seen>
+				The operating voltages show {inputsSeen.length} inputs:
+				{inputsSeen
+					.map(
+						({ strings, voltage }) =>
+							`${strings.map(({ label }) => label).join(', ')} at ${voltage.toFixed(0)} V`
+					)
+					.join('; ')}.
+				<a href={resolve('/sites/[site]/take-over', { site: session.document.site.id })}
+					>Record the inputs</a
+				>
+			</p>
 		{/if}
 
 		<label class="main" class:lit={!onBus}>
@@ -275,6 +327,7 @@
 						error = null;
 					}}
 					onfocus={() => (onBus = false)}
+					onpaste={paste}
 					onkeydown={keys}
 					aria-invalid={error !== null}
 					aria-describedby="entry-words"
@@ -287,9 +340,19 @@
 		{#if error}
 			<p class="error" role="alert">{error}</p>
 		{:else}
-			<SpotExpectation {session} {spot} {takes} />
+			<SpotExpectation {session} {spot} state={readingState} {takes} />
 		{/if}
 	</div>
+
+	{#if pasted.length > 0}
+		<PastedColumn
+			{session}
+			spots={following}
+			figures={pasted}
+			voltage={readFigure(bus, READING_LIMITS.volts).ok ? Number(bus.replace(',', '.')) : null}
+			onclose={() => (pasted = [])}
+		/>
+	{/if}
 
 	{#if session.hint}
 		<p class="notice" role="status">
@@ -316,7 +379,7 @@
 			probe={{ label: string?.label ?? '', quantity, kind: spot.place.kind }}
 			onread={fromInstrument}
 		/>
-		<Keypad onpress={press} onenter={enter} />
+		<Keypad overRange={canBeOverRange(quantity)} onpress={press} onenter={enter} />
 	{/if}
 
 	<RecentReadings {session} bind:shortcuts onundo={undo} />

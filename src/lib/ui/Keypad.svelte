@@ -2,11 +2,12 @@
 	const FIGURES = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '±', '0', '.'] as const;
 
 	/** What a key does to a typed figure. */
-	export type KeypadKey = (typeof FIGURES)[number] | 'back';
+	export type KeypadKey = (typeof FIGURES)[number] | 'back' | 'OL';
 
 	/** The figure after a key was pressed. */
 	export function afterKey(typed: string, key: KeypadKey): string {
-		if (key === 'back') return typed.slice(0, -1);
+		if (key === 'back') return typed === 'OL' ? '' : typed.slice(0, -1);
+		if (key === 'OL') return 'OL';
 		if (key !== '±') return typed + key;
 		return typed.startsWith('-') ? typed.slice(1) : `-${typed}`;
 	}
@@ -17,10 +18,12 @@
 	import Delete from '@lucide/svelte/icons/delete';
 
 	interface Props {
+		/** The meter may display “over range” for this quantity. */
+		overRange?: boolean;
 		onpress: (key: KeypadKey) => void;
 		onenter: () => void;
 	}
-	let { onpress, onenter }: Props = $props();
+	let { overRange = false, onpress, onenter }: Props = $props();
 
 	/** The field keeps the focus while a key is pressed. */
 	const without = (act: () => void) => (event: PointerEvent) => {
@@ -37,6 +40,11 @@
 	<button type="button" tabindex="-1" onpointerdown={without(() => onpress('back'))}>
 		<Delete size={24} />
 	</button>
+	{#if overRange}
+		<button type="button" tabindex="-1" class="over" onpointerdown={without(() => onpress('OL'))}
+			>OL</button
+		>
+	{/if}
 	<button type="button" tabindex="-1" class="enter" onpointerdown={without(onenter)}>
 		<CornerDownLeft size={24} /> Enter
 	</button>
@@ -71,6 +79,10 @@
 		color: var(--on-accent);
 		font-family: inherit;
 		font-weight: 650;
+	}
+
+	.over + .enter {
+		grid-column: auto;
 	}
 
 	@media (max-width: 900px), (pointer: coarse) {

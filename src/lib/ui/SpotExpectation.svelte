@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { expectedInChosenState } from '$core/expectation/in-state';
+	import { stringOfPlace } from '$core/expectation/place';
+	import type { SwitchingState } from '$core/expectation/switching';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import { keyOf } from '$core/expectation/standing';
 	import type { Reading } from '$core/expectation/visit';
@@ -9,14 +12,24 @@
 	interface Props {
 		session: VisitSession;
 		spot: Spot;
+		/** How the circuit is switched, as chosen. */
+		state: SwitchingState;
 		/** All takes of this place, oldest first. */
 		takes: readonly Reading[];
 	}
-	let { session, spot, takes }: Props = $props();
+	let { session, spot, state, takes }: Props = $props();
 
 	const { unit } = $derived(QUANTITY_FACTS[spot.quantity]);
 	const key = $derived(keyOf(spot));
 	const place = $derived(session.places.get(key) ?? null);
+	/** What is expected in the chosen state, where that is not the usual one. */
+	const chosen = $derived.by(() => {
+		const { record } = session.document;
+		const string = record.strings.find(({ id }) => id === stringOfPlace(spot.place));
+		return string && spot.place.kind === 'string'
+			? expectedInChosenState(record, string, spot.quantity, state)
+			: null;
+	});
 	const limit = $derived(session.limits.get(key) ?? null);
 	const standing = $derived(takes.at(-1) ?? null);
 	/** Lowest and highest take; null where there is one alone. */
@@ -27,7 +40,22 @@
 	});
 </script>
 
-{#if place?.expected}
+{#if chosen && 'missing' in chosen}
+	<p class="soft">{chosen.missing}</p>
+{:else if chosen}
+	{@const { value, contributions } = chosen}
+	<p class="expected" data-expected="chosen">
+		expected <span class="figure">{figureOf(value, unit)}</span>
+		±
+		<span class="figure"
+			>{figureOf(
+				2 * Math.hypot(...contributions.map((one) => one.standardUncertainty)),
+				unit
+			)}</span
+		>
+		{unit}
+	</p>
+{:else if place?.expected}
 	<p class="expected">
 		expected <span class="figure">{figureOf(place.expected.value, unit)}</span>
 		± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, unit)}</span>

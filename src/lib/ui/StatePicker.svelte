@@ -1,62 +1,43 @@
 <script lang="ts">
-	import { stateWords, type SwitchingState } from '$core/expectation/switching';
+	import { settingsOf, stateWords, type SwitchingState } from '$core/expectation/switching';
+	import type { StringRecord } from '$core/record/record';
 
 	interface Props {
+		/** The string that is read; null where the place is none of a string. */
+		string: StringRecord | null;
 		state: SwitchingState;
 		usual: SwitchingState;
 		onchange: (state: SwitchingState) => void;
 	}
-	let { state, usual, onchange }: Props = $props();
+	let { string, state, usual, onchange }: Props = $props();
 
-	interface Choice {
-		readonly key: keyof SwitchingState;
-		readonly words: string;
-		readonly options: readonly (readonly [string, string])[];
-	}
-	const CHOICES: readonly Choice[] = [
-		{
-			key: 'ac',
-			words: 'Inverter',
-			options: [
-				['on', 'on'],
-				['off', 'off']
-			]
-		},
-		{
-			key: 'disconnect',
-			words: 'DC disconnect',
-			options: [
-				['closed', 'closed'],
-				['open', 'open']
-			]
-		},
-		{
-			key: 'fuse',
-			words: 'String fuse',
-			options: [
-				['in', 'in'],
-				['out', 'out'],
-				['none', 'none']
-			]
-		},
-		{
-			key: 'siblings',
-			words: 'Other strings',
-			options: [
-				['joined', 'joined'],
-				['isolated', 'isolated']
-			]
-		},
-		{
-			key: 'transmitter',
-			words: 'Shutdown transmitter',
-			options: [
-				['none', 'none'],
-				['fed', 'fed'],
-				['off', 'off']
-			]
-		}
-	];
+	const settings = $derived(settingsOf(string, state));
+	const optimisers = $derived(
+		string !== null &&
+			string.devices !== null &&
+			string.devices !== 'unknown' &&
+			string.devices.kind === 'optimiser'
+	);
+	const OPTIMISER_WORDS: Readonly<Record<string, string>> = {
+		fed: 'producing',
+		off: 'standby'
+	};
+	/** Only what the record leaves open is asked. */
+	const choices = $derived(
+		[
+			{ key: 'ac', words: 'Inverter', options: ['on', 'off'] },
+			{ key: 'disconnect', words: 'DC disconnect', options: ['closed', 'open'] },
+			{ key: 'fuse', words: 'String fuse', options: settings.fuse },
+			{ key: 'siblings', words: 'Other strings', options: ['joined', 'isolated'] },
+			{
+				key: 'transmitter',
+				words: optimisers ? 'Optimisers' : 'Shutdown transmitter',
+				options: settings.transmitter
+			}
+		].filter(({ options }) => options.length > 1)
+	);
+	const wordsOf = (key: string, value: string) =>
+		key === 'transmitter' && optimisers ? (OPTIMISER_WORDS[value] ?? value) : value;
 	const otherwise = $derived(JSON.stringify(state) !== JSON.stringify(usual));
 </script>
 
@@ -65,16 +46,16 @@
 		{stateWords(state)}{#if otherwise}<strong>, as you say</strong>{/if}
 	</summary>
 	<div>
-		{#each CHOICES as { key, words, options } (key)}
+		{#each choices as { key, words, options } (key)}
 			<label
 				>{words}
 				<select
 					class="bare"
 					name="state-{key}"
-					value={state[key]}
+					value={state[key as keyof SwitchingState]}
 					onchange={(event) => onchange({ ...state, [key]: event.currentTarget.value })}
 				>
-					{#each options as [value, text] (value)}<option {value}>{text}</option>{/each}
+					{#each options as value (value)}<option {value}>{wordsOf(key, value)}</option>{/each}
 				</select>
 			</label>
 		{/each}

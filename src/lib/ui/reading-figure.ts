@@ -8,11 +8,16 @@ const OPEN_OHMS = 1e7;
 const OPEN_DIODE = 9.9;
 
 /** A reading as its meter shows it: figure and unit, "over range", "on". */
-export function readingFigure({ value, quantity }: Pick<Reading, 'value' | 'quantity'>): string {
+export function readingFigure({
+	value,
+	quantity,
+	overRange
+}: Pick<Reading, 'value' | 'quantity' | 'overRange'>): string {
 	const { unit } = QUANTITY_FACTS[quantity];
 	if (quantity === 'lamp') return value === 1 ? 'on' : 'off';
 	if (quantity === 'shade-seen') return value === 1 ? 'a shadow' : 'no shadow';
 	const open = unit === 'ohm' ? OPEN_OHMS : quantity.includes('diode') ? OPEN_DIODE : Infinity;
 	if (value >= open) return 'over range';
+	if (overRange) return `over range, > ${plainFigure(value, unit)} ${unit}`.trim();
 	return `${plainFigure(value, unit)} ${unit}`.trim();
 }

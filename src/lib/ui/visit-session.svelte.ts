@@ -30,6 +30,7 @@ export interface Entry {
 	readonly quantity: Quantity;
 	readonly state: SwitchingState | null;
 	readonly value: number;
+	readonly overRange?: true;
 	readonly atVolts: number | null;
 	readonly typed: string;
 	readonly source?: Reading['source'];

@@ -1,4 +1,5 @@
 import type { Expectations } from '../../expectation/expect';
+import { isAboveMeter } from '../../expectation/meter-figure';
 import { standingReadings } from '../../expectation/standing';
 import { isStringReading, type Reading, type Visit } from '../../expectation/visit';
 import type { ArrayRecord } from '../../record/record';
@@ -26,7 +27,7 @@ export function judgeByLimits(
 ): LimitVerdict[] {
 	const standing = standingReadings(visit);
 	return [...standing]
-		.filter(([, reading]) => !isStringReading(reading))
+		.filter(([, reading]) => !isStringReading(reading) || isAboveMeter(reading))
 		.map(([key, reading]) => ({
 			key,
 			reading,
@@ -41,6 +42,12 @@ function judgeOne(
 	expectations: Expectations,
 	reading: Reading
 ): Judged {
+	if (isAboveMeter(reading)) {
+		return judged(
+			'no-basis',
+			'Above the range of the meter. Take the leads off and use test equipment rated for this voltage.'
+		);
+	}
 	switch (reading.quantity) {
 		case 'insulation-resistance':
 		case 'insulation-wet':

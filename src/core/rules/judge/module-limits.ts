@@ -1,3 +1,4 @@
+import { weighedValue } from '../../expectation/meter-figure';
 import type { Expectations } from '../../expectation/expect';
 import { stringKey } from '../../expectation/place';
 import { median } from '../../units/quantile';
@@ -98,7 +99,9 @@ export function judgeUnit(standing: ReadonlyMap<string, Reading>, reading: Readi
 }
 
 /** A bypass diode in the diode test, the module dark. */
-export function judgeDiode({ quantity, value }: Reading): Judged {
+export function judgeDiode(reading: Reading): Judged {
+	const { quantity } = reading;
+	const value = weighedValue(reading);
 	if (quantity === 'diode-forward') {
 		const limit = '0.2 to 0.8 V forward';
 		if (value < 0.1) return judged('off', 'Shorted.', limit, PRACTICE);

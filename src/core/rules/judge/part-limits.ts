@@ -1,4 +1,5 @@
 import type { Expectations } from '../../expectation/expect';
+import { weighedValue } from '../../expectation/meter-figure';
 import { stringKey } from '../../expectation/place';
 import type { Reading } from '../../expectation/visit';
 import { partsOf, type Part } from '../../record/part';
@@ -31,7 +32,8 @@ const LIMITS = {
 export const DEAD_VOLTS = LIMITS.dead;
 
 /** A fuse by its resistance, out of its holder. */
-export function judgeFuseOhms({ value }: Reading): Judged {
+export function judgeFuseOhms(reading: Reading): Judged {
+	const value = weighedValue(reading);
 	const limit = `whole below ${LIMITS.closed} ohm, open above ${LIMITS.open} ohm`;
 	if (value <= LIMITS.closed) return judged('fits', 'The fuse is whole.', limit);
 	if (value >= LIMITS.open) {
@@ -67,7 +69,8 @@ export function judgeFuseVolts(standing: ReadonlyMap<string, Reading>, reading: 
 }
 
 /** A pole of a switch by its resistance, closed and dead. */
-export function judgePole({ value }: Reading): Judged {
+export function judgePole(reading: Reading): Judged {
+	const value = weighedValue(reading);
 	const limit = `below ${LIMITS.closed} ohm while closed`;
 	return value <= LIMITS.closed
 		? judged('fits', 'The pole closes.', limit)

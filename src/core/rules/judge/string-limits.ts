@@ -23,7 +23,7 @@ function labelVolts(record: ArrayRecord, string: StringRecord): number | null {
 }
 
 /** Insulation against IEC 62446-1. */
-export function judgeInsulation(record: ArrayRecord, { place, value }: Reading): Judged {
+export function judgeInsulation(record: ArrayRecord, { place, value, overRange }: Reading): Judged {
 	const strings = record.strings.filter(({ id }) => place.kind !== 'string' || id === place.string);
 	const volts = strings.map((string) => labelVolts(record, string));
 	if (volts.length === 0 || volts.some((v) => v === null)) {
@@ -31,6 +31,14 @@ export function judgeInsulation(record: ArrayRecord, { place, value }: Reading):
 	}
 	const { testVolts, least } = insulationRow(Math.max(...volts.map((v) => v!)));
 	const limit = `at least ${least} Mohm, tested with ${testVolts} V`;
+	if (overRange && value < least) {
+		return judged(
+			'no-basis',
+			`Over range of a tester that reads up to ${value} Mohm, below the limit: use a higher range.`,
+			limit,
+			INSULATION.clause
+		);
+	}
 	const whole = place.kind === 'array' && labelPower(record) > INSULATION.byGroupsAbove;
 	const words =
 		value < least

@@ -213,8 +213,15 @@ describe('faults with readings of their own', () => {
 		expect(next.some(({ quantity }) => quantity === 'positive-to-earth')).toBe(true);
 	});
 
-	it('asks for the wet insulation of the whole array first where the message speaks of leaks', () => {
-		const { next } = assess(SALT, visitWith('Riso low', []));
+	it('asks for wet insulation where the message speaks of leaks, once the array was read dry', () => {
+		const wet = ({ quantity }: { quantity: string }) => quantity === 'insulation-wet';
+		const before = assess(SALT, visitWith('Riso low', []));
+		expect(before.next.some(wet)).toBe(false);
+		expect(before.remarks).toContainEqual(
+			expect.objectContaining({ code: 'test-withheld', because: 'dry-tests-first' })
+		);
+		const dry = { place: { kind: 'array' }, quantity: 'insulation-resistance', value: 200 } as const;
+		const { next } = assess(SALT, visitWith('Riso low', [dry]));
 		expect(next[0]).toMatchObject({ quantity: 'insulation-wet', place: { kind: 'array' } });
 	});
 

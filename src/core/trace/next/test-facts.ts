@@ -111,13 +111,13 @@ const TEST_FACTS: Readonly<Partial<Record<Quantity, TestFacts>>> = {
 		exposure: 'joint-dead',
 		minutes: 5,
 		title: 'Diode of {place}, reverse',
-		how: 'Module covered dark, diode test with the leads the wrong way. 9.99 for “over range”.'
+		how: 'Module covered dark, diode test with the leads the wrong way. “OL” where it displays over range.'
 	},
 	'diode-forward': {
 		exposure: 'joint-dead',
 		minutes: 5,
 		title: 'Diode of {place}, forward',
-		how: 'Module covered dark, diode test. 9.99 for “over range”.'
+		how: 'Module covered dark, diode test. “OL” where it displays over range.'
 	},
 	'cover-current': {
 		exposure: 'roof',

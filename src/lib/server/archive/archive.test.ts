@@ -236,8 +236,8 @@ describe('what is no archive of Zembo is refused in words', () => {
 		['text that is no JSON', () => strToU8('volts,amps\n1,2'), 'not JSON'],
 		[
 			'a site of a later version',
-			() => strToU8(text.replace('"version": 3', '"version": 8')),
-			'this Zembo reads zembo-site 1 to 3'
+			() => strToU8(text.replace('"version": 4', '"version": 9')),
+			'this Zembo reads zembo-site 1 to 4'
 		]
 	])('%s', (_, bytes, words) => expect(refusal(bytes())).toContain(words));
 

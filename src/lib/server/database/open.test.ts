@@ -81,7 +81,8 @@ describe('the database', () => {
 			'0006-watch',
 			'0007-settings',
 			'0008-day-means',
-			'0009-conditions-per-plane'
+			'0009-conditions-per-plane',
+			'0010-over-range'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

@@ -68,6 +68,7 @@ export interface ReadingTable {
 	/** SwitchingState as JSON, or "null". */
 	switching_state: string;
 	value: number;
+	over_range: Generated<number>;
 	at_volts: number | null;
 	typed: string;
 	confirmed: number;

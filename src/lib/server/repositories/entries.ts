@@ -145,6 +145,7 @@ function asReading(row: Selectable<ReadingTable>): Reading {
 		quantity: row.quantity,
 		state: JSON.parse(row.switching_state) as unknown,
 		value: row.value,
+		...(row.over_range === 1 && { overRange: true }),
 		atVolts: row.at_volts,
 		typed: row.typed,
 		confirmed: row.confirmed === 1,

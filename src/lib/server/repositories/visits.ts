@@ -187,6 +187,7 @@ export async function insertReading(
 			quantity: reading.quantity,
 			switching_state: JSON.stringify(reading.state),
 			value: reading.value,
+			over_range: reading.overRange ? 1 : 0,
 			at_volts: reading.atVolts,
 			typed: reading.typed,
 			confirmed: reading.confirmed ? 1 : 0,

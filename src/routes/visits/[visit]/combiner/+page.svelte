@@ -127,6 +127,7 @@
 					onstored={(key) => lit === key && move(1)}
 					onplace={place}
 					onother={another}
+					following={spots.slice(index).filter(({ quantity }) => quantity === spot.quantity)}
 				/>
 			{/if}
 		</aside>

@@ -127,7 +127,7 @@
 						>{placeWords(record, entry.place)}</span
 					>{/if}
 				{entry.outcome === 'fits' && entry.measured !== null
-					? `${entry.measured} ${item.measured?.unit ?? ''}`
+					? `${entry.measured} ${asked?.unit ?? ''}`
 					: entry.words}
 			</p>
 			{#if entry.infrared}

@@ -231,6 +231,7 @@
 					onstored={stored}
 					onplace={place}
 					onother={nextQuantity}
+					following={single ? [spot] : spots.slice(index)}
 				/>
 			{/if}
 			{#if why}<WhySheet place={why} {session} />

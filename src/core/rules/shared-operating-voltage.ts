@@ -1,0 +1,90 @@
+import { stringKey } from '../expectation/place';
+import type { Reading } from '../expectation/visit';
+import type { ArrayRecord, StringRecord } from '../record/record';
+import { parallelStrings } from './parallel-strings';
+
+/** The operating voltage that stands for a string before it is typed. */
+export interface SharedVoltage {
+	/** V */
+	readonly voltage: number;
+	/** Labels of the strings it was read at or typed for. */
+	readonly from: string;
+	/** It is shared by the record; else only taken over, since nobody recorded the inputs. */
+	readonly recorded: boolean;
+}
+
+/** Key under which strings share one operating voltage: those in parallel, and those of unknown connection. */
+export function sharedVoltageKey(record: ArrayRecord, string: StringRecord): string {
+	const group = parallelStrings(record).find(({ strings }) => strings.includes(string));
+	if (!group) return string.id;
+	const alone = group.strings.length === 1 && group.input === null;
+	return alone ? UNKNOWN_INPUT : `shared ${group.strings[0].id}`;
+}
+
+const UNKNOWN_INPUT = 'input not recorded';
+
+/** The newest operating voltage that a string shares; null where none was read yet. */
+export function sharedVoltage(
+	record: ArrayRecord,
+	standing: ReadonlyMap<string, Reading>,
+	string: StringRecord
+): SharedVoltage | null {
+	const key = sharedVoltageKey(record, string);
+	const sharing = record.strings.filter((other) => sharedVoltageKey(record, other) === key);
+	// By the order of entry, which the map keeps: never by two clocks.
+	const newest = [...standing.values()].findLast(
+		({ place, quantity, atVolts }) =>
+			quantity === 'operating-current' &&
+			atVolts !== null &&
+			place.kind === 'string' &&
+			sharing.some(({ id }) => id === place.string)
+	);
+	if (!newest || newest.place.kind !== 'string') return null;
+	const of = newest.place.string;
+	const own = standing.get(stringKey(string.id, 'operating-current'));
+	return {
+		voltage: own?.atVolts ?? newest.atVolts!,
+		from: record.strings.find(({ id }) => id === of)!.label,
+		recorded: key !== UNKNOWN_INPUT
+	};
+}
+
+/** Strings of unknown input by the operating voltage they were read at. */
+export interface VoltageGroup {
+	/** Mean of the group, V. */
+	readonly voltage: number;
+	readonly strings: readonly StringRecord[];
+}
+
+/** Voltages of one input differ by less than this between two strings, relative; Zembo default. */
+const SAME_INPUT = 0.01;
+
+/**
+ * Inputs that operating voltages show: strings whose connection nobody recorded, in groups of equal voltage.
+ *
+ * @returns two groups or more; empty where the voltages do not tell inputs apart
+ */
+export function inputsByVoltage(
+	record: ArrayRecord,
+	standing: ReadonlyMap<string, Reading>
+): VoltageGroup[] {
+	const read = record.strings
+		.filter((string) => sharedVoltageKey(record, string) === UNKNOWN_INPUT)
+		.flatMap((string) => {
+			const voltage = standing.get(stringKey(string.id, 'operating-current'))?.atVolts ?? null;
+			return voltage === null ? [] : [{ string, voltage }];
+		})
+		.sort((a, b) => a.voltage - b.voltage);
+	const groups: (typeof read)[] = [];
+	for (const one of read) {
+		const group = groups.at(-1);
+		const last = group?.at(-1);
+		if (group && last && one.voltage - last.voltage <= SAME_INPUT * last.voltage) group.push(one);
+		else groups.push([one]);
+	}
+	if (groups.length < 2) return [];
+	return groups.map((group) => ({
+		voltage: group.reduce((sum, { voltage }) => sum + voltage, 0) / group.length,
+		strings: record.strings.filter((string) => group.some((one) => one.string === string))
+	}));
+}

@@ -1,0 +1,150 @@
+<script lang="ts">
+	import { stringOfPlace } from '$core/expectation/place';
+	import { placeWords } from '$core/expectation/place-words';
+	import { readMeterFigure } from '$core/expectation/meter-figure';
+	import { QUANTITY_FACTS } from '$core/expectation/quantity';
+	import { keyOf, standingReadings } from '$core/expectation/standing';
+	import type { Spot } from '$core/rules/plan/spots';
+	import { sharedVoltage } from '$core/rules/shared-operating-voltage';
+	import type { VisitSession } from './visit-session.svelte';
+
+	interface Props {
+		session: VisitSession;
+		/** Places in order, the current one first. */
+		spots: readonly Spot[];
+		/** Figures as pasted, in the same order. */
+		figures: readonly string[];
+		/** Operating voltage as it stands in its field, V; for places of which none is known. */
+		voltage: number | null;
+		onclose: () => void;
+	}
+	let { session, spots, figures, voltage, onclose }: Props = $props();
+
+	const { record } = $derived(session.document);
+	const rows = $derived(
+		figures.map((typed, i) => {
+			const spot = spots[i] ?? null;
+			const read =
+				spot &&
+				readMeterFigure(typed, spot.quantity, session.document.visit.meters.volts.ratedVolts);
+			return { typed, spot, read };
+		})
+	);
+	const trouble = $derived(rows.filter(({ spot, read }) => !spot || !read?.ok).length);
+	let storing = $state(false);
+	let refused = $state('');
+
+	function voltageAt(spot: Spot): number | null {
+		if (spot.quantity !== 'operating-current') return null;
+		const string = record.strings.find(({ id }) => id === stringOfPlace(spot.place));
+		const shared =
+			string && sharedVoltage(record, standingReadings(session.document.visit), string);
+		return shared?.voltage ?? voltage;
+	}
+
+	/** One after the other, in their order; what is asked about or refused ends it. */
+	async function storeAll(): Promise<void> {
+		storing = true;
+		refused = '';
+		for (const { typed, spot, read } of rows) {
+			if (!spot || !read?.ok) continue;
+			const atVolts = voltageAt(spot);
+			if (spot.quantity === 'operating-current' && atVolts === null) {
+				refused = 'Type the operating voltage first.';
+				break;
+			}
+			const { value, overRange } = read.value;
+			const { place, quantity, state } = spot;
+			const stored = await session.enter({
+				place,
+				quantity,
+				state,
+				value,
+				...(overRange && { overRange: true }),
+				atVolts,
+				typed
+			});
+			if (!stored) {
+				refused = `Stopped at ${placeWords(record, place)}: answer the question there, then paste the rest.`;
+				break;
+			}
+		}
+		storing = false;
+		if (refused === '') onclose();
+	}
+</script>
+
+<div class="pasted" role="dialog" aria-label="Pasted readings">
+	<h2>{figures.length} pasted figures</h2>
+	<table>
+		<tbody>
+			{#each rows as { typed, spot, read }, i (i)}
+				<tr data-ok={read?.ok ?? false}>
+					<th>{spot ? placeWords(record, spot.place) : 'no place left'}</th>
+					<td class="figure">{typed}</td>
+					<td>
+						{#if read?.ok}
+							<span class="figure"
+								>{read.value.overRange ? '> ' : ''}{read.value.value}
+								{QUANTITY_FACTS[spot!.quantity].unit}</span
+							>{#if session.standingAt(spot!.place, spot!.quantity)}
+								<span class="soft">replaces a reading</span>{/if}
+						{:else}<span class="error">{read ? read.problem : ''}</span>{/if}
+					</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+	{#if trouble > 0}
+		<p class="error">
+			{trouble} of them cannot be stored. Correct the column and paste it again.
+		</p>
+	{/if}
+	{#if refused}<p class="error" role="alert">{refused}</p>{/if}
+	<div class="acts">
+		<button
+			type="button"
+			class="act"
+			disabled={trouble > 0 || storing || spots[0] === undefined}
+			onclick={storeAll}
+			data-first={spots[0] ? keyOf(spots[0]) : ''}>Save {figures.length} readings</button
+		>
+		<button type="button" class="act-plain" onclick={onclose}>Cancel</button>
+	</div>
+</div>
+
+<style>
+	.pasted {
+		border: 2px solid var(--accent);
+		padding: 0.7rem;
+		display: grid;
+		gap: 0.6rem;
+	}
+
+	h2 {
+		font-size: 1.1rem;
+	}
+
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+
+	th,
+	td {
+		text-align: start;
+		padding: 0.25rem 0.4rem 0.25rem 0;
+		border-top: 1px solid var(--line);
+		font-weight: 400;
+	}
+
+	.error {
+		color: var(--off);
+	}
+
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.6rem;
+	}
+</style>
