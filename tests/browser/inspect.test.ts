@@ -173,7 +173,7 @@ describe('the walk', () => {
 		await person.sees('0.4 ohm', stop('bonding-ohms'));
 		const seconds = await person.find(`${stop('loss-of-mains')} input`);
 		await seconds.sendKeys('7\n');
-		await person.sees('7 s, wanted at most 2 s', stop('loss-of-mains'));
+		await person.sees('7 s, required at most 2 s', stop('loss-of-mains'));
 	});
 
 	it('scales an infrared picture to full current and names its pattern', async () => {

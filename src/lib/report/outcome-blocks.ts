@@ -10,9 +10,18 @@ import { dayAndTime } from '$lib/ui/when';
 import { readingFigure } from '$lib/ui/reading-figure';
 import { chance } from '$lib/ui/words';
 import { cell, heading, soft, text, type Block } from './block';
+import { inspectionSummary } from './inspection-blocks';
 
-/** Causes with their reasons, and what was not tested. */
-export function outcomeBlocks({ record }: VisitDocument, assessment: Assessment): Block[] {
+/** Why the report names no cause: an inspection without readings is none that is unfinished. */
+export function noCausesWords({ visit, inspection }: VisitDocument, otherwise: string): string {
+	return visit.readings.length === 0 && inspection.length > 0
+		? 'The visit was an inspection; no electrical readings were taken.'
+		: otherwise;
+}
+
+/** The inspection's result, causes with their reasons, and what was not tested. */
+export function outcomeBlocks(document: VisitDocument, assessment: Assessment): Block[] {
+	const { record } = document;
 	const findings = findingsOf(assessment, record);
 	const rows = findings.flatMap(({ name, causes, tests }) =>
 		causes.map((cause, i) => {
@@ -31,7 +40,7 @@ export function outcomeBlocks({ record }: VisitDocument, assessment: Assessment)
 		})
 	);
 	const said: Block = assessment.noCauses
-		? text(assessment.noCauses)
+		? text(noCausesWords(document, assessment.noCauses))
 		: rows.length === 0
 			? text('Nothing wrong that these readings can show.')
 			: {
@@ -44,7 +53,12 @@ export function outcomeBlocks({ record }: VisitDocument, assessment: Assessment)
 					],
 					rows
 				};
-	return [heading('Outcome'), said, soft(`Not tested: ${assessment.untested.join(' ')}`)];
+	return [
+		heading('Outcome'),
+		...inspectionSummary(document),
+		said,
+		soft(`Not tested: ${assessment.untested.join(' ')}`)
+	];
 }
 
 /** What was done about a cause, at the head of a line. */

@@ -1,3 +1,4 @@
+import { checkRecord } from '$core/rules/check-record';
 import { describe, expect, it } from 'vitest';
 import saltmarsh from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import kilnWalk from '../../../demo/kiln-lane-2026-10-20.zembo-visit.json';
@@ -61,7 +62,15 @@ describe('the report of a visit in full', () => {
 		const headings = report.blocks.flatMap((block) =>
 			block.kind === 'heading' ? [block.text] : []
 		);
-		for (const one of ['Outcome', 'Conditions', 'Array', 'Readings', 'Making safe']) {
+		for (const one of [
+			'Outcome',
+			'Test conditions',
+			'Array',
+			'Readings',
+			'Isolation',
+			'Design checks',
+			'Test equipment'
+		]) {
 			expect(headings).toContain(one);
 		}
 		expect(words(report.blocks)).toContain('IEC profile');
@@ -72,12 +81,24 @@ describe('the report of a visit in full', () => {
 		expect(words(of.blocks)).toContain('Trunk cable hangs below two modules');
 		expect(words(of.blocks)).toContain('Loft hatch painted shut');
 		expect(of.blocks.some(({ kind }) => kind === 'pictures')).toBe(
-			walk.inspection.some(({ photographs, severity }) => severity && photographs.length > 0)
+			walk.inspection.some(({ photographs }) => photographs.length > 0)
 		);
 	});
-	it('without any reading says so rather than nothing', () => {
-		const empty = { ...walk, visit: { ...walk.visit, conditions: [] } };
-		expect(words(reportOf(empty).blocks)).toContain('Not entered: no reading has a basis.');
+	it('of an inspection opens with its defects, and asks for no conditions', () => {
+		const said = words(reportOf(walk).blocks);
+		expect(said.indexOf('Defects')).toBeLessThan(said.indexOf('Isolation'));
+		expect(said).not.toContain('No causes yet');
+		expect(said).not.toContain('Test conditions');
+	});
+	it('has every design check with what is required and found', () => {
+		const table = report.blocks
+			.filter((block) => block.kind === 'table')
+			.find(({ columns }) => columns[0]!.words === 'Check')!;
+		expect(table.rows).toHaveLength(checkRecord(visit.record).length);
+		const fuse = table.rows.find(([title]) => title!.text.startsWith('String fuse'))!;
+		expect(fuse[1]!.text).toContain('16.2 A');
+		expect(fuse[2]!.text).toContain('15 A');
+		expect(fuse[3]!.text).toBe('Fail');
 	});
 });
 

@@ -18,7 +18,9 @@ import { cell, heading, soft, text, type Block, type Report } from './block';
 import { drawingBlocks } from './drawing-blocks';
 import { STEP_WORDS } from './outcome-blocks';
 import { visitsOfSite } from './site-visits';
-import { inspectionBlocks, recordBlocks } from './visit-blocks';
+import { designCheckBlocks } from './design-check-blocks';
+import { inspectionBlocks } from './inspection-blocks';
+import { recordBlocks } from './visit-blocks';
 
 /**
  * What is known of a site over the years: its visits and what each found, its strings at standard
@@ -50,6 +52,7 @@ export function siteReport(document: SiteDocument, checksum: string): Report {
 			...yearsBlocks(record, visits, when),
 			...repairsBlocks(record, visits, when),
 			...newestInspection(visits),
+			...designCheckBlocks(record),
 			...recordBlocks(record),
 			...partsBlocks(record),
 			...drawingBlocks(record, site.name),

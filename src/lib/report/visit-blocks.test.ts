@@ -8,14 +8,15 @@ import { walkOf } from '$core/rules/inspection/walk';
 import { ALL_SITES, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../tests/support/sites';
 import { testId } from '../../../tests/support/scenario';
 import type { Block } from './block';
+import { inspectionBlocks } from './inspection-blocks';
 import { outcomeBlocks, repairBlocks } from './outcome-blocks';
 import { readingsBlocks } from './readings-blocks';
 import {
 	cautionBlocks,
 	conditionsBlocks,
-	inspectionBlocks,
 	recordBlocks,
-	safetyBlocks
+	safetyBlocks,
+	testEquipmentBlocks
 } from './visit-blocks';
 
 const NOW = Date.UTC(2026, 10, 26, 12);
@@ -48,12 +49,17 @@ describe('the conditions of a report', () => {
 		expect(said).toContain(`${irradiance.value} W/m² ±`);
 		expect(said).toContain(`cells ${cellTemperature.value} °C ±`);
 		expect(said).toContain('sensor in the plane');
-		expect(said).toMatch(/Meters: volts ± \(.* %.*\), clamp ±/);
+	});
+
+	it('name the test equipment with its accuracy and rating', () => {
+		const table = testEquipmentBlocks(SALTMARSH).find((block) => block.kind === 'table')!;
+		expect(table.rows).toHaveLength(2);
+		for (const row of table.rows) expect(row[1]!.text).toMatch(/^± \(.* %/);
 	});
 
 	it('are said to be missing where they are', () => {
 		const bare = { ...SALTMARSH, visit: { ...SALTMARSH.visit, conditions: [] } };
-		expect(text(conditionsBlocks(bare, assessed(bare)))).toContain('no reading has a basis');
+		expect(text(conditionsBlocks(bare, assessed(bare)))).toContain('Not entered');
 	});
 
 	it('warn of light too dim to judge by', () => {
@@ -105,8 +111,8 @@ describe('the array of a report', () => {
 
 describe('making safe in a report', () => {
 	it('says that nothing was done where nothing was', () => {
-		expect(lines(safetyBlocks(HOLLIN_CREEK, assessed(HOLLIN_CREEK), NOW)).at(-1)).toBe(
-			'No step was taken in this visit.'
+		expect(lines(safetyBlocks(HOLLIN_CREEK, assessed(HOLLIN_CREEK), NOW)).at(-1)).toMatch(
+			/^No step/
 		);
 	});
 
@@ -125,8 +131,7 @@ describe('making safe in a report', () => {
 			visit: { ...HOLLIN_CREEK.visit, safety: [...HOLLIN_CREEK.visit.safety, own] }
 		};
 		const said = text(safetyBlocks(document, assessed(document), NOW));
-		expect(said).toMatch(/^Making safe\nTamsin Orrell answered for a written procedure/);
-		expect(said).toContain('nothing of it was proved here');
+		expect(said).toMatch(/^Isolation\nTamsin Orrell worked to a written procedure/);
 	});
 });
 
@@ -162,23 +167,47 @@ describe('the inspection of a report', () => {
 		);
 		expect(said.slice(0, 2)).toEqual([
 			'Inspection',
-			`2 of ${stops.length} questions of the walk are answered.`
+			`2 of ${stops.length} inspection items were answered.`
 		]);
 		const at = (words: string) => said.findIndex((line) => line.includes(words));
-		expect(at('act now: Glass cracked')).toBeGreaterThan(0);
-		expect(at('act now: Glass cracked')).toBeLessThan(at('note: Label faded'));
+		expect(at('Found: Glass cracked')).toBeGreaterThan(0);
+		expect(at('Found: Glass cracked')).toBeLessThan(at('Found: Label faded'));
 		expect(said.at(-1)).toBe('p-1: Glass cracked');
 	});
 
 	it('says that there is no finding where all fits, and lists what could not be seen', () => {
 		expect(inspected(entry(1, { outcome: 'fits', severity: null })).join('\n')).toContain(
-			'No finding.'
+			'No defect'
 		);
 		const unseen = inspected(
 			entry(1, { outcome: 'not-seen', severity: null, words: 'Snow on the modules' })
 		);
-		expect(unseen).toContain('Could not be seen');
+		expect(unseen).toContain('Not inspected');
 		expect(unseen.at(-1)).toContain('Snow on the modules');
+	});
+
+	it('has what passed, with its readings, and the photographs of what was not inspected', () => {
+		const rack = stops.findIndex(({ key }) => key === 'rack-live');
+		const said = inspected(
+			entry(rack, { outcome: 'fits', severity: null, measured: 0.3 }),
+			entry(1, { outcome: 'not-seen', severity: null, words: 'Snow', photographs: ['p-2'] })
+		);
+		expect(said).toContain('Passed');
+		expect(said.join('\n')).toContain('0.3 V (required ≤ 5 V)');
+		expect(said).toContain('p-2: Snow');
+	});
+
+	it('never has a limit beside a failure without what was found', () => {
+		const rack = stops.findIndex(({ key }) => key === 'rack-live');
+		const blocks = inspectionBlocks({
+			...KILN_LANE,
+			inspection: [entry(rack, { measured: 38, words: '38 V', severity: 'act-now' })]
+		});
+		const list = blocks.find((block) => block.kind === 'list')!;
+		expect(list.items[0]).toMatchObject({
+			text: expect.stringContaining('Found: 38 V'),
+			soft: [expect.stringMatching(/^Required: .*≤ 5 V/)]
+		});
 	});
 });
 
@@ -195,7 +224,12 @@ describe('the outcome of a report', () => {
 	it('says why there is none where nothing was read', () => {
 		const unread = { ...SALTMARSH, visit: { ...SALTMARSH.visit, readings: [] } };
 		const assessment = assessed(unread);
-		expect(text(outcomeBlocks(unread, assessment))).toContain(assessment.noCauses!);
+		const idle = { ...unread, inspection: [] };
+		expect(text(outcomeBlocks(idle, assessment))).toContain(assessment.noCauses!);
+		// An inspection without readings is complete; its defects are its outcome.
+		const said = text(outcomeBlocks(unread, assessment));
+		expect(said).not.toContain(assessment.noCauses!);
+		expect(said).toMatch(/Defects: 1 Immediate/);
 	});
 });
 

@@ -5,12 +5,11 @@ import { fuseWords } from '$core/record/difference';
 import { labelPower } from '$core/record/label-power';
 import type { ArrayRecord } from '$core/record/record';
 import { MAKE_SAFE_FIRST, WHO_DECIDES } from '$core/rules/cautions';
-import { SEVERITIES, SEVERITY_WORDS } from '$core/rules/inspection/entry';
-import { scaleInfrared } from '$core/rules/inspection/infrared';
-import { outcomeOfStop, placeWords, walkOf } from '$core/rules/inspection/walk';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import { notProved, standingSafety } from '$core/rules/making-safe/progress';
 import { makingSafe } from '$core/rules/making-safe/sequence';
+import type { SafetyStep } from '$core/rules/making-safe/step';
+import type { Meter } from '$core/expectation/visit';
 import type { Assessment } from '$core/trace/assess';
 import { findingsOf } from '$lib/ui/findings';
 import { dayAndTime } from '$lib/ui/when';
@@ -20,8 +19,7 @@ import { cell, heading, soft, text, type Block, type Cell } from './block';
 /** Light, heat and meters, with how sure each is. */
 export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Assessment): Block[] {
 	const conditions = standingConditions(visit);
-	const { volts, amps } = visit.meters;
-	const blocks: Block[] = [heading('Conditions')];
+	const blocks: Block[] = [heading('Test conditions')];
 	if (conditions) {
 		const { irradiance, cellTemperature } = conditions;
 		const light = IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase();
@@ -32,13 +30,8 @@ export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Ass
 				`${irradiance.value} W/m² ± ${(200 * irradiance.relativeStandardUncertainty).toFixed(1)} % (${light}), cells ${cellTemperature.value} °C ± ${(2 * cellTemperature.standardUncertainty).toFixed(1)} K (${heat}), entered ${dayAndTime(conditions.enteredAt, site.timeZone)} by ${conditions.by}. ${groups}`
 			)
 		);
-	} else blocks.push(text('Not entered: no reading has a basis.'));
-	blocks.push(
-		...assessment.warnings.map(text),
-		soft(
-			`Meters: volts ± (${volts.pctOfReading} % + ${volts.counts} x ${volts.resolution} V), clamp ± (${amps.pctOfReading} % + ${amps.counts} x ${amps.resolution} A).`
-		)
-	);
+	} else blocks.push(text('Not entered: readings were not compared with expected values.'));
+	blocks.push(...assessment.warnings.map(text));
 	return blocks;
 }
 
@@ -94,7 +87,17 @@ export function recordBlocks(record: ArrayRecord): Block[] {
 	];
 }
 
-/** What was proved before hands went in, and what was not. */
+/** "≤ 0.2 A", as a proving reading has to be. */
+function limitOf({ limit: { most, least }, unit }: NonNullable<SafetyStep['proof']>): string {
+	return [
+		most === undefined ? '' : `≤ ${most} ${unit}`,
+		least === undefined ? '' : `≥ ${least} ${unit}`
+	]
+		.filter(Boolean)
+		.join(', ');
+}
+
+/** Steps of isolation with their proving readings, and what was not proved. */
 export function safetyBlocks(
 	{ record, visit, site }: VisitDocument,
 	assessment: Assessment,
@@ -106,80 +109,57 @@ export function safetyBlocks(
 	const settled = [...arrival, ...down, ...up].filter(({ entry }) => entry !== null);
 	if (own) {
 		return [
-			heading('Making safe'),
+			heading('Isolation'),
 			text(
-				`${own.by} answered for a written procedure of their own, ${dayAndTime(own.at, site.timeZone)}: nothing of it was proved here.`
+				`${own.by} worked to a written procedure of their own, ${dayAndTime(own.at, site.timeZone)}: Zembo has no record of its steps.`
 			)
 		];
 	}
 	if (settled.length === 0) {
-		return [heading('Making safe'), text('No step was taken in this visit.')];
+		return [heading('Isolation'), text('No step of isolation was recorded in this visit.')];
 	}
 	const items = settled.map(({ step, entry }): Cell => {
-		const value = step.proof && entry!.value !== null ? `: ${entry!.value} ${step.proof.unit}` : '';
-		return cell(`${step.title}${value}`, [`${dayAndTime(entry!.at, site.timeZone)}, ${entry!.by}`]);
+		const { proof } = step;
+		const proved =
+			proof && entry!.value !== null
+				? [`Required: ${limitOf(proof)}. Found: ${entry!.value} ${proof.unit}.`]
+				: [];
+		return cell(step.title, [...proved, `${dayAndTime(entry!.at, site.timeZone)}, ${entry!.by}`]);
 	});
 	return [
-		heading('Making safe'),
+		heading('Isolation'),
 		{ kind: 'list', items },
 		...notProved([...arrival, ...down]).map(text)
 	];
 }
 
-/** Findings of the walk with their photographs, figures, and what could not be seen. */
-export function inspectionBlocks({ record, inspection }: VisitDocument): Block[] {
-	const stops = walkOf(record, inspection).flatMap((stretch) => stretch.stops);
-	const answered = stops.filter((stop) => outcomeOfStop(stop) !== null).length;
-	if (answered === 0) return [];
-	const told = stops.flatMap(({ item, part, answers }) =>
-		answers
-			.filter(({ outcome }) => outcome !== 'fits')
-			.map((entry) => ({ entry, item, mark: part?.mark ?? '' }))
-	);
-	const findings = SEVERITIES.flatMap((severity) =>
-		told.filter(({ entry }) => entry.severity === severity)
-	);
-	const unseen = told.filter(({ entry }) => entry.outcome === 'not-seen');
-	const measured = stops.flatMap(({ item, measured: asked, answers }) =>
-		answers
-			.filter((entry) => entry.measured !== null)
-			.map((entry) => `${item.words}: ${entry.measured} ${asked?.unit ?? ''}`)
-	);
-	const blocks: Block[] = [
-		heading('Inspection'),
-		text(`${answered} of ${stops.length} questions of the walk are answered.`)
+const CATEGORY_WORDS = { 2: 'CAT II', 3: 'CAT III', 4: 'CAT IV' } as const;
+
+/** Meters and clamps by their accuracy and rating. */
+export function testEquipmentBlocks({ visit }: VisitDocument): Block[] {
+	const row = (
+		name: string,
+		{ pctOfReading, counts, resolution, ratedVolts, category }: Meter,
+		unit: string
+	) => [
+		cell(name),
+		cell(`± (${pctOfReading} % + ${counts} × ${resolution} ${unit})`),
+		cell(ratedVolts === null ? 'not recorded' : `${ratedVolts} V`),
+		cell(category === null ? 'not recorded' : CATEGORY_WORDS[category])
 	];
-	if (findings.length === 0) blocks.push(text('No finding.'));
-	else {
-		blocks.push({
-			kind: 'list',
-			items: findings.map(({ entry, item, mark }) => {
-				const where = placeWords(record, entry.place) || mark;
-				const infrared = entry.infrared ? ` ${scaleInfrared(entry.infrared).words}` : '';
-				return cell(
-					`${SEVERITY_WORDS[entry.severity!]}${where ? `, ${where}` : ''}: ${entry.words}${infrared}`,
-					[item.words.toLowerCase()]
-				);
-			})
-		});
-		const pictures = findings.flatMap(({ entry }) =>
-			entry.photographs.map((id) => ({ id, words: entry.words }))
-		);
-		if (pictures.length > 0) blocks.push({ kind: 'pictures', pictures });
-	}
-	if (measured.length > 0) blocks.push(text(`Measured: ${measured.join('; ')}.`));
-	if (unseen.length > 0) {
-		blocks.push(
-			{ kind: 'heading', text: 'Could not be seen', minor: true },
-			{
-				kind: 'list',
-				items: unseen.map(({ entry, item, mark }) =>
-					cell(`${mark ? `${mark}: ` : ''}${item.words}: ${entry.words}`)
-				)
-			}
-		);
-	}
-	return blocks;
+	return [
+		heading('Test equipment'),
+		{
+			kind: 'table',
+			columns: [
+				{ words: 'Instrument', width: 1.4 },
+				{ words: 'Accuracy', width: 1.6 },
+				{ words: 'Rated DC voltage', width: 1.2 },
+				{ words: 'Category', width: 1 }
+			],
+			rows: [row('Voltage meter', visit.meters.volts, 'V'), row('DC clamp', visit.meters.amps, 'A')]
+		}
+	];
 }
 
 /** Cautions of the tests that are proposed, and who decides. */

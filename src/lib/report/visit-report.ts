@@ -11,15 +11,17 @@ import { dayAndTime } from '$lib/ui/when';
 import { count, kilowatts } from '$lib/ui/words';
 import { cell, heading, soft, text, type Block, type Report } from './block';
 import { basisBlocks } from './basis-blocks';
+import { designCheckBlocks } from './design-check-blocks';
 import { drawingBlocks } from './drawing-blocks';
-import { outcomeBlocks, repairBlocks } from './outcome-blocks';
+import { inspectionBlocks, inspectionSummary } from './inspection-blocks';
+import { noCausesWords, outcomeBlocks, repairBlocks } from './outcome-blocks';
 import { readingsBlocks } from './readings-blocks';
 import {
 	cautionBlocks,
 	conditionsBlocks,
-	inspectionBlocks,
 	recordBlocks,
-	safetyBlocks
+	safetyBlocks,
+	testEquipmentBlocks
 } from './visit-blocks';
 
 export const REPORT_FORMS = ['full', 'short'] as const;
@@ -41,6 +43,7 @@ export function visitReport(
 	now: number
 ): Report {
 	const { site, visit, revision, record } = document;
+	const isMeasured = visit.readings.length > 0;
 	const facts: (readonly [string, string])[] = [
 		['Visit', `${dayAndTime(visit.startedAt, site.timeZone)} (${site.timeZone})`],
 		['Measured by', visit.by],
@@ -59,10 +62,14 @@ export function visitReport(
 				: [
 						...outcomeBlocks(document, assessment),
 						...repairBlocks(document, assessment),
-						...conditionsBlocks(document, assessment),
+						// Where nothing was measured the inspection is what the visit was for.
+						...(isMeasured ? [] : inspectionBlocks(document)),
+						...(isMeasured ? conditionsBlocks(document, assessment) : []),
 						...readingsBlocks(assessment, record),
+						...(isMeasured ? inspectionBlocks(document) : []),
 						...safetyBlocks(document, assessment, now),
-						...inspectionBlocks(document),
+						...testEquipmentBlocks(document),
+						...designCheckBlocks(record),
 						...recordBlocks(record),
 						...drawingBlocks(record, site.name),
 						...cautionBlocks(document, assessment),
@@ -92,8 +99,9 @@ function plainBlocks(document: VisitDocument, assessment: Assessment): Block[] {
 			`The array has ${count(record.strings.length, 'string')} and ${kilowatts(labelPower(record))} on its modules’ labels. Measured: ${read.size} of them.`
 		),
 		heading('What was found'),
+		...inspectionSummary(document),
 		...(assessment.noCauses
-			? [text(assessment.noCauses)]
+			? [text(noCausesWords(document, assessment.noCauses))]
 			: findings.length === 0
 				? [text('Nothing wrong that these measurements can show.')]
 				: []),

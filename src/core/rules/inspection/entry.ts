@@ -3,9 +3,9 @@ export const SEVERITIES = ['act-now', 'mend-soon', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
-	'act-now': 'act now',
-	'mend-soon': 'mend soon',
-	note: 'note'
+	'act-now': 'Immediate',
+	'mend-soon': 'Scheduled',
+	note: 'Observation'
 };
 
 export const PATTERNS = ['cell', 'section', 'module', 'string', 'connector'] as const;

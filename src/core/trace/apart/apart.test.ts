@@ -220,7 +220,11 @@ describe('faults with readings of their own', () => {
 		expect(before.remarks).toContainEqual(
 			expect.objectContaining({ code: 'test-withheld', because: 'dry-tests-first' })
 		);
-		const dry = { place: { kind: 'array' }, quantity: 'insulation-resistance', value: 200 } as const;
+		const dry = {
+			place: { kind: 'array' },
+			quantity: 'insulation-resistance',
+			value: 200
+		} as const;
 		const { next } = assess(SALT, visitWith('Riso low', [dry]));
 		expect(next[0]).toMatchObject({ quantity: 'insulation-wet', place: { kind: 'array' } });
 	});
