@@ -158,7 +158,7 @@ describe('a mix', () => {
 			slider.dispatchEvent(new Event('change', { bubbles: true }));`
 		);
 		await person.sees('20 % sun', '.circuit');
-		await person.sees('passed by', '.circuit');
+		await person.sees('bypassed', '.circuit');
 		expect(await watts()).toBeLessThan(0.72 * whole);
 		await person.arrivesAt(/40|@20/);
 		await person.fill('of', '1+2+3 | 6+(');

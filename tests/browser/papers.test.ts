@@ -203,9 +203,11 @@ describe('a survey of another kind of array', () => {
 		await survey('Bait store');
 		await person.press('A box, AC out');
 		await person.press('Make the record');
-		await person.sees('Choose the module’s label, or type it');
-		await person.choose('#type', 'Type the label');
+		await person.sees('nameplate is missing', '[role=alert]');
+		await person.choose('#type', 'Type the nameplate');
 		await person.fill('pmax', '300');
+		// Power alone says what the array is rated.
+		await person.sees('7.2 kW', '[data-rated-power]');
 		await person.fill('vmp', '45');
 		await person.fill('imp', '9,26');
 		await person.fill('voc', '39,8');

@@ -72,13 +72,26 @@ describe('any grade', () => {
 				years,
 				fc.constantFrom(LIMITS, BAND),
 				(one, other, known, age, profile) => {
-					const [less, more] = [Math.min(one, other), Math.max(one, other)];
+					// What is more than a module can produce is questioned, not graded.
+					const [less, more] = [Math.min(one, other), Math.min(1, Math.max(one, other))];
+					if (less > more) return;
 					expect(rankOf(gradeOf(more, known, age, profile).grade)).toBeGreaterThanOrEqual(
 						rankOf(gradeOf(less, known, age, profile).grade)
 					);
 				}
 			)
 		);
+	});
+
+	it('of more than a module can produce is none, but a question', () => {
+		for (const profile of [LIMITS, BAND]) {
+			expect(gradeOf(1.04, 0.01, 3, profile).grade).toBe('good');
+			const above = gradeOf(1.16, 0.03, 3, profile);
+			expect(above.grade).toBe('unknown');
+			expect(above.words).toContain('116 %');
+			// A reading as unsure as that may still be right.
+			expect(gradeOf(1.16, 0.08, 3, profile).grade).toBe('good');
+		}
 	});
 
 	it('of nothing measured is none', () => {

@@ -15,6 +15,8 @@ export interface Graded {
 const UNKNOWN_YEARS = { usual: 10, doubt: 6 };
 /** What labels promise and modules differ by, relative standard uncertainty; judgement. */
 const TOLERANCE = 0.02;
+/** Share above its nameplate that a module may have new, power tolerance; Zembo default. */
+const NAMEPLATE_TOLERANCE = 0.05;
 /** Below so much of what its age leaves a module is out, by band. */
 const OUT_SHARE = 0.5;
 
@@ -35,6 +37,14 @@ export function gradeOf(
 ): Graded {
 	if (share === null)
 		return { grade: 'unknown', words: 'Nothing to judge it by yet.', near: false };
+	const possible = 1 + NAMEPLATE_TOLERANCE + 2 * doubt;
+	if (share > possible) {
+		return {
+			grade: 'unknown',
+			words: `${percent(share)} of its nameplate is more than it can produce (at most ${percent(possible)} with tolerance and uncertainty). Check the irradiance, the nameplate and the meter, and measure again.`,
+			near: false
+		};
+	}
 	return profile.by === 'limits'
 		? byLimits(share, doubt, profile)
 		: byBand(share, doubt, years, profile);
@@ -51,7 +61,7 @@ function byLimits(share: number, doubt: number, { limits }: GradeProfile): Grade
 	return {
 		grade,
 		near: near !== undefined,
-		words: `${percent(share)} of its label; good from ${percent(limits.good)}, fair from ${percent(limits.fair)}, out below ${percent(limits.weak)}.${near ? ` The band reaches over ${percent(near[1])}: another take may move it.` : ''}`
+		words: `${percent(share)} of its nameplate; good from ${percent(limits.good)}, fair from ${percent(limits.fair)}, out below ${percent(limits.weak)}.${near ? ` The band reaches over ${percent(near[1])}: another take may move it.` : ''}`
 	};
 }
 
@@ -69,7 +79,7 @@ function byBand(
 	const band = 2 * Math.hypot(doubt, ageing, TOLERANCE);
 	const least = expected - band;
 	const near = Math.abs(share - least) < doubt;
-	const words = `${percent(share)} of its label; ${years === null ? 'of unknown age' : `after ${age} years`} ${percent(expected)} ± ${percent(band)} is usual.`;
+	const words = `${percent(share)} of its nameplate; ${years === null ? 'of unknown age' : `after ${age} years`} ${percent(expected)} ± ${percent(band)} is usual.`;
 	if (share >= least) return { grade: 'good', words, near };
 	const kept = share / expected;
 	if (kept + 2 * doubt < OUT_SHARE) {

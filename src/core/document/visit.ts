@@ -1,13 +1,7 @@
 import { z } from 'zod';
 import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions/conditions';
-import { stringOfPlace } from '../expectation/place';
-import {
-	PURPOSES,
-	type ConditionsEntry,
-	type Meter,
-	type Reading,
-	type Visit
-} from '../expectation/visit';
+import { placeTrouble } from '../expectation/place-in-record';
+import { PURPOSES, type ConditionsEntry, type Meter, type Visit } from '../expectation/visit';
 import type { ArrayRecord } from '../record/record';
 import { inspectionEntrySchema } from './inspection';
 import { photographSchema } from './photograph';
@@ -102,29 +96,6 @@ function isTimeZone(name: string): boolean {
 	} catch {
 		return false;
 	}
-}
-
-/** Why a place is none of a record, in words; null where it is one. */
-export function placeTrouble(
-	{ strings, parts }: Pick<ArrayRecord, 'strings' | 'parts'>,
-	place: Reading['place']
-): string | null {
-	const id = stringOfPlace(place);
-	const string = strings.find((candidate) => candidate.id === id);
-	if (id !== null && !string) return 'No string of the record has this id.';
-	if (place.kind === 'module' && place.module > string!.moduleCount) {
-		return `${string!.label} has ${string!.moduleCount} modules; there is no module ${place.module}.`;
-	}
-	if (place.kind === 'stretch' && !(place.from < place.to && place.to <= string!.moduleCount)) {
-		return `${string!.label} has joints 0 to ${string!.moduleCount}; a stretch goes from a lower to a higher one.`;
-	}
-	if (place.kind === 'joint' && place.joint > string!.moduleCount) {
-		return `${string!.label} has joints 0 to ${string!.moduleCount}; there is no joint ${place.joint}.`;
-	}
-	if (place.kind === 'part' && !parts.some((part) => part.id === place.part)) {
-		return 'No part of the record has this id.';
-	}
-	return null;
 }
 
 /** What a schema cannot say of a visit beside the record that it saw, by its place in the visit. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { testId, visitOf } from '../../../tests/support/scenario';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
-import { placeTrouble } from '../document/visit';
+import { placeTrouble } from './place-in-record';
 import {
 	PART_POINTS,
 	placeKey,

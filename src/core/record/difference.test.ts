@@ -67,7 +67,7 @@ describe('rules and facts that changed', () => {
 		[rules({ edition: 2020 }), 'Edition 2020, was unknown.'],
 		[
 			rules({ structure: 'building' }),
-			'Structure: on or in a building, was open carport or canopy.'
+			'Structure: on or in a building, use not recorded, was open carport or canopy.'
 		],
 		[rules({ lowest: null }), 'Lowest air temperature unknown, was -12 °C.'],
 		[rules({ hottestCell: 70 }), 'Hottest cells 70 °C, was 66 °C.'],

@@ -49,6 +49,21 @@ describe('each thing that nobody knows', () => {
 		expect(found.station).toBe('office');
 	});
 
+	it('asks no more whether a device is there that the strings name, but for its nameplate', () => {
+		const named = {
+			...record,
+			system: 'rapid-shutdown' as const,
+			strings: record.strings.map((string) => ({
+				...string,
+				devices: { kind: 'rapid-shutdown', modulesPerDevice: 1, part: null } as const
+			}))
+		};
+		const found = keys(named);
+		expect(found).not.toContain('kind/rapid-shutdown-device');
+		expect(found).toContain('strings/device-figures');
+		expect(keys({ ...named, strings: record.strings })).toContain('kind/rapid-shutdown-device');
+	});
+
 	it('of a label is what the label does not say', () => {
 		const [type] = record.moduleTypes;
 		const bare = {

@@ -176,6 +176,13 @@ function stringUnknowns(record: ArrayRecord): Unknown[] {
 		'volts while off'
 	);
 	add(
+		'device-figures',
+		'roof',
+		lacking(({ devices }) => devices !== null && devices !== 'unknown' && devices.part === null),
+		'nameplate of the devices behind the modules',
+		'voltage while off, and their limits'
+	);
+	add(
 		'blocking',
 		'combiner',
 		lacking(({ blockingDiode }) => blockingDiode === 'unknown'),
@@ -225,8 +232,20 @@ function partUnknowns(part: Part): Unknown[] {
 	];
 }
 
+const DEVICE_KINDS = {
+	'rapid-shutdown': 'rapid-shutdown-device',
+	optimiser: 'optimiser',
+	'micro-inverter': 'micro-inverter'
+} as const satisfies Record<string, PartKind>;
+
 function kindUnknowns(record: ArrayRecord): Unknown[] {
-	const there = new Set(record.parts.map(({ kind }) => kind));
+	const there = new Set<PartKind>([
+		...record.parts.map(({ kind }) => kind),
+		// Devices on record are there, whether their figures are known or not.
+		...record.strings.flatMap(({ devices }) =>
+			devices === null || devices === 'unknown' ? [] : [DEVICE_KINDS[devices.kind]]
+		)
+	]);
 	return expectedKinds(record)
 		.filter((kind) => !there.has(kind) && !record.absent.includes(kind))
 		.map((kind) => ({

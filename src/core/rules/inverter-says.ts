@@ -101,3 +101,18 @@ export function meaningsOf(text: string): readonly Meaning[] {
 	if (text.trim() === '') return [];
 	return PATTERNS.filter(({ says }) => says.test(text)).map(({ says: _, ...meaning }) => meaning);
 }
+
+/** A message as it is stored: which of several inverters displays it stands before it. */
+export function joinMessage(inverter: string, message: string): string {
+	const text = message.trim();
+	return inverter === '' || text === '' ? text : `${inverter}: ${text}`;
+}
+
+/** A stored message taken apart. @param marks of the inverters of the record */
+export function splitMessage(
+	stored: string,
+	marks: readonly string[]
+): { readonly inverter: string | null; readonly message: string } {
+	const inverter = marks.find((mark) => stored.startsWith(`${mark}: `)) ?? null;
+	return { inverter, message: inverter === null ? stored : stored.slice(inverter.length + 2) };
+}

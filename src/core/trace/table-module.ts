@@ -29,8 +29,10 @@ export interface TableReading {
 /** What is known of the module before it is read. */
 export interface TableModule {
 	readonly sections: number;
-	/** Label Voc of the whole, V. */
+	/** Nameplate Voc of the whole, V. */
 	readonly voc: number;
+	/** Voc of a healthy module of the same type beside it, in the same light now, V; null without one. */
+	readonly reference: number | null;
 }
 
 /** One thing that may be wrong, and where; null: whole. */
@@ -55,13 +57,20 @@ export interface TableTest {
 	}[];
 }
 
+/** Voltage at the leads after a substring was bypassed, and what it rests on. */
+export interface BridgedVoltage {
+	/** V */
+	readonly voltage: number;
+	readonly from: 'own-readings' | 'reference' | 'nameplate';
+}
+
 export interface TableAnswer {
 	/** Likeliest first. */
 	readonly possible: readonly TablePossible[];
 	/** Best first. */
 	readonly next: readonly TableTest[];
-	/** Volts to be expected at the leads with the likeliest section bridged; null where none is to be. */
-	readonly bridged: number | null;
+	/** Voltage to be expected at the leads with the likeliest substring bypassed; null where none is to be. */
+	readonly bridged: BridgedVoltage | null;
 }
 
 /** Chance per section or joint of a module that somebody brings to a table; judgement. */
@@ -72,8 +81,10 @@ const RATES: Readonly<Record<TableFault, number>> = {
 	'joint-open': 0.04,
 	'joint-resistive': 0.02
 };
-/** Of the label's volts what a module in daylight shows, and how sure that is: heat and light are not known. */
+/** Share of its nameplate Voc that a module in daylight shows, where neither light nor temperature is known. */
 const SHARE = { value: 0.94, doubt: 0.05 };
+/** Beside a reference module in the same light; Zembo default: scatter of modules and of their temperature. */
+const BESIDE_REFERENCE = 0.015;
 const MINUTES: Readonly<Record<TableQuantity, number>> = {
 	leads: 0.5,
 	section: 1,
@@ -89,14 +100,15 @@ function foretell(
 	{ quantity, at }: Pick<TableReading, 'quantity' | 'at'>,
 	fault: TableFault | null,
 	where: number,
-	{ sections, voc }: TableModule
+	{ sections, voc, reference }: TableModule
 ): Foretold {
-	const section = (SHARE.value * voc) / sections;
+	const section = (reference ?? SHARE.value * voc) / sections;
+	const doubt = reference === null ? SHARE.doubt : BESIDE_REFERENCE;
 	const scale = 1.3 * voc;
 	const here = where === at;
 	const volts = (value: number) => ({
 		value,
-		sigma: Math.hypot(SHARE.doubt * value, 0.02 * section),
+		sigma: Math.hypot(doubt * value, 0.02 * section),
 		scale
 	});
 	switch (quantity) {
@@ -159,8 +171,47 @@ export function traceTableModule(
 	return {
 		possible,
 		next: nextOf(module, readings, possible),
-		bridged: bridging ? SHARE.value * module.voc * (1 - 1 / module.sections) : null
+		bridged: bridging ? bridgedVoltage(module, readings, first!.at) : null
 	};
+}
+
+/** By the person's own readings of the other substrings, else by the reference module, else by the nameplate. */
+function bridgedVoltage(
+	{ sections, voc, reference }: TableModule,
+	readings: readonly TableReading[],
+	dead: number
+): BridgedVoltage {
+	const newest = new Map(
+		readings
+			.filter(({ quantity, at }) => quantity === 'section' && at !== dead)
+			.map(({ at, value }) => [at, value])
+	);
+	const own = [...newest.values()];
+	if (own.length > 0) {
+		const sum = own.reduce((total, value) => total + value, 0);
+		// Substrings that were not read are taken as the mean of those that were.
+		return { voltage: (sum / own.length) * (sections - 1), from: 'own-readings' };
+	}
+	const left = 1 - 1 / sections;
+	return reference === null
+		? { voltage: SHARE.value * voc * left, from: 'nameplate' }
+		: { voltage: reference * left, from: 'reference' };
+}
+
+/** Every test that was not taken yet, in the order of the module: for who chooses another order. */
+export function testsLeft(
+	{ sections }: TableModule,
+	readings: readonly TableReading[]
+): { readonly quantity: TableQuantity; readonly at: number }[] {
+	const taken = new Set(readings.map(({ quantity, at }) => `${quantity}/${at}`));
+	return [
+		{ quantity: 'leads' as const, at: 0 },
+		...Array.from({ length: sections }, (_, at) => [
+			{ quantity: 'section' as const, at },
+			{ quantity: 'diode-reverse' as const, at }
+		]).flat(),
+		...Array.from({ length: sections + 1 }, (_, at) => ({ quantity: 'joint' as const, at }))
+	].filter(({ quantity, at }) => !taken.has(`${quantity}/${at}`));
 }
 
 /** A test that tells less than this is not worth the probes, bit. */
@@ -171,41 +222,39 @@ function nextOf(
 	readings: readonly TableReading[],
 	possible: readonly TablePossible[]
 ): TableTest[] {
-	const taken = new Set(readings.map(({ quantity, at }) => `${quantity}/${at}`));
-	const candidates = [
-		{ quantity: 'leads' as const, at: 0 },
-		...Array.from({ length: module.sections }, (_, at) => [
-			{ quantity: 'section' as const, at },
-			{ quantity: 'diode-reverse' as const, at }
-		]).flat(),
-		...Array.from({ length: module.sections + 1 }, (_, at) => ({ quantity: 'joint' as const, at }))
-	].filter(({ quantity, at }) => !taken.has(`${quantity}/${at}`));
-	return candidates
-		.map(({ quantity, at }): TableTest => {
-			const outcomes = outcomesOf(
-				possible.map((one) => {
-					const { value, sigma } = foretell({ quantity, at }, one.fault, one.at, module);
-					return { weight: one.probability, value: value ?? 0, sigma };
-				})
-			);
-			const shown = (value: number) => (quantity === 'joint' ? 10 ** value : value);
-			return {
-				quantity,
-				at,
-				minutes: MINUTES[quantity],
-				information: informationOf(outcomes),
-				outcomes: outcomes
-					.map(({ low, high, probability, of }) => ({
-						low: shown(low),
-						high: shown(high),
-						probability,
-						leaves: of.map((index) => possible[index]!)
-					}))
-					.sort((a, b) => b.probability - a.probability)
-			};
-		})
+	return testsLeft(module, readings)
+		.map((test) => tableTest(module, test, possible))
 		.filter(({ information }) => information >= WORTH_TAKING)
 		.sort((a, b) => b.information / b.minutes - a.information / a.minutes);
+}
+
+/** What one test would tell. */
+export function tableTest(
+	module: TableModule,
+	{ quantity, at }: Pick<TableTest, 'quantity' | 'at'>,
+	possible: readonly TablePossible[]
+): TableTest {
+	const outcomes = outcomesOf(
+		possible.map((one) => {
+			const { value, sigma } = foretell({ quantity, at }, one.fault, one.at, module);
+			return { weight: one.probability, value: value ?? 0, sigma };
+		})
+	);
+	const shown = (value: number) => (quantity === 'joint' ? 10 ** value : value);
+	return {
+		quantity,
+		at,
+		minutes: MINUTES[quantity],
+		information: informationOf(outcomes),
+		outcomes: outcomes
+			.map(({ low, high, probability, of }) => ({
+				low: shown(low),
+				high: shown(high),
+				probability,
+				leaves: of.map((index) => possible[index]!)
+			}))
+			.sort((a, b) => b.probability - a.probability)
+	};
 }
 
 /** Bits that are still open about a module. */

@@ -10,7 +10,7 @@
 		onchoose: (id: string) => void;
 	}
 	let { mix, places, markOf, chosen, onchoose }: Props = $props();
-	const DOES = { gives: '', 'passed-by': 'passed by', fed: 'fed' } as const;
+	const DOES = { gives: '', 'passed-by': 'bypassed', fed: 'fed' } as const;
 	const fullOf = (place: MixPlace | undefined) =>
 		place && place.alone > 0 ? Math.max(0, Math.min(1, place.watts / place.alone)) : 0;
 </script>

@@ -12,27 +12,31 @@
 	<ul class="lines">
 		{#each shorted as { branch, amps, fuse, opensFrom, unprotected } (branch)}
 			<li>
-				String {branch}: its neighbours feed {amps.toFixed(1)} A into it.
+				String {branch}: the other strings feed {amps.toFixed(1)} A into it.
 				{#if fuse !== null}A fuse of {asked.fuse} A: {FUSE_DOES[fuse]}{opensFrom === null
 						? ''
-						: `, from ${opensFrom.toFixed(0)} W/m² on`}.{:else if unprotected !== null}Its modules
-					bear {unprotected} A: it needs a fuse.{:else}No fuse.{/if}
+						: `, from ${opensFrom.toFixed(0)} W/m² on`}.{:else if unprotected !== null}The maximum
+					series fuse of its modules is {unprotected} A: it needs a fuse.{:else}No fuse.{/if}
 			</li>
 		{/each}
 	</ul>
 	<p>
-		Blocking diodes cost {(diodes.without - diodes.withDiode).toFixed(0)} W here. Without them a dark
-		string takes {diodes.darkTakes.toFixed(1)} A while the others work and {diodes.darkTakesIdle.toFixed(
-			1
-		)} A while nothing is drawn. A diode never replaces a fuse; a bypass diode is another part.
+		{diodes.without >= diodes.withDiode
+			? `Blocking diodes cost ${(diodes.without - diodes.withDiode).toFixed(0)} W here`
+			: `Blocking diodes gain ${(diodes.withDiode - diodes.without).toFixed(0)} W here: without them one string draws power from the others`}{diodes.without >
+		diodes.withDiode
+			? `, about ${(((diodes.without - diodes.withDiode) * 5) / 1000).toFixed(2)} kWh a day of 5 full-sun hours`
+			: ''}. Without them a dark string draws {diodes.darkTakes.toFixed(1)} A while the others work and
+		{diodes.darkTakesIdle.toFixed(1)} A while nothing is drawn. A diode never replaces a fuse; a bypass
+		diode is another part.
 	</p>
 	<details>
 		<summary>How it is known</summary>
 		<p class="soft">
 			A short is fed by the short-circuit currents of all others at this light. A gPV fuse surely
-			opens within the hour at 1.45 times its rating and holds 1.13 times (IEC 60269-6, from
-			memory); in between nothing is certain. A fuse is needed where the others exceed the modules’
-			maximum series fuse (NEC 690.9(A), IEC 62548-1, from memory).
+			opens within the hour at 1.45 times its rating and holds 1.13 times (IEC 60269-6, not
+			verified); in between nothing is certain. A fuse is needed where the others exceed the
+			modules’ maximum series fuse (NEC 690.9(A), IEC 62548-1, not verified).
 		</p>
 	</details>
 {/if}

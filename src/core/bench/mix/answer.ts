@@ -7,8 +7,8 @@ import {
 	type Arrangement,
 	type QuickAnswer
 } from '../../circuit/quick-rule';
-import { maximumPowerPoint } from '../../module/single-diode';
-import { moduleIn } from '../tested';
+import { maximumPowerPoint, shortCircuitCurrent } from '../../module/single-diode';
+import { moduleIn, type Sky, type TestedModule } from '../tested';
 import { branchAmps, build, type Built, type MixParts } from './elements';
 import { branchesOf, modulesOf, type Mix } from './tree';
 
@@ -100,8 +100,6 @@ export function answerMix(mix: Mix, parts: MixParts, load: Load = TRACKER): MixA
 	};
 }
 
-/** A module whose volts are below this is passed by its diodes. */
-const PASSED = 0;
 const FED = -0.02;
 
 function placesOf(
@@ -129,7 +127,7 @@ function placesOf(
 				watts: own.volts * own.amps,
 				alone: best.volts * best.amps,
 				bestAmps: best.amps,
-				does: own.amps < FED ? 'fed' : own.volts < PASSED ? 'passed-by' : 'gives'
+				does: own.amps < FED ? 'fed' : isBypassed(own, module, lit) ? 'passed-by' : 'gives'
 			});
 			return;
 		}
@@ -139,6 +137,16 @@ function placesOf(
 	};
 	walk(mix, { volts });
 	return found;
+}
+
+/** Whether the bypass diodes carry what the cells cannot: more current than the module can produce, and no voltage. */
+function isBypassed(
+	{ volts, amps }: { readonly volts: number; readonly amps: number },
+	module: TestedModule,
+	lit: Sky & { readonly irradiance: number }
+): boolean {
+	const most = lit.irradiance > 0 ? shortCircuitCurrent(moduleIn(module, lit)) : 0;
+	return volts < 0 && amps > most;
 }
 
 /** A module that gives less than this share of what it could is held by others. */
@@ -164,7 +172,7 @@ function limitsOf(
 		const passed = own.filter(({ does }) => does === 'passed-by');
 		if (passed.length > 0) {
 			words.push(
-				`${named(passed, moduleOf)} ${passed.length === 1 ? 'is' : 'are'} passed by ${passed.length === 1 ? 'its' : 'their'} bypass diodes in string ${b + 1}: the others keep their current, ${passed.length === 1 ? 'its' : 'their'} volts are lost.`
+				`${named(passed, moduleOf)} ${passed.length === 1 ? 'is' : 'are'} bypassed in string ${b + 1}: the others keep their current, ${passed.length === 1 ? 'its' : 'their'} voltage is lost.`
 			);
 			return;
 		}

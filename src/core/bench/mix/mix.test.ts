@@ -58,9 +58,23 @@ describe('a mix', () => {
 		);
 	});
 
+	it('calls bypassed only what carries more than it can produce', () => {
+		const does = (strings: string[][]) =>
+			answerMix(mixOf(strings), parts).places.map((place) => [place.of, place.does]);
+		// A 4 A module between two of 8 A: its diodes carry the difference.
+		expect(does([['a', 'a', 'a', 'a', 'b']])).toContainEqual(['b', 'passed-by']);
+		// Alike in voltage and current nothing is bypassed.
+		expect(
+			does([
+				['a', 'a'],
+				['a', 'a']
+			]).every(([, one]) => one === 'gives')
+		).toBe(true);
+	});
+
 	it('says who holds whom, who is passed by, and who is fed', () => {
 		const words = (strings: string[][]) => answerMix(mixOf(strings), parts).limits.join(' ');
-		expect(words([['a', 'a', 'b']])).toMatch(/b (holds string 1|is passed by)/);
+		expect(words([['a', 'a', 'b']])).toMatch(/b (holds string 1|is bypassed)/);
 		expect(
 			words([
 				['a', 'a', 'a'],

@@ -96,7 +96,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		measured: () => ({
 			unit: 'V',
 			limit: { most: DEAD_VOLTS },
-			source: `${DEAD_VOLTS} V, Zembo default`,
+			source: 'Zembo default',
 			beyond: 'act-now'
 		}),
 		caution: 'Live metal: hands off, nobody climbs. Find the earth fault first.'

@@ -151,6 +151,16 @@ export async function newestRevision(
 	return row ? withRecord(db, row) : null;
 }
 
+/** Number of the newest revision of a site's record. */
+export async function newestRevisionNumber(db: DbOrTransaction, siteId: string): Promise<number> {
+	const row = await db
+		.selectFrom('site_revision')
+		.select((eb) => eb.fn.max('number').as('number'))
+		.where('site_id', '=', siteId)
+		.executeTakeFirst();
+	return row?.number ?? 0;
+}
+
 const REVISION_LINE = ['id', 'number', 'created_at'] as const;
 
 export async function findRevision(db: DbOrTransaction, id: string): Promise<Revision | null> {

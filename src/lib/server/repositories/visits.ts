@@ -2,11 +2,11 @@ import {
 	FORMAT,
 	VERSION,
 	metersSchema,
-	placeTrouble,
 	purposeSchema,
 	type VisitDocument
 } from '$core/document/visit';
 import { readingSchema } from '$core/document/reading';
+import { placeTrouble } from '$core/expectation/place-in-record';
 import { stringOfPlace } from '$core/expectation/place';
 import { placeWords } from '$core/expectation/place-words';
 import { keyOf, standingReadings } from '$core/expectation/standing';
@@ -118,6 +118,15 @@ export async function insertVisit(
 			note: visit.note,
 			meters: JSON.stringify(metersSchema.parse(visit.meters))
 		})
+		.execute();
+}
+
+/** Makes a visit point at another revision of its site's record. */
+export async function pointVisitAt(db: Db, visitId: string, revisionId: string): Promise<void> {
+	await db
+		.updateTable('visit')
+		.set({ revision_id: revisionId })
+		.where('id', '=', visitId)
 		.execute();
 }
 

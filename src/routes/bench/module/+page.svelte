@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { readFigure } from '$core/document/figure';
 	import {
+		tableTest,
+		testsLeft,
 		traceTableModule,
 		type TablePossible,
 		type TableQuantity,
 		type TableReading
 	} from '$core/trace/table-module';
+	import { readMeterFigure, weighedValue } from '$core/expectation/meter-figure';
 	import Keypad, { afterKey, type KeypadKey } from '$lib/ui/Keypad.svelte';
 	import { chance } from '$lib/ui/words';
 	import TableDrawing from './TableDrawing.svelte';
@@ -17,10 +20,28 @@
 	let error = $state('');
 	let field = $state<HTMLInputElement>();
 
+	let reference = $state('');
+	/** Tests that the person does not want to do, and the one they chose instead of the proposed one. */
+	let skipped = $state.raw<readonly string[]>([]);
+	let chosen = $state('');
+
 	const label = $derived(readFigure(voc, { min: 1, max: 300, unit: 'V' }));
-	const module = $derived({ sections, voc: label.ok ? label.value : 40 });
+	const beside = $derived(
+		reference.trim() === '' ? null : readFigure(reference, { min: 1, max: 300, unit: 'V' })
+	);
+	const module = $derived({
+		sections,
+		voc: label.ok ? label.value : 40,
+		reference: beside?.ok ? beside.value : null
+	});
 	const answer = $derived(traceTableModule(module, readings));
-	const test = $derived(answer.next[0] ?? null);
+	const keyOf = ({ quantity, at }: { quantity: TableQuantity; at: number }) => `${quantity}/${at}`;
+	const left = $derived(testsLeft(module, readings));
+	const test = $derived.by(() => {
+		const wanted = left.find((one) => keyOf(one) === chosen);
+		if (wanted) return tableTest(module, wanted, answer.possible);
+		return answer.next.find((one) => !skipped.includes(keyOf(one))) ?? null;
+	});
 	const likely = $derived(answer.possible.filter(({ probability }) => probability > 0.02));
 	const found = $derived(answer.possible[0]!.probability > 0.95);
 
@@ -34,36 +55,39 @@
 		leads: 'In daylight, nothing connected. Red on the positive lead.',
 		section: 'In daylight, bar to bar across this section alone.',
 		joint:
-			'Covered dark, on ohms. A folding module: bend the fold while you watch. Over range: type 1e8.',
-		'diode-reverse': 'Covered dark, diode test with the leads the wrong way. 9.99 for “over range”.'
+			'Covered dark, on ohms. A folding module: bend the fold while you watch. “OL” where it displays over range.',
+		'diode-reverse':
+			'Covered dark, diode test with the leads the wrong way. “OL” where it displays over range.'
 	};
 
 	function jointWords(at: number): string {
-		if (at === 0) return 'joint at the negative lead';
-		return at === sections ? 'joint at the positive lead' : `joint between ${at} and ${at + 1}`;
+		if (at === 0) return 'connection at the negative lead';
+		return at === sections
+			? 'connection at the positive lead'
+			: `connection between ${at} and ${at + 1}`;
 	}
 	function testWords(quantity: TableQuantity, at: number): string {
 		switch (quantity) {
 			case 'leads':
-				return 'Volts at the leads';
+				return 'Voltage at the leads';
 			case 'section':
-				return `Volts of section ${at + 1}`;
+				return `Voltage of substring ${at + 1}`;
 			case 'joint':
-				return `Ohms of the ${jointWords(at)}`;
+				return `Resistance of the ${jointWords(at)}`;
 			case 'diode-reverse':
-				return `Diode of section ${at + 1}, reverse`;
+				return `Diode of substring ${at + 1}, reverse`;
 		}
 	}
 	function possibleWords({ fault, at }: TablePossible): string {
 		switch (fault) {
 			case null:
-				return 'whole';
+				return 'healthy';
 			case 'section-dead':
-				return `section ${at + 1} dead, its diode carries`;
+				return `substring ${at + 1} failed, bypassed by its diode`;
 			case 'diode-shorted':
-				return `diode of section ${at + 1} shorted`;
+				return `bypass diode of substring ${at + 1} shorted`;
 			case 'section-and-diode-open':
-				return `section ${at + 1} and its diode open`;
+				return `substring ${at + 1} and its diode open`;
 			case 'joint-open':
 				return `${jointWords(at)} open`;
 			case 'joint-resistive':
@@ -78,13 +102,40 @@
 			.map(possibleWords)
 			.join(', or ') || 'another';
 
+	/** Over range counts as an open line, or a diode that blocks. */
+	function readTable(quantity: TableQuantity) {
+		if (quantity !== 'joint' && quantity !== 'diode-reverse') {
+			return readFigure(typed, LIMITS[quantity]);
+		}
+		const as = quantity === 'joint' ? ('joint-resistance' as const) : ('diode-reverse' as const);
+		const read = readMeterFigure(typed, as, null);
+		return read.ok
+			? {
+					ok: true as const,
+					value: weighedValue({
+						...read.value,
+						overRange: read.value.overRange || undefined,
+						quantity: as
+					})
+				}
+			: read;
+	}
+
+	function skip(): void {
+		if (!test) return;
+		skipped = [...skipped, keyOf(test)];
+		chosen = '';
+		typed = '';
+	}
+
 	function enter(): void {
 		if (!test) return;
-		const read = readFigure(typed, LIMITS[test.quantity]);
+		const read = readTable(test.quantity);
 		error = read.ok ? '' : read.problem;
 		if (!read.ok) return;
 		readings = [...readings, { quantity: test.quantity, at: test.at, value: read.value }];
 		typed = '';
+		chosen = '';
 		field?.focus();
 	}
 	function undo(): void {
@@ -93,6 +144,11 @@
 		readings = readings.slice(0, -1);
 		typed = String(last.value);
 	}
+	const BRIDGED_WORDS = {
+		'own-readings': 'from your readings of the other substrings',
+		reference: 'from the reference module',
+		nameplate: 'from the nameplate; light and temperature are not known'
+	} as const;
 	const figure = (value: number, quantity: TableQuantity) =>
 		quantity === 'joint' && value > 1e4 ? 'open' : value.toFixed(1).replace('-', '\u2212');
 </script>
@@ -102,21 +158,34 @@
 <div class="page">
 	<h1>A module on the table</h1>
 	<p class="soft lead">
-		Loose or folding: which section is dead, or which joint is open, down to what can be bridged. A
-		module in daylight is live at its leads; cover it before its box is touched, and keep its leads
-		apart. The maker’s instructions decide whether its box may be opened at all.
+		Loose or folding: which substring has failed, or which connection is open, down to what can be
+		bypassed. A module in daylight is live at its leads; cover it before its box is touched, and
+		keep its leads apart. The manufacturer’s instructions decide whether its box may be opened at
+		all.
 	</p>
 	<form class="about" onsubmit={(event) => event.preventDefault()}>
 		<label>
-			<span>Sections, one for each bypass diode</span>
+			<span>Substrings, one for each bypass diode</span>
 			<select bind:value={sections} onchange={() => (readings = [])}>
 				{#each [1, 2, 3, 4, 6, 8, 12] as n (n)}<option value={n}>{n}</option>{/each}
 			</select>
 		</label>
 		<label>
-			<span>Voc on its label, V</span>
+			<span>Nameplate Voc, V</span>
 			<input class="figure" inputmode="decimal" bind:value={voc} aria-invalid={!label.ok} />
 			{#if !label.ok}<span class="error" role="alert">{label.problem}</span>{/if}
+		</label>
+		<label>
+			<span>Voc of a reference module now, V</span>
+			<input
+				class="figure"
+				inputmode="decimal"
+				name="reference"
+				placeholder="same type, same light"
+				bind:value={reference}
+				aria-invalid={beside !== null && !beside.ok}
+			/>
+			{#if beside && !beside.ok}<span class="error" role="alert">{beside.problem}</span>{/if}
 		</label>
 	</form>
 
@@ -138,10 +207,10 @@
 			</ul>
 			{#if answer.bridged !== null && found}
 				<p class="notice">
-					With that section bridged the leads will show about
-					<span class="figure">{answer.bridged.toFixed(1)} V</span>; the others carry on at their
-					current. Bridge with the conductor of its own cross-section, soldered or crimped,
-					insulated.
+					With that substring bypassed the leads will read about
+					<span class="figure" data-bypassed>{answer.bridged.voltage.toFixed(1)} V</span>
+					({BRIDGED_WORDS[answer.bridged.from]}); the others keep their current. Use a conductor of
+					the same cross-section, soldered or crimped, insulated.
 				</p>
 			{/if}
 			{#if readings.length > 0}
@@ -157,14 +226,14 @@
 					{/each}
 				</ul>
 				<button type="button" class="act-plain" onclick={undo}>Undo</button>
-				<button type="button" class="act-plain" onclick={() => (readings = [])}
+				<button type="button" class="act-plain" onclick={() => ((readings = []), (skipped = []))}
 					>Another module</button
 				>
 			{/if}
 		</section>
 
 		<section class="panel" aria-label="Next test">
-			{#if test && !found}
+			{#if test && (!found || chosen !== '')}
 				<h2 data-table-test="{test.quantity}/{test.at}">{testWords(test.quantity, test.at)}</h2>
 				<p>{HOW[test.quantity]}</p>
 				<label class="line">
@@ -181,7 +250,12 @@
 					{LIMITS[test.quantity].unit}
 				</label>
 				{#if error}<p class="error" role="alert">{error}</p>{/if}
-				<Keypad onpress={(key: KeypadKey) => (typed = afterKey(typed, key))} onenter={enter} />
+				<Keypad
+					overRange={test.quantity === 'joint' || test.quantity === 'diode-reverse'}
+					onpress={(key: KeypadKey) => (typed = afterKey(typed, key))}
+					onenter={enter}
+				/>
+				<button type="button" class="act-plain" onclick={skip}>Skip this test</button>
 				<ul class="outcomes">
 					{#each test.outcomes as { low, high, probability, leaves }, i (i)}
 						<li>
@@ -196,6 +270,17 @@
 				</ul>
 			{:else}
 				<p>Nothing left to read would tell more.</p>
+			{/if}
+			{#if left.length > 0}
+				<label class="other">
+					<span>Another test</span>
+					<select name="other" bind:value={chosen}>
+						<option value="">The one that tells most</option>
+						{#each left as one (keyOf(one))}
+							<option value={keyOf(one)}>{testWords(one.quantity, one.at)}</option>
+						{/each}
+					</select>
+				</label>
 			{/if}
 		</section>
 	</div>
@@ -292,6 +377,12 @@
 
 	.words {
 		grid-column: 1 / -1;
+	}
+
+	.other {
+		display: grid;
+		gap: 0.2rem;
+		font-weight: 600;
 	}
 
 	.error {

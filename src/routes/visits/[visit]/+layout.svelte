@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { loadAnew } from '$lib/ui/load-anew';
+	import RecordChanged from '$lib/ui/RecordChanged.svelte';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
 	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
@@ -50,6 +51,9 @@
 	<StageRail {session} />
 	<div class="stage" id="room" style:--sky="{sky}px">
 		<SkyStrip {session} now={data.now} bind:height={sky} />
+		{#if data.newestRevision > session.document.revision.number}
+			<RecordChanged {session} newest={data.newestRevision} />
+		{/if}
 		{@render children()}
 	</div>
 </div>

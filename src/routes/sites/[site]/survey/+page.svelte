@@ -30,8 +30,8 @@
 	let ends = $state(1);
 	let endTypeId = $state('');
 	let stringCount = $state<number | null>(null);
+	let ratedPower = $state<number | null>(null);
 	let asked = $state(false);
-	let trouble = $state('');
 	const ids = { field: uuid(), type: uuid(), strings: [] as string[], ends: [] as string[] };
 	const idAt = (list: string[], i: number) => (list[i] ??= uuid());
 
@@ -96,13 +96,16 @@
 			})
 	);
 
+	/** What is missing goes away as soon as it is filled in. */
+	const trouble = $derived(
+		asked && !record
+			? 'The module’s nameplate is missing or not complete: choose a type, or type the figures marked under 2.'
+			: ''
+	);
+
 	async function store(): Promise<void> {
 		asked = true;
-		trouble = '';
-		if (!record) {
-			trouble = 'Choose the module’s label, or type it: without it nothing has an expected value.';
-			return;
-		}
+		if (!record) return;
 		const change: RecordChange = [
 			{ op: 'set', fact: 'system', value: record.system },
 			...record.moduleTypes.map((value) => ({ op: 'put', list: 'moduleTypes', value }) as const),
@@ -144,8 +147,8 @@
 					<p class="sum"><strong class="figure">{modules}</strong> modules</p>
 				</div>
 			</Numbered>
-			<Numbered number={2} title="The label on the back of a module">
-				<LabelChoice library={data.library} id={ids.type} {asked} bind:moduleType />
+			<Numbered number={2} title="The nameplate on the back of a module">
+				<LabelChoice library={data.library} id={ids.type} {asked} bind:moduleType bind:ratedPower />
 			</Numbered>
 			<Numbered number={3} title="What hangs behind the modules">
 				<HangsBehind bind:behind bind:dcBox bind:perDevice />
@@ -193,7 +196,7 @@
 			</p>
 		</form>
 
-		<SurveyResult {record} />
+		<SurveyResult {record} ratedPower={ratedPower === null ? null : ratedPower * modules} />
 	</div>
 </div>
 

@@ -1,8 +1,17 @@
 <script lang="ts">
 	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/label-form';
 	import type { LibraryEntry } from '$core/document/library/library';
+	import { readFigure } from '$core/document/figure';
+	import { RECORD_LIMITS } from '$core/document/record-limits';
 	import { checkLabel } from '$core/module/plausibility';
+	import {
+		DEFAULT_TECHNOLOGY,
+		TECHNOLOGIES,
+		TECHNOLOGY_FACTS,
+		type Technology
+	} from '$core/module/technology';
 	import type { ModuleType } from '$core/record/record';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 
 	interface Props {
@@ -13,10 +22,12 @@
 		asked: boolean;
 		/** Null while there is none yet. */
 		moduleType: ModuleType | null;
+		/** Rated power of a module, W, as soon as it is typed; null before. */
+		ratedPower: number | null;
 	}
-	let { library, id, asked, moduleType = $bindable() }: Props = $props();
+	let { library, id, asked, moduleType = $bindable(), ratedPower = $bindable() }: Props = $props();
 
-	const UNREAD_NAME = 'Module, label to be completed';
+	const UNREAD_NAME = 'Module, nameplate to be completed';
 	const FIGURES = [
 		{ name: 'pmax', label: 'Pmax', unit: 'W' },
 		{ name: 'vmp', label: 'Vmp', unit: 'V' },
@@ -29,6 +40,7 @@
 	let chosen = $state('');
 	let typed = $state({
 		name: '',
+		technology: DEFAULT_TECHNOLOGY as Technology,
 		cellsInSeries: '60',
 		pmax: '',
 		vmp: '',
@@ -67,7 +79,14 @@
 
 	$effect(() => {
 		moduleType = made();
+		ratedPower = powerOf();
 	});
+	/** Power alone says what the array is rated, before the rest of the nameplate is read. */
+	function powerOf(): number | null {
+		if (chosen !== 'typed') return moduleType?.plate.pmax ?? null;
+		const read = readFigure(typed.pmax, RECORD_LIMITS.watts);
+		return read.ok ? read.value : null;
+	}
 	function made(): ModuleType | null {
 		if (chosen === 'typed') {
 			const holds = issues.length === 0 && !doubts.some(({ severity }) => severity === 'error');
@@ -83,12 +102,22 @@
 <label class="sr-only" for="type">Module type</label>
 <select id="type" name="type" class="survey-select" bind:value={chosen}>
 	<option value="">Choose a type like it</option>
-	<option value="typed">Type the label</option>
+	<option value="typed">Type the nameplate</option>
 	{#each types as { id: entryId, name } (entryId)}<option value={entryId}>{name}</option>{/each}
 </select>
 {#if chosen === 'typed'}
 	<div class="figures">
-		<Field label="Model, as on the label" name="name" bind:value={typed.name} />
+		<Field label="Model, as on the nameplate" name="name" bind:value={typed.name} />
+		<Choice
+			label="Cell technology"
+			name="technology"
+			bind:value={typed.technology}
+			options={TECHNOLOGIES.map((value) => ({
+				value,
+				words: TECHNOLOGY_FACTS[value].words
+			}))}
+			words="Assumed until somebody reads it: temperature coefficients follow from it"
+		/>
 		{#each FIGURES as { name, label, unit } (name)}
 			<Field
 				{label}

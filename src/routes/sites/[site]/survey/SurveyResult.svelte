@@ -7,8 +7,10 @@
 	interface Props {
 		/** The record that the survey would make; null while it makes none. */
 		record: ArrayRecord | null;
+		/** Rated power of all modules, W, as far as it is typed; null before. */
+		ratedPower: number | null;
 	}
-	let { record }: Props = $props();
+	let { record, ratedPower }: Props = $props();
 	const unknowns = $derived(record ? unknownsOf(record) : []);
 	const ratio = $derived(record ? dcAcRatio(record) : null);
 </script>
@@ -17,8 +19,10 @@
 	<h2>What it gives</h2>
 	<dl>
 		<div>
-			<dt>label power</dt>
-			<dd class="figure">{record ? kilowatts(labelPower(record)) : '—'}</dd>
+			<dt>rated power</dt>
+			<dd class="figure" data-rated-power>
+				{record ? kilowatts(labelPower(record)) : ratedPower === null ? '—' : kilowatts(ratedPower)}
+			</dd>
 		</div>
 		<div>
 			<dt>DC over AC</dt>

@@ -5,7 +5,8 @@
 	import { placeWords } from '$core/expectation/place-words';
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import { PURPOSES, type Purpose } from '$core/expectation/visit';
-	import { meaningsOf } from '$core/rules/inverter-says';
+	import { partsOf } from '$core/record/part';
+	import { joinMessage, meaningsOf, splitMessage } from '$core/rules/inverter-says';
 	import { TASK_WORDS } from '$core/rules/making-safe/step';
 	import type { PlanItem } from '$core/rules/plan/plan';
 	import { PURPOSE_WORDS } from '$lib/ui/purposes';
@@ -17,8 +18,15 @@
 	const record = $derived(session.document.record);
 	const visit = $derived(session.document.visit);
 	const plan = $derived(session.plan);
+	const inverters = $derived(partsOf(record.parts, 'inverter'));
+	/** Which inverter displays the message stands before it. */
 	// svelte-ignore state_referenced_locally
-	let says = $state(visit.inverterSays);
+	const begun = splitMessage(visit.inverterSays, marksOfInverters());
+	function marksOfInverters(): string[] {
+		return partsOf(session.document.record.parts, 'inverter').map(({ mark }) => mark);
+	}
+	let says = $state(begun.message);
+	let shownBy = $state(begun.inverter ?? '');
 	// svelte-ignore state_referenced_locally
 	let purpose = $state<Purpose>(visit.purpose);
 	let trouble = $state('');
@@ -42,12 +50,10 @@
 		);
 
 	async function store(): Promise<void> {
-		const answer = await sendJson(`/visits/${visit.id}/purpose`, {
-			purpose,
-			inverterSays: says.trim()
-		});
+		const inverterSays = joinMessage(shownBy, says);
+		const answer = await sendJson(`/visits/${visit.id}/purpose`, { purpose, inverterSays });
 		trouble = answer.ok ? '' : answer.words;
-		if (answer.ok) session.setPurpose(purpose, says.trim());
+		if (answer.ok) session.setPurpose(purpose, inverterSays);
 	}
 </script>
 
@@ -107,7 +113,16 @@
 				<select id="purpose" class="bare" bind:value={purpose} onchange={store}>
 					{#each PURPOSES as name (name)}<option value={name}>{PURPOSE_WORDS[name]}</option>{/each}
 				</select>
-				<label for="says">Inverter says</label>
+				{#if inverters.length > 1}
+					<label for="shown-by">Inverter that displays a message</label>
+					<select id="shown-by" class="bare" bind:value={shownBy} onchange={store}>
+						<option value="">Not stated</option>
+						{#each inverters as { id, mark, place } (id)}
+							<option value={mark}>{mark}{place ? `, ${place}` : ''}</option>
+						{/each}
+					</select>
+				{/if}
+				<label for="says">Message displayed</label>
 				<textarea
 					id="says"
 					rows="2"

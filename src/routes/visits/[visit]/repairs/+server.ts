@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { repairSchema } from '$core/document/reading';
-import { placeTrouble } from '$core/document/visit';
+import { placeTrouble } from '$core/expectation/place-in-record';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { storeRepair } from '$lib/server/repositories/repairs';
