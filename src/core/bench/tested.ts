@@ -63,6 +63,23 @@ export function asTested(result: ModuleResult): TestedModule | null {
 	};
 }
 
+/**
+ * A module that nobody tested yet, as its nameplate has it.
+ *
+ * @returns null where its nameplate is not complete, or it was tested
+ */
+export function asNameplate({ module, plate, estimate }: ModuleResult): TestedModule | null {
+	if (!plate || estimate || module.takes.length > 0) return null;
+	return {
+		id: module.id,
+		mark: module.mark,
+		model: module.model,
+		labelWatts: plate.pmax,
+		seriesFuse: module.label.seriesFuse,
+		plate
+	};
+}
+
 /** A module in light and heat. */
 export function moduleIn({ plate }: Pick<TestedModule, 'plate'>, sky: Sky): SingleDiode {
 	return translate(fitOf(plate), sky.irradiance, sky.cellTemperature);

@@ -39,17 +39,24 @@ const wordsOf = (pile: Pile) => unjudgedWords(evaluatePile(pile, 2026)[0]!);
 
 describe('a module of which nothing is said', () => {
 	it('is not read yet', () => {
-		expect(wordsOf(pileOf([{ label: LABEL }]))).toContain('Nothing is read');
+		expect(wordsOf(pileOf([{ label: LABEL }]))).toContain('No measurement');
 	});
 
 	it('has nothing to judge its figures by', () => {
 		expect(wordsOf(pileOf([{ label: LABEL, takes: [TAKE] }]))).toContain(
-			'state light and cell temperature'
+			'Irradiance and cell temperature'
 		);
 	});
 
 	it('has no label to take shares of', () => {
-		expect(wordsOf(pileOf([{ takes: [TAKE] }], SKY))).toMatch(/No label|share of its label/);
+		expect(wordsOf(pileOf([{ takes: [TAKE] }], SKY))).toMatch(/nameplate is not complete: .*Pmax/);
+	});
+
+	it('names the figure that the meter did not give', () => {
+		const voltageOnly = { ...TAKE, amps: null };
+		expect(wordsOf(pileOf([{ label: LABEL, takes: [voltageOnly] }], SKY))).toMatch(
+			/^Isc is missing/
+		);
 	});
 
 	it('is judged once light and heat are stated', () => {
@@ -59,10 +66,10 @@ describe('a module of which nothing is said', () => {
 
 describe('a pile of which nothing can be put anywhere', () => {
 	it.each([
-		[pileOf([]), 'Nothing in this pile is measured yet'],
-		[pileOf([{ label: LABEL }]), 'Nothing in this pile is measured yet'],
-		[pileOf([{ label: LABEL, takes: [TAKE] }]), 'read, but not judged. Nothing to judge'],
-		[pileOf([{ label: LABEL, takes: [{ ...TAKE, amps: 0 }] }], SKY), 'makes next to nothing']
+		[pileOf([]), 'Nothing in this batch is measured yet'],
+		[pileOf([{ label: LABEL }]), 'Nothing in this batch is measured yet'],
+		[pileOf([{ label: LABEL, takes: [TAKE] }]), 'not graded. Irradiance'],
+		[pileOf([{ label: LABEL, takes: [{ ...TAKE, amps: 0 }] }], SKY), 'next to nothing']
 	])('says why', (pile, words) => {
 		expect(noPoolWords(evaluatePile(pile, 2026))).toContain(words);
 	});

@@ -1,4 +1,5 @@
 import type { ModuleResult } from './evaluate';
+import type { PileLabel } from './pile';
 
 /**
  * Why nothing is said of a tested module, and how to mend it; null where something is.
@@ -10,21 +11,32 @@ export function unjudgedWords({
 	light
 }: Pick<ModuleResult, 'module' | 'plate' | 'share' | 'light'>): string | null {
 	if (share !== null) return null;
-	if (module.takes.length === 0) return 'Nothing is read of it yet.';
-	if (light === null) {
-		return 'Nothing to judge its figures by: state light and cell temperature, or name a control module.';
+	if (module.takes.length === 0) return 'No measurement yet.';
+	if (light === null && plate !== null) {
+		return 'Irradiance and cell temperature are missing: state them, or measure a reference module in between.';
 	}
-	return plate === null
-		? 'No label to take shares of: type its label, or that of a module like it.'
-		: 'Its figures tell no share of its label: volts and amps, or watts, are wanted.';
+	const has = (of: 'volts' | 'amps' | 'watts') => module.takes.some((take) => take[of] !== null);
+	const missing = [...(has('volts') ? [] : ['Voc']), ...(has('amps') ? [] : ['Isc'])];
+	// Where nothing was left out at the meter it is the nameplate that a share is taken of.
+	if (plate === null || missing.length === 0) {
+		return `Its nameplate is not complete: ${missingOf(module.label).join(', ')}. Type it, or that of a module like it.`;
+	}
+	return `${missing.join(' and ')} ${missing.length === 1 ? 'is' : 'are'} missing, or its power at the maximum.`;
+}
+
+/** Figures of a nameplate that are missing for a model of the module. */
+function missingOf({ pmax, vmp, imp, voc, isc }: PileLabel): string[] {
+	const figures = { Pmax: pmax, Vmp: vmp, Imp: imp, Voc: voc, Isc: isc };
+	return Object.entries(figures).flatMap(([name, value]) => (value === null ? [name] : []));
 }
 
 /** Why no module of a pile can be put anywhere, and how to mend it. */
 export function noPoolWords(results: readonly ModuleResult[]): string {
 	const read = results.filter(({ module }) => module.takes.length > 0);
-	if (read.length === 0) return 'Nothing in this pile is measured yet. Test its modules first.';
+	if (read.length === 0)
+		return 'Nothing in this batch is measured yet, and no nameplate is complete. Type nameplates, or measure its modules.';
 	const words = read.map(unjudgedWords).find((one) => one !== null);
 	return words === undefined
-		? 'Every module of this pile makes next to nothing.'
-		: `The modules are read, but not judged. ${words}`;
+		? 'Every module of this batch produces next to nothing.'
+		: `The modules are measured, but not graded. ${words}`;
 }

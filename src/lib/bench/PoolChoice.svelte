@@ -15,7 +15,7 @@
 <details>
 	<summary>{taken} of {pool.length} modules are taken</summary>
 	<ul class="lines">
-		{#each pool as { module, grade, dangerous, estimated } (module.id)}
+		{#each pool as { module, grade, dangerous, from } (module.id)}
 			<li>
 				<label class="tick">
 					<input
@@ -28,7 +28,9 @@
 					<span class="figure">{module.plate.pmax.toFixed(0)} W</span>
 					<GradeMark {grade} />
 					{#if dangerous}<span class="danger">a danger to touch</span>{/if}
-					{#if estimated}<span class="soft">estimated</span>{/if}
+					{#if from !== 'test'}<span class="soft"
+							>{from === 'estimate' ? 'estimated' : 'from its nameplate, not tested'}</span
+						>{/if}
 				</label>
 			</li>
 		{/each}

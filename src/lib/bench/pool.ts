@@ -1,7 +1,7 @@
 import { evaluatePile } from '$core/bench/evaluate';
 import type { Grade } from '$core/bench/grade';
 import { DANGEROUS_LOOKS, type Pile } from '$core/bench/pile';
-import { asTested, type TestedModule } from '$core/bench/tested';
+import { asNameplate, asTested, type TestedModule } from '$core/bench/tested';
 
 /** A module of the pile that can be put somewhere, with what speaks against it. */
 export interface Pooled {
@@ -10,16 +10,18 @@ export interface Pooled {
 	readonly fresh: TestedModule;
 	readonly grade: Grade;
 	readonly dangerous: boolean;
-	readonly estimated: boolean;
+	/** What its figures rest on. */
+	readonly from: 'test' | 'estimate' | 'nameplate';
 	/** Make of its connectors; null where nobody looked. */
 	readonly connector: string | null;
 	readonly size: { readonly length: number; readonly width: number } | null;
 }
 
-/** The modules of a pile that make anything at all. */
+/** The modules of a batch that produce anything: as tested, or by their nameplate where nobody tested them. */
 export function poolOf(pile: Pile, year: number): Pooled[] {
 	return evaluatePile(pile, year).flatMap((result): Pooled[] => {
-		const module = asTested(result);
+		const tested = asTested(result);
+		const module = tested ?? asNameplate(result);
 		if (!module) return [];
 		return [
 			{
@@ -27,7 +29,7 @@ export function poolOf(pile: Pile, year: number): Pooled[] {
 				fresh: { ...module, plate: result.plate! },
 				grade: result.graded.grade,
 				dangerous: result.module.looks.some((look) => DANGEROUS_LOOKS.includes(look)),
-				estimated: result.estimate !== null,
+				from: !tested ? 'nameplate' : result.estimate === null ? 'test' : 'estimate',
 				connector: result.module.connector || null,
 				size: result.module.size
 			}

@@ -335,6 +335,7 @@
 
 	.panel {
 		display: grid;
+		grid-template-columns: minmax(0, 1fr);
 		gap: 0.6rem;
 		padding: 1rem;
 	}
@@ -377,6 +378,10 @@
 
 	.words {
 		grid-column: 1 / -1;
+	}
+
+	.other select {
+		width: 100%;
 	}
 
 	.other {

@@ -14,6 +14,7 @@
 	import GroupingResult from '$lib/bench/GroupingResult.svelte';
 	import PoolChoice from '$lib/bench/PoolChoice.svelte';
 	import { evaluatePile } from '$core/bench/evaluate';
+	import { modulesToBuy, wordsToBuy } from '$core/bench/to-buy';
 	import { noPoolWords } from '$core/bench/unjudged';
 	import { poolOf } from '$lib/bench/pool';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -25,7 +26,15 @@
 	/** Left out until somebody takes them in: what is out or dangerous. */
 	const leftOut = new SvelteSet<string>(
 		untrack(() =>
-			pool.filter((one) => one.dangerous || one.grade === 'out').map(({ module }) => module.id)
+			pool
+				.filter(
+					(one) =>
+						one.dangerous ||
+						one.grade === 'out' ||
+						// Where some were tested, those that were not are taken in on request.
+						(one.from === 'nameplate' && pool.some(({ from }) => from !== 'nameplate'))
+				)
+				.map(({ module }) => module.id)
 		)
 	);
 	const taken = $derived(
@@ -98,7 +107,7 @@
 				: ({ kind: 'free' } as const);
 		const least = wanted.kind === 'fixed' ? wanted.strings * wanted.modules : 1;
 		if (taken.length < least) {
-			trouble = `${least} ${least === 1 ? 'module is' : 'modules are'} wanted, ${taken.length} are taken. Take more in below, or want fewer.`;
+			trouble = `${least} ${least === 1 ? 'module is' : 'modules are'} wanted, ${taken.length} are taken. Take more in below, want fewer, or buy: ${wordsToBuy(modulesToBuy(taken, least))}`;
 			return null;
 		}
 		return {

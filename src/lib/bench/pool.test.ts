@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { EMPTY_PILE, NO_LABEL, type Pile, type PileModule } from '$core/bench/pile';
+import { poolOf } from './pool';
+
+const LABEL = {
+	...NO_LABEL,
+	technology: 'poly' as const,
+	cellsInSeries: 60,
+	pmax: 225,
+	vmp: 29.6,
+	imp: 7.6,
+	voc: 36.9,
+	isc: 8.15
+};
+const pile = (...modules: Partial<PileModule>[]): Pile => ({
+	...EMPTY_PILE,
+	sky: { ...EMPTY_PILE.sky, irradiance: 800, cellTemperature: 40 },
+	modules: modules.map((module, n) => ({
+		id: `m${n}`,
+		mark: String(n),
+		model: '',
+		label: LABEL,
+		size: null,
+		year: null,
+		connector: '',
+		looks: [],
+		note: '',
+		takes: [],
+		...module
+	}))
+});
+
+describe('the modules of a batch that can be arranged', () => {
+	it('are those without a test too, by their nameplate and said to be', () => {
+		const take = { id: 't', at: '2026-06-01T10:00:00.000Z', volts: 34.1, amps: 6.2, watts: null };
+		const [tested, untested, ...none] = poolOf(
+			pile({ takes: [take] }, {}, { label: { ...LABEL, vmp: null } }),
+			2026
+		);
+		expect(none).toEqual([]);
+		expect(tested!.from).toBe('test');
+		expect(untested).toMatchObject({ from: 'nameplate', grade: 'unknown' });
+		expect(untested!.module.plate).toMatchObject({ pmax: 225, imp: 7.6 });
+	});
+});
