@@ -7,6 +7,7 @@ canBeUsed([
 	'/bench/module',
 	'/bench/battery',
 	'/bench/wire',
+	'/bench/scale',
 	'/bench/worth',
 	PILE,
 	`${PILE}/group`,

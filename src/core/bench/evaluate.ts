@@ -69,7 +69,9 @@ function evaluateModule(
 	const estimate = known ? null : estimateOf(module, lightAt);
 	const filled = known ?? (estimate && plateOf(estimate.label));
 	const plate = filled?.plate ?? null;
-	const corrected = plate ? module.takes.flatMap((take) => correct(take, plate, lightAt)) : [];
+	// Measured at another angle its irradiance is not that of the others.
+	const takes = module.takes.filter(({ otherAngle }) => !otherAngle);
+	const corrected = plate ? takes.flatMap((take) => correct(take, plate, lightAt)) : [];
 	const ratio = (of: 'volts' | 'amps' | 'watts') => {
 		const values = corrected.flatMap(({ take, [of]: whole }) => {
 			const read = take[of];
@@ -89,7 +91,7 @@ function evaluateModule(
 	const byProduct = shares.volts !== null && shares.amps !== null;
 	const share =
 		shares.watts ?? (byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
-	const takes = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
+	const repeats = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
 	const lights = corrected.map(({ light }) => light);
 	const doubt =
 		share === null
@@ -102,7 +104,7 @@ function evaluateModule(
 					DOUBT.label,
 					Math.max(0, ...lights.map(({ lightDoubt }) => lightDoubt)),
 					PER_KELVIN * Math.max(0, ...lights.map(({ heatDoubt }) => heatDoubt)),
-					spread / (2 * Math.sqrt(takes)),
+					spread / (2 * Math.sqrt(repeats)),
 					filled && filled.filled.length > 0 ? 0.02 : 0
 				);
 	// An estimate is made of the very readings: a share of it says nothing.
@@ -140,18 +142,21 @@ function estimateOf(
 	module: PileModule,
 	lightAt: (at: string) => TakeLight | null
 ): TypeEstimate | null {
-	const standard = module.takes.flatMap((take) => {
-		const light = lightAt(take.at);
-		if (!light || take.volts === null || take.amps === null) return [];
-		const warm = light.cellTemperature - 25;
-		return [
-			{
-				// 0.3 %/K and a little for weak light: usual silicon.
-				voc: Math.abs(take.volts) / (1 - 0.003 * warm + 0.04 * Math.log10(light.irradiance / 1000)),
-				isc: take.amps / (light.irradiance / 1000) / (1 + 0.0005 * warm)
-			}
-		];
-	});
+	const standard = module.takes
+		.filter(({ otherAngle }) => !otherAngle)
+		.flatMap((take) => {
+			const light = lightAt(take.at);
+			if (!light || take.volts === null || take.amps === null) return [];
+			const warm = light.cellTemperature - 25;
+			return [
+				{
+					// 0.3 %/K and a little for weak light: usual silicon.
+					voc:
+						Math.abs(take.volts) / (1 - 0.003 * warm + 0.04 * Math.log10(light.irradiance / 1000)),
+					isc: take.amps / (light.irradiance / 1000) / (1 + 0.0005 * warm)
+				}
+			];
+		});
 	if (standard.length === 0) return null;
 	return estimateType(
 		median(standard.map(({ voc }) => voc)),

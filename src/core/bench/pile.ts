@@ -73,6 +73,8 @@ export interface Take {
 	readonly amps: number | null;
 	/** On a load at its maximum, W. */
 	readonly watts: number | null;
+	/** Taken at another angle to the sun than the reference module: its irradiance is not known. */
+	readonly otherAngle?: true | undefined;
 }
 
 export interface PileModule {

@@ -74,3 +74,19 @@ describe('a pile of which nothing can be put anywhere', () => {
 		expect(noPoolWords(evaluatePile(pile, 2026))).toContain(words);
 	});
 });
+
+describe('a measurement at another angle than the reference', () => {
+	it('is kept and says nothing of the module’s power', () => {
+		const askew = { ...TAKE, otherAngle: true as const };
+		const [only] = evaluatePile(pileOf([{ label: LABEL, takes: [askew] }], SKY), 2026);
+		expect(only!.share).toBeNull();
+		expect(unjudgedWords(only!)).toContain('another angle');
+		// Beside one in the plane that one alone counts.
+		const [both] = evaluatePile(
+			pileOf([{ label: LABEL, takes: [TAKE, { ...askew, id: 't2', amps: 3 }] }], SKY),
+			2026
+		);
+		const [plain] = evaluatePile(pileOf([{ label: LABEL, takes: [TAKE] }], SKY), 2026);
+		expect(both!.share).toBe(plain!.share);
+	});
+});

@@ -46,7 +46,8 @@ const takeSchema = z
 		at: instant,
 		volts: within(PILE_LIMITS.volts).nullable(),
 		amps: within(PILE_LIMITS.amps).nullable(),
-		watts: within(PILE_LIMITS.watts).nullable()
+		watts: within(PILE_LIMITS.watts).nullable(),
+		otherAngle: z.literal(true).optional()
 	})
 	.refine(({ volts, amps, watts }) => volts !== null || amps !== null || watts !== null, {
 		message: 'A take needs volts, amps or watts.'

@@ -29,6 +29,7 @@
 	let typed = $state<Record<Key, string>>({ ...EMPTY });
 	let errors = $state<Partial<Record<Key | 'mark', string>>>({});
 	let onControl = $state(false);
+	let otherAngle = $state(false);
 	let lit = $state<Key>('volts');
 	let form = $state<HTMLFormElement>();
 
@@ -53,7 +54,12 @@
 			errors.volts = 'Type volts and amps, or watts.';
 			return null;
 		}
-		return { id: uuid(), at: new Date().toISOString(), ...values };
+		return {
+			id: uuid(),
+			at: new Date().toISOString(),
+			...values,
+			...(otherAngle && !onControl && { otherAngle: true })
+		};
 	}
 
 	function withTake(pile: Pile, take: Take, at: string): Pile {
@@ -178,6 +184,12 @@
 			</label>
 		{/each}
 	</div>
+	{#if pile.control && !onControl}
+		<label class="tick">
+			<input type="checkbox" name="otherAngle" bind:checked={otherAngle} />
+			At another angle than the reference module
+		</label>
+	{/if}
 	<Keypad onpress={press} onenter={() => form?.requestSubmit()} />
 	<p class="end">
 		<button class="act">Store this take</button>

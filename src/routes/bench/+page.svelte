@@ -23,6 +23,11 @@
 			words: 'Ampacity, voltage drop and loss of a cable, and whether strings need fuses.'
 		},
 		{
+			path: resolve('/bench/scale'),
+			title: 'Scale a measured group',
+			words: 'From a measured group to an array over several planes: power, charge current, C-rate.'
+		},
+		{
 			path: resolve('/bench/worth'),
 			title: 'What it is worth',
 			words: 'Price a watt as tested, against new, and by the years that are left.'
