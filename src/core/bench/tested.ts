@@ -96,7 +96,9 @@ export function coldVolts(
 	{ plate }: Pick<TestedModule, 'plate'>,
 	rules: Pick<SiteRules, 'profile' | 'lowest'>
 ): number {
-	return plate.voc * (coldFactor(plate, rules)?.factor ?? 1);
+	// The US table is for crystalline silicon; others have the coefficient that is typical of them.
+	const cold = coldFactor(plate, rules) ?? coldFactor(plate, { ...rules, profile: 'IEC' });
+	return plate.voc * (cold?.factor ?? 1);
 }
 
 /** A whole module as a run of a circuit. */

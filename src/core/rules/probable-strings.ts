@@ -42,7 +42,10 @@ export function probableStrings(
 	{ count, inputs, maxVolts, windowLow, windowHigh }: InvertersSeen
 ): ProbableStrings[] {
 	const lowest = rules.lowest ?? ASSUMED.lowest;
-	const cold = coldModuleVolts(type, { ...rules, lowest })!;
+	// Where the US table does not cover the technology a proposal may rest on its typical coefficient.
+	const cold =
+		coldModuleVolts(type, { ...rules, lowest }) ??
+		coldModuleVolts(type, { ...rules, lowest, profile: 'IEC' })!;
 	const hot = vmpAt(type, rules.hottestCell ?? ASSUMED.hottestCell);
 	const ceiling = maxVolts ?? type.limits.systemVolts ?? 1000;
 	const floor = windowLow ?? 0;
@@ -54,8 +57,10 @@ export function probableStrings(
 		const strings = modules / length;
 		if (strings < count) continue;
 		const reasons = [
-			`${(length * cold).toFixed(0)} V at ${lowest} °C, under ${ceiling} V`,
-			...(windowLow === null ? [] : [`${(length * hot).toFixed(0)} V hot, above ${windowLow} V`])
+			`Voc ${(length * cold).toFixed(1)} V at ${lowest} °C, maximum ${ceiling} V`,
+			...(windowLow === null
+				? []
+				: [`Vmp ${(length * hot).toFixed(1)} V hot, window from ${windowLow} V`])
 		];
 		let score = 0;
 		if (lines > 1 && strings % lines === 0) {
