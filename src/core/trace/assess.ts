@@ -167,7 +167,11 @@ function allowedTests(tests: readonly ProposedTest[], contraindications: Contrai
 	const withheld = new Map<string, WithheldTest>();
 	const proposed = tests.filter(({ quantity, place }) => {
 		const against = contraindications.against(quantity, place);
-		const kind = `${quantity}/${against?.because}`;
+		// Whatever a connector is opened for, the reason is one.
+		const kind =
+			against?.because === 'insulation-first'
+				? `${against.because}/${JSON.stringify(against.finding)}`
+				: `${quantity}/${against?.because}`;
 		if (against && !withheld.has(kind)) withheld.set(kind, against);
 		return against === null;
 	});

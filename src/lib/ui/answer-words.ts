@@ -37,7 +37,7 @@ export function remarkWords(
 	{ remarks, causes }: Pick<Assessment, 'remarks' | 'causes'>,
 	record: ArrayRecord
 ): string[] {
-	return remarks.flatMap((remark) => {
+	const words = remarks.flatMap((remark) => {
 		switch (remark.code) {
 			case 'record-contradicted': {
 				const labels = remark.strings.map((id) => labelOf(record, id)).join(', ');
@@ -56,11 +56,12 @@ export function remarkWords(
 			case 'test-withheld': {
 				const where = inspectionPlaceWords(record, remark.finding);
 				return [
-					`${WITHHELD_TESTS[remark.quantity] ?? 'A test'} withheld: ${WITHHELD_WORDS[remark.because](where ? ` at ${where}` : '')}`
+					`${WITHHELD_TESTS[remark.quantity] ?? 'Tests that open a connector are'} withheld: ${WITHHELD_WORDS[remark.because](where ? ` at ${where}` : '')}`
 				];
 			}
 			case 'no-test-worthwhile':
 				return ['No further test is worth its time: none would change what to do next.'];
 		}
 	});
+	return [...new Set(words)];
 }

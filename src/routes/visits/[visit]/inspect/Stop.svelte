@@ -93,7 +93,7 @@
 						if (event.key === 'Enter') storeMeasured();
 					}}
 				/>
-				<button class="act-plain" onclick={storeMeasured}>Save reading</button>
+				<button class="act-plain" aria-label="Save reading" onclick={storeMeasured}>Save</button>
 			{:else}
 				<button class="act-plain" aria-pressed={outcome === 'fits'} onclick={fits}>Fits</button>
 			{/if}
