@@ -2,9 +2,18 @@ import { cellKey, cellsOf, type Cell } from './field';
 import type { Part } from './part';
 import type { ArrayRecord, StringRecord } from './record';
 
+/** Parts of a record by id; a list is never changed once it stands, so it is read once. */
+const indexes = new WeakMap<readonly Part[], ReadonlyMap<string, Part>>();
+
+function partsById(parts: readonly Part[]): ReadonlyMap<string, Part> {
+	const index = indexes.get(parts) ?? new Map(parts.map((part) => [part.id, part]));
+	indexes.set(parts, index);
+	return index;
+}
+
 /** The parts from a start to the end of what is recorded, in the order of the energy. */
 export function partsOnward(record: Pick<ArrayRecord, 'parts'>, start: string | null): Part[] {
-	const byId = new Map(record.parts.map((part) => [part.id, part]));
+	const byId = partsById(record.parts);
 	const path: Part[] = [];
 	let next = start;
 	while (next !== null) {

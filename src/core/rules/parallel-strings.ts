@@ -1,3 +1,4 @@
+import type { Part } from '../record/part';
 import { endOfString, partsOnward } from '../record/path';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
 
@@ -32,16 +33,32 @@ export function parallelStrings(record: ArrayRecord): ParallelGroup[] {
 	const order = new Map(strings.map((string, i) => [string, i]));
 	const sorted = groups
 		.map((group) => group.strings.toSorted((a, b) => order.get(a)! - order.get(b)!))
-		.toSorted((a, b) => order.get(a[0]!)! - order.get(b[0]!)!);
-	return sorted.map((members) => {
-		const input = members.find((string) => string.input !== null)?.input ?? null;
-		const others = strings.filter((string) => !members.includes(string));
-		return {
-			strings: members as [StringRecord, ...StringRecord[]],
-			maybe: others.filter((other) => mayJoin(record, { members, input }, other, sorted)),
-			input
-		};
-	});
+		.toSorted((a, b) => order.get(a[0]!)! - order.get(b[0]!)!)
+		.map((members) => ({
+			members,
+			input: members.find((string) => string.input !== null)?.input ?? null,
+			end: endOfString(record, members[0]!)
+		}));
+	return sorted.map((group) => ({
+		strings: group.members as [StringRecord, ...StringRecord[]],
+		maybe: sorted
+			.filter((other) => other !== group && mayJoin(group, other))
+			.flatMap(({ members }) => members)
+			.toSorted((a, b) => order.get(a)! - order.get(b)!),
+		input: group.input
+	}));
+}
+
+interface Joined {
+	readonly input: string | null;
+	readonly end: Part | null;
+}
+
+/** Whether the record leaves it open that two groups are in parallel. */
+function mayJoin(one: Joined, other: Joined): boolean {
+	// Two inputs that are both recorded are two; whether inputs are joined inside is the inverter's own.
+	if (one.input !== null && other.input !== null) return false;
+	return one.end === null || other.end === null || one.end === other.end;
 }
 
 /** What joins a string to others electrically: its input, and combiners on its way. */
@@ -53,18 +70,4 @@ function jointsOf(record: ArrayRecord, string: StringRecord): string[] {
 			.filter(({ kind }) => kind === 'combiner')
 			.map(({ id }) => `combiner ${id}`)
 	];
-}
-
-function mayJoin(
-	record: ArrayRecord,
-	{ members, input }: { members: readonly StringRecord[]; input: string | null },
-	other: StringRecord,
-	groups: readonly (readonly StringRecord[])[]
-): boolean {
-	const itsGroup = groups.find((group) => group.includes(other))!;
-	const itsInput = itsGroup.find((string) => string.input !== null)?.input ?? null;
-	// Two inputs that are both recorded are two; whether inputs are joined inside is the inverter's own.
-	if (input !== null && itsInput !== null) return false;
-	const ends = [endOfString(record, members[0]!), endOfString(record, other)];
-	return ends.includes(null) || ends[0] === ends[1];
 }

@@ -3,7 +3,7 @@ import { arrayRecord } from '../../../tests/support/scenario';
 import { readingAt } from '../../../tests/support/readings';
 import { stringKey, stringPlace } from '../expectation/place';
 import type { ArrayRecord } from '../record/record';
-import { inputsByVoltage, sharedVoltage } from './shared-operating-voltage';
+import { inputsByVoltage, sharedVoltage, voltageKeys } from './shared-operating-voltage';
 
 const known = arrayRecord(['A1', 'A2', 'B1', 'B2']);
 const blind: ArrayRecord = {
@@ -24,17 +24,17 @@ const of = (record: ArrayRecord, label: string) =>
 describe('the operating voltage', () => {
 	it('is typed once for each input', () => {
 		const standing = at({ A1: 410 });
-		expect(sharedVoltage(known, standing, of(known, 'A2'))).toEqual({
+		expect(sharedVoltage(known, voltageKeys(known), standing, of(known, 'A2'))).toEqual({
 			voltage: 410,
 			from: 'A1',
 			recorded: true
 		});
-		expect(sharedVoltage(known, standing, of(known, 'B1'))).toBeNull();
+		expect(sharedVoltage(known, voltageKeys(known), standing, of(known, 'B1'))).toBeNull();
 	});
 
 	it('is taken over to every string whose input nobody recorded, and said to be', () => {
 		const standing = at({ A1: 410 });
-		expect(sharedVoltage(blind, standing, of(blind, 'B2'))).toEqual({
+		expect(sharedVoltage(blind, voltageKeys(blind), standing, of(blind, 'B2'))).toEqual({
 			voltage: 410,
 			from: 'A1',
 			recorded: false
@@ -43,17 +43,21 @@ describe('the operating voltage', () => {
 
 	it('is the newest by the order of entry, and a string’s own where it has one', () => {
 		const standing = at({ A1: 410, B1: 395 });
-		expect(sharedVoltage(blind, standing, of(blind, 'B2'))!.voltage).toBe(395);
-		expect(sharedVoltage(blind, standing, of(blind, 'A1'))!.voltage).toBe(410);
+		expect(sharedVoltage(blind, voltageKeys(blind), standing, of(blind, 'B2'))!.voltage).toBe(395);
+		expect(sharedVoltage(blind, voltageKeys(blind), standing, of(blind, 'A1'))!.voltage).toBe(410);
 	});
 
 	it('shows the inputs where nobody recorded them', () => {
-		const groups = inputsByVoltage(blind, at({ A1: 410, A2: 411, B1: 395, B2: 394.5 }));
+		const groups = inputsByVoltage(
+			blind,
+			voltageKeys(blind),
+			at({ A1: 410, A2: 411, B1: 395, B2: 394.5 })
+		);
 		expect(groups.map(({ strings }) => strings.map(({ label }) => label))).toEqual([
 			['B1', 'B2'],
 			['A1', 'A2']
 		]);
-		expect(inputsByVoltage(blind, at({ A1: 410, A2: 411 }))).toEqual([]);
-		expect(inputsByVoltage(known, at({ A1: 410, B1: 395 }))).toEqual([]);
+		expect(inputsByVoltage(blind, voltageKeys(blind), at({ A1: 410, A2: 411 }))).toEqual([]);
+		expect(inputsByVoltage(known, voltageKeys(known), at({ A1: 410, B1: 395 }))).toEqual([]);
 	});
 });

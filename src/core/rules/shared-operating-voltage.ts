@@ -13,31 +13,37 @@ export interface SharedVoltage {
 	readonly recorded: boolean;
 }
 
-/** Key under which strings share one operating voltage: those in parallel, and those of unknown connection. */
-export function sharedVoltageKey(record: ArrayRecord, string: StringRecord): string {
-	const group = parallelStrings(record).find(({ strings }) => strings.includes(string));
-	if (!group) return string.id;
-	const alone = group.strings.length === 1 && group.input === null;
-	return alone ? UNKNOWN_INPUT : `shared ${group.strings[0].id}`;
-}
+/** Which strings share one operating voltage, by the id of each string. */
+export type VoltageKeys = ReadonlyMap<string, string>;
 
 const UNKNOWN_INPUT = 'input not recorded';
 
+/** Strings in parallel share their operating voltage; those of unknown connection are taken to, until told. */
+export function voltageKeys(record: ArrayRecord): VoltageKeys {
+	return new Map(
+		parallelStrings(record).flatMap(({ strings, input }) => {
+			const alone = strings.length === 1 && input === null;
+			const key = alone ? UNKNOWN_INPUT : `shared ${strings[0].id}`;
+			return strings.map(({ id }) => [id, key] as const);
+		})
+	);
+}
+
 /** The newest operating voltage that a string shares; null where none was read yet. */
 export function sharedVoltage(
-	record: ArrayRecord,
+	record: Pick<ArrayRecord, 'strings'>,
+	keys: VoltageKeys,
 	standing: ReadonlyMap<string, Reading>,
 	string: StringRecord
 ): SharedVoltage | null {
-	const key = sharedVoltageKey(record, string);
-	const sharing = record.strings.filter((other) => sharedVoltageKey(record, other) === key);
+	const key = keys.get(string.id);
 	// By the order of entry, which the map keeps: never by two clocks.
 	const newest = [...standing.values()].findLast(
 		({ place, quantity, atVolts }) =>
 			quantity === 'operating-current' &&
 			atVolts !== null &&
 			place.kind === 'string' &&
-			sharing.some(({ id }) => id === place.string)
+			keys.get(place.string) === key
 	);
 	if (!newest || newest.place.kind !== 'string') return null;
 	const of = newest.place.string;
@@ -65,11 +71,12 @@ const SAME_INPUT = 0.01;
  * @returns two groups or more; empty where the voltages do not tell inputs apart
  */
 export function inputsByVoltage(
-	record: ArrayRecord,
+	record: Pick<ArrayRecord, 'strings'>,
+	keys: VoltageKeys,
 	standing: ReadonlyMap<string, Reading>
 ): VoltageGroup[] {
 	const read = record.strings
-		.filter((string) => sharedVoltageKey(record, string) === UNKNOWN_INPUT)
+		.filter(({ id }) => keys.get(id) === UNKNOWN_INPUT)
 		.flatMap((string) => {
 			const voltage = standing.get(stringKey(string.id, 'operating-current'))?.atVolts ?? null;
 			return voltage === null ? [] : [{ string, voltage }];

@@ -54,10 +54,8 @@ export function parseQuantity(typed: string, unit: string): Result<number, strin
 	if (!match || /^e[+-]?\d/i.test(match[2]!)) return parseDecimal(typed);
 	const factor = factorOf(match[2]!.trim(), unit);
 	if (factor === null) {
-		const wanted = unit === '' ? 'no unit' : unit;
-		return refuse(
-			`“${match[2]!.trim()}” is not a unit of this figure. Type it in ${wanted}, or without a unit.`
-		);
+		const wanted = unit === '' ? 'without a unit' : `in ${unit}`;
+		return refuse(`“${typed.trim()}” is not a number ${wanted}. Type the figure, as in 453.2.`);
 	}
 	const figure = parseDecimal(match[1]!.replace(/\s/g, ''));
 	return figure.ok ? { ok: true, value: Number((figure.value * factor).toPrecision(12)) } : figure;

@@ -19,7 +19,7 @@
 	import {
 		inputsByVoltage,
 		sharedVoltage,
-		sharedVoltageKey
+		voltageKeys
 	} from '$core/rules/shared-operating-voltage';
 	import { gateOfReading } from '$core/rules/making-safe/gate';
 	import type { Spot } from '$core/rules/plan/spots';
@@ -78,13 +78,16 @@
 	const key = $derived(keyOf(spot));
 	const readingState = $derived(switched[quantity] ?? spot.state);
 	/** Strings in parallel share their voltage, so the last typed for one of them stands there already. */
-	const busKey = $derived(string ? sharedVoltageKey(record, string) : '');
+	const keysOfVoltage = $derived(running ? voltageKeys(record) : new Map<string, string>());
+	const busKey = $derived((string && keysOfVoltage.get(string.id)) ?? '');
 	const shared = $derived(
-		string && sharedVoltage(record, standingReadings(session.document.visit), string)
+		running && string
+			? sharedVoltage(record, keysOfVoltage, standingReadings(session.document.visit), string)
+			: null
 	);
 	const bus = $derived(busTyped[busKey] ?? String(shared?.voltage ?? ''));
 	const inputsSeen = $derived(
-		running ? inputsByVoltage(record, standingReadings(session.document.visit)) : []
+		running ? inputsByVoltage(record, keysOfVoltage, standingReadings(session.document.visit)) : []
 	);
 	const asked = $derived({ place: spot.place, quantity, state: readingState });
 	const gate = $derived(

@@ -5,7 +5,7 @@
 	import { QUANTITY_FACTS } from '$core/expectation/quantity';
 	import { keyOf, standingReadings } from '$core/expectation/standing';
 	import type { Spot } from '$core/rules/plan/spots';
-	import { sharedVoltage } from '$core/rules/shared-operating-voltage';
+	import { sharedVoltage, voltageKeys } from '$core/rules/shared-operating-voltage';
 	import type { VisitSession } from './visit-session.svelte';
 
 	interface Props {
@@ -38,7 +38,8 @@
 		if (spot.quantity !== 'operating-current') return null;
 		const string = record.strings.find(({ id }) => id === stringOfPlace(spot.place));
 		const shared =
-			string && sharedVoltage(record, standingReadings(session.document.visit), string);
+			string &&
+			sharedVoltage(record, voltageKeys(record), standingReadings(session.document.visit), string);
 		return shared?.voltage ?? voltage;
 	}
 
