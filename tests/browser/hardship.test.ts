@@ -37,7 +37,9 @@ describe('twenty-four strings, three readings each', () => {
 	it('take at most their digits and two keys a reading', async () => {
 		const record = {
 			...LARGE_SITE.record,
-			strings: LARGE_SITE.record.strings.slice(0, 24).map((string) => ({ ...string, input: '1' }))
+			strings: LARGE_SITE.record.strings
+				.slice(0, 24)
+				.map((string) => ({ ...string, to: null, input: '1' }))
 		};
 		const body = new FormData();
 		body.set('file', new Blob([JSON.stringify({ ...LARGE_SITE, record })]), 'depot.json');

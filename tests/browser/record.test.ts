@@ -115,7 +115,7 @@ describe('what cannot be', () => {
 		await choose('not json');
 		await person.sees('The file is not JSON');
 		await choose('{"format":"zembo-visit","version":9}');
-		await person.sees('version 9 of zembo-visit; this Zembo reads version 1 to 7');
+		await person.sees('version 9 of zembo-visit; this Zembo reads version 1 to 8');
 		await choose(Buffer.alloc(50 * 1024 * 1024, ' '));
 		await person.sees('The file has 50 MB; a visit file has at most 16 MB');
 		const sites = await driver.findElements(By.css('ul li'));

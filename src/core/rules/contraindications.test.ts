@@ -94,6 +94,8 @@ describe('other tests', () => {
 		expect(burnt.against('joint-resistance', joint)?.because).toBe('insulation-first');
 		expect(burnt.against('joint-resistance', { ...joint, string: a2!.id })).toBeNull();
 		expect(burnt.against('open-circuit-voltage', stringPlace(a1!.id))).toBeNull();
+		// Infrared looks at a connector and opens none.
+		expect(burnt.against('joint-rise', joint)).toBeNull();
 	});
 
 	it('cover no module of broken glass', () => {

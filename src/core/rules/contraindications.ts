@@ -39,8 +39,23 @@ const NO_WATER = [
 ];
 /** Items whose immediate defects make opening a connector of that string dangerous. */
 const DO_NOT_OPEN = ['junction-boxes', 'connectors', 'cells'];
-/** Tests that open a connector on the roof. */
-const OPENS_CONNECTOR: readonly Place['kind'][] = ['stretch', 'joint', 'module'];
+/** Tests at a place on the roof that open nothing: looked at, by infrared, under load, or by a label. */
+const OPENS_NOTHING: readonly Quantity[] = [
+	'joint-rise',
+	'cover-current',
+	'label-power',
+	'unit-power',
+	'shade-seen',
+	'module-count'
+];
+
+/** Whether a test opens a connector of its string. */
+function opensConnector(quantity: Quantity, { kind }: Place): boolean {
+	return (
+		(kind === 'stretch' || kind === 'joint' || kind === 'module') &&
+		!OPENS_NOTHING.includes(quantity)
+	);
+}
 
 /** What the inspection and the order of tests forbid: asked by the test plan and by the diagnosis. */
 export class Contraindications {
@@ -77,7 +92,7 @@ export class Contraindications {
 			const glass = this.findingAt(place, (entry) => itemOf(entry) === 'glass');
 			return glass ? withheld('broken-glass', glass.place) : null;
 		}
-		if (OPENS_CONNECTOR.includes(place.kind)) {
+		if (opensConnector(quantity, place)) {
 			const damage = this.findingAt(
 				place,
 				(entry) => entry.severity === 'act-now' && DO_NOT_OPEN.includes(itemOf(entry))
