@@ -21,7 +21,7 @@ export interface ScaleAsk {
 }
 
 /** What one plane of the larger array gives. */
-export interface ScaledPlane {
+interface ScaledPlane {
 	/** In full sun at right angles, W. */
 	readonly fullSun: number;
 	/** Highest on the clear day, W, and when, ms. */

@@ -9,7 +9,7 @@ import type { InspectionEntry } from '../rules/inspection/entry';
 import { assess, type Assessment } from './assess';
 
 /** A reading that is judged differently by another revision of the record. */
-export interface ChangedVerdict {
+interface ChangedVerdict {
 	readonly place: Place;
 	readonly quantity: Quantity;
 	/** Null where there was none. */

@@ -58,7 +58,7 @@ export interface TableTest {
 }
 
 /** Voltage at the leads after a substring was bypassed, and what it rests on. */
-export interface BridgedVoltage {
+interface BridgedVoltage {
 	/** V */
 	readonly voltage: number;
 	readonly from: 'own-readings' | 'reference' | 'nameplate';
