@@ -1,9 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
+import { SALTMARSH } from '../../../tests/support/sites';
 import { readingAt } from '../../../tests/support/readings';
 import { stringKey, stringPlace } from '../expectation/place';
 import type { ArrayRecord } from '../record/record';
-import { inputsByVoltage, sharedVoltage, voltageKeys } from './shared-operating-voltage';
+import {
+	inputsByVoltage,
+	sharedVoltage,
+	stringsWithInputs,
+	voltageKeys
+} from './shared-operating-voltage';
 
 const known = arrayRecord(['A1', 'A2', 'B1', 'B2']);
 const blind: ArrayRecord = {
@@ -59,5 +65,26 @@ describe('the operating voltage', () => {
 		]);
 		expect(inputsByVoltage(blind, voltageKeys(blind), at({ A1: 410, A2: 411 }))).toEqual([]);
 		expect(inputsByVoltage(known, voltageKeys(known), at({ A1: 410, B1: 395 }))).toEqual([]);
+	});
+
+	it('gives the groups the free inputs of their inverter, in the order of the strings', () => {
+		const inverter = SALTMARSH.record.parts.find(({ kind }) => kind === 'inverter')!;
+		const wired: ArrayRecord = {
+			...blind,
+			parts: [{ ...inverter, to: null }],
+			strings: blind.strings.map((string) => ({ ...string, to: inverter.id }))
+		};
+		const keys = voltageKeys(wired);
+		const groups = inputsByVoltage(wired, keys, at({ A1: 410, A2: 411, B1: 395, B2: 394.5 }));
+		expect(stringsWithInputs(wired, groups)!.map(({ label, input }) => [label, input])).toEqual([
+			['A1', '1'],
+			['A2', '1'],
+			['B1', '2'],
+			['B2', '2']
+		]);
+		// Three voltages and two inputs: nobody knows.
+		const three = inputsByVoltage(wired, keys, at({ A1: 410, A2: 380, B1: 395, B2: 394.5 }));
+		expect(stringsWithInputs(wired, three)).toBeNull();
+		expect(stringsWithInputs(blind, groups)).toBeNull();
 	});
 });

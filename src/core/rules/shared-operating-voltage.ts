@@ -1,5 +1,6 @@
 import { stringKey } from '../expectation/place';
 import type { Reading } from '../expectation/visit';
+import { endOfString, inputsOf } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { parallelStrings } from './parallel-strings';
 
@@ -94,4 +95,28 @@ export function inputsByVoltage(
 		voltage: group.reduce((sum, { voltage }) => sum + voltage, 0) / group.length,
 		strings: record.strings.filter((string) => group.some((one) => one.string === string))
 	}));
+}
+
+/**
+ * Strings with the inputs that their voltages show, for the array record. Which group is on which input the
+ * voltages do not say: names go to the groups in the order of their first string, as they are mostly wired.
+ *
+ * @returns null where the record names too few inputs that are free
+ */
+export function stringsWithInputs(
+	record: ArrayRecord,
+	groups: readonly VoltageGroup[]
+): StringRecord[] | null {
+	const ends = new Set(
+		groups.flatMap(({ strings }) => strings.map((string) => endOfString(record, string)))
+	);
+	const [end, ...others] = [...ends];
+	if (groups.length === 0 || !end || others.length > 0) return null;
+	const used = new Set(record.strings.flatMap(({ input }) => input ?? []));
+	const free = inputsOf(end).filter((name) => !used.has(name));
+	if (free.length < groups.length) return null;
+	const order = (group: VoltageGroup) => record.strings.indexOf(group.strings[0]!);
+	return groups
+		.toSorted((a, b) => order(a) - order(b))
+		.flatMap(({ strings }, g) => strings.map((string) => ({ ...string, input: free[g]! })));
 }

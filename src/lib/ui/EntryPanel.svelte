@@ -26,6 +26,7 @@
 	import EntryQuestions from './EntryQuestions.svelte';
 	import FromMeter from './FromMeter.svelte';
 	import GateCard from './GateCard.svelte';
+	import InputsSeen from './InputsSeen.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
 	import { keepEntries, keptEntries } from './kept-entries';
 	import PastedColumn from './PastedColumn.svelte';
@@ -301,18 +302,7 @@
 			</p>
 		{/if}
 		{#if inputsSeen.length > 0}
-			<p class="notice" data-inputs-seen>
-				The operating voltages show {inputsSeen.length} inputs:
-				{inputsSeen
-					.map(
-						({ strings, voltage }) =>
-							`${strings.map(({ label }) => label).join(', ')} at ${voltage.toFixed(0)} V`
-					)
-					.join('; ')}.
-				<a href={resolve('/sites/[site]/take-over', { site: session.document.site.id })}
-					>Record the inputs</a
-				>
-			</p>
+			<InputsSeen {session} groups={inputsSeen} />
 		{/if}
 
 		<label class="main" class:lit={!onBus}>
