@@ -90,7 +90,7 @@ describe('Cairn Rigg’s pile', () => {
 		await person.press('Judged by');
 		await person.choose('select[name=by]', 'fixed limits');
 		await person.click('[data-module="4"] button');
-		await person.sees('71 % of its label; good from 85 %');
+		await person.sees('71 % of its nameplate; good from 85 %');
 		await person.fill('limit-fair', '90');
 		await person.types(Key.TAB);
 		await person.sees('must fall from good over fair');

@@ -268,14 +268,14 @@ describe('the report', () => {
 	it('says who answered for making safe, or what was proved and what was not', async () => {
 		const own = await visitAtTheTerminal(person.server.address);
 		await person.goTo(`/visits/${own}/hand-over`);
-		await person.sees('answered for a written procedure of their own');
+		await person.sees('worked to a written procedure of their own');
 		await person.goTo('/sites/019a8001-0000-7000-8000-000000000002');
 		await person.fill('by', 'Wren Halloway');
 		await person.press('Start a visit');
 		await person.arrivesAt(/\/plan$/);
 		const visit = new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
 		await person.goTo(`/visits/${visit}/hand-over`);
-		await person.sees('No step was taken in this visit');
+		await person.sees('No step of isolation was recorded');
 		await person.goTo(`/visits/${visit}/make-safe?task=dead`);
 		await person.click('[data-step="arrival/weather"] button.act');
 		await person.find('[data-step="arrival/weather"][data-state=done]');

@@ -112,22 +112,25 @@
 					<dd class="figure" data-c-rate>{answer.cRate.toFixed(2)} C</dd>
 				{/if}
 			</dl>
-			<table>
-				<thead>
-					<tr><th>Plane</th><th>Full sun</th><th>Peak</th><th>Energy</th></tr>
-				</thead>
-				<tbody>
-					{#each answer.planes as plane, p (p)}
-						<tr>
-							<td>{planes[p]!.modules} modules, {planes[p]!.tilt}°, {planes[p]!.azimuth}°</td>
-							<td class="figure">{kilowatts(plane.fullSun)}</td>
-							<td class="figure">{kilowatts(plane.peak)}, {solarHour(plane.peakAt, f.longitude)}</td
-							>
-							<td class="figure">{plane.energy.toFixed(1)} kWh</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
+			<div class="scroll">
+				<table>
+					<thead>
+						<tr><th>Plane</th><th>Full sun</th><th>Peak</th><th>Energy</th></tr>
+					</thead>
+					<tbody>
+						{#each answer.planes as plane, p (p)}
+							<tr>
+								<td>{planes[p]!.modules} modules, {planes[p]!.tilt}°, {planes[p]!.azimuth}°</td>
+								<td class="figure">{kilowatts(plane.fullSun)}</td>
+								<td class="figure"
+									>{kilowatts(plane.peak)}, {solarHour(plane.peakAt, f.longitude)}</td
+								>
+								<td class="figure">{plane.energy.toFixed(1)} kWh</td>
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
 			<details>
 				<summary>Method</summary>
 				<p class="soft">
@@ -143,6 +146,10 @@
 </Question>
 
 <style>
+	.scroll {
+		overflow-x: auto;
+	}
+
 	table {
 		width: 100%;
 	}
