@@ -34,7 +34,7 @@ describe('the modules of a batch that can be arranged', () => {
 	it('are those without a test too, by their nameplate and said to be', () => {
 		const take = { id: 't', at: '2026-06-01T10:00:00.000Z', volts: 34.1, amps: 6.2, watts: null };
 		const [tested, untested, ...none] = poolOf(
-			pile({ takes: [take] }, {}, { label: { ...LABEL, vmp: null } }),
+			pile({ takes: [take] }, {}, { label: NO_LABEL }),
 			2026
 		);
 		expect(none).toEqual([]);
