@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { scaleGroup, type ScaleAsk } from './scale';
+import { scaleGroup, solarTime, type ScaleAsk } from './scale';
 
 const SOUTH = { tilt: 30, azimuth: 180 } as const;
 const ask = (change: Partial<ScaleAsk> = {}): ScaleAsk => ({
@@ -37,6 +37,14 @@ describe('a measured group scaled to an array', () => {
 	it('is of one day wherever it stands', () => {
 		const east = scaleGroup(ask({ observer: { latitude: 50, longitude: 150 } }));
 		expect(east.energy).toBeCloseTo(scaleGroup(ask()).energy, 0);
+	});
+
+	it('has its moments in solar time, never a sixtieth minute', () => {
+		const noon = Date.UTC(2026, 5, 21, 12);
+		expect(solarTime(noon, 0)).toBe('12:00');
+		expect(solarTime(noon - 1, 0)).toBe('12:00');
+		expect(solarTime(noon, -15)).toBe('11:00');
+		expect(solarTime(noon, 7.5)).toBe('12:30');
 	});
 
 	it('charges a battery at its peak, over its capacity', () => {

@@ -87,3 +87,10 @@ export function scaleGroup(ask: ScaleAsk): ScaleAnswer {
 		cRate: current === null || ask.capacity === null ? null : current / ask.capacity
 	};
 }
+
+/** Solar time at a longitude (deg, east positive), "09:40"; the sun's noon is near 12:00. */
+export function solarTime(at: number, longitude: number): string {
+	const minutes = Math.round(at / 60_000 + longitude * 4) % (24 * 60);
+	const two = (value: number) => String(value).padStart(2, '0');
+	return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+}

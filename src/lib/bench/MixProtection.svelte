@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { blockingEffect, shortedBranches } from '$core/bench/mix/protection';
+	import { blockingEffect, FULL_SUN_HOURS, shortedBranches } from '$core/bench/mix/protection';
 	import { FUSE_DOES, type MixAsked } from './mix-asked';
 
 	let { asked }: { asked: MixAsked } = $props();
@@ -21,12 +21,14 @@
 		{/each}
 	</ul>
 	<p>
-		{diodes.without >= diodes.withDiode
-			? `Blocking diodes cost ${(diodes.without - diodes.withDiode).toFixed(0)} W here`
-			: `Blocking diodes gain ${(diodes.withDiode - diodes.without).toFixed(0)} W here: without them one string draws power from the others`}{diodes.without >
-		diodes.withDiode
-			? `, about ${(((diodes.without - diodes.withDiode) * 5) / 1000).toFixed(2)} kWh a day of 5 full-sun hours`
-			: ''}. Without them a dark string draws {diodes.darkTakes.toFixed(1)} A while the others work and
+		{#if diodes.lossADay >= 0}
+			Blocking diodes cost {(diodes.without - diodes.withDiode).toFixed(0)} W here, about
+			{diodes.lossADay.toFixed(2)} kWh a day of {FULL_SUN_HOURS} full-sun hours.
+		{:else}
+			Blocking diodes gain {(diodes.withDiode - diodes.without).toFixed(0)} W here: without them one string
+			draws power from the others.
+		{/if}
+		Without them a dark string draws {diodes.darkTakes.toFixed(1)} A while the others work and
 		{diodes.darkTakesIdle.toFixed(1)} A while nothing is drawn. A diode never replaces a fuse; a bypass
 		diode is another part.
 	</p>

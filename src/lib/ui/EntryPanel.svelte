@@ -87,6 +87,11 @@
 			: null
 	);
 	const bus = $derived(busTyped[busKey] ?? String(shared?.voltage ?? ''));
+	/** What stands in the field of the operating voltage, V; null while it is no figure. */
+	const typedVoltage = $derived.by(() => {
+		const read = readFigure(bus, READING_LIMITS.volts);
+		return read.ok ? read.value : null;
+	});
 	const inputsSeen = $derived(
 		running ? inputsByVoltage(record, keysOfVoltage, standingReadings(session.document.visit)) : []
 	);
@@ -342,7 +347,7 @@
 			{session}
 			spots={following}
 			figures={pasted}
-			voltage={readFigure(bus, READING_LIMITS.volts).ok ? Number(bus.replace(',', '.')) : null}
+			voltage={typedVoltage}
 			onclose={() => (pasted = [])}
 		/>
 	{/if}

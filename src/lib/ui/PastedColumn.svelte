@@ -37,10 +37,13 @@
 	function voltageAt(spot: Spot): number | null {
 		if (spot.quantity !== 'operating-current') return null;
 		const string = record.strings.find(({ id }) => id === stringOfPlace(spot.place));
-		const shared =
-			string &&
-			sharedVoltage(record, voltageKeys(record), standingReadings(session.document.visit), string);
-		return shared?.voltage ?? voltage;
+		if (!string) return voltage;
+		const keys = voltageKeys(record);
+		// The voltage in the field is of the strings that share it with the first; others have their own.
+		const first = spots[0] && stringOfPlace(spots[0].place);
+		if (first && keys.get(first) === keys.get(string.id)) return voltage;
+		const standing = standingReadings(session.document.visit);
+		return sharedVoltage(record, keys, standing, string)?.voltage ?? null;
 	}
 
 	/** One after the other, in their order; what is asked about or refused ends it. */

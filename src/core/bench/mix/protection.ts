@@ -19,11 +19,16 @@ export interface ShortedBranch {
 	readonly unprotected: number | null;
 }
 
+/** Hours of full sun that a day counts for here; Zembo default. */
+export const FULL_SUN_HOURS = 5;
+
 /** What a blocking diode does here. */
 export interface BlockingEffect {
 	/** With one in every string and without, W. */
 	readonly withDiode: number;
 	readonly without: number;
+	/** Lost by them on a day of {@link FULL_SUN_HOURS}, kWh; less than 0 where they gain. */
+	readonly lossADay: number;
 	/** What a dark string takes from the others without one, A: at their maximum, and with nothing drawn. */
 	readonly darkTakes: number;
 	readonly darkTakesIdle: number;
@@ -102,9 +107,11 @@ export function blockingEffect(mix: Mix, parts: MixParts): BlockingEffect {
 	const several = branchesOf(mix).length > 1;
 	const most = (of: 'running' | 'idle') =>
 		several ? Math.max(0, ...taken.map((one) => one[of])) : 0;
+	const [withDiode, without] = [watts(true), watts(false)];
 	return {
-		withDiode: watts(true),
-		without: watts(false),
+		withDiode,
+		without,
+		lossADay: ((without - withDiode) * FULL_SUN_HOURS) / 1000,
 		darkTakes: most('running'),
 		darkTakesIdle: most('idle')
 	};

@@ -2,6 +2,7 @@ import { partsOnward } from '../../record/path';
 import { partsOf, type PartOf } from '../../record/part';
 import type { ArrayRecord } from '../../record/record';
 import { recordedRating } from '../cables/recorded-cable';
+import { uncorrectedAmpacity } from '../cables/required-current';
 import { INVERTER_FACTOR } from '../profiles/interconnection';
 import { amount, answered, notAssessed, type Check, type CheckBase } from './check';
 
@@ -61,8 +62,8 @@ function ampacityCheck(record: ArrayRecord, part: Conductor): Check {
 		);
 	}
 	// By the NEC the factor is on the terminals, and the corrected ampacity carries the current itself.
-	const { corrected, tabulated, atTerminals, source, row, assumed } = rated.value;
-	const uncorrected = Math.min(tabulated, atTerminals ?? Infinity);
+	const { corrected, source, row, assumed } = rated.value;
+	const uncorrected = uncorrectedAmpacity(rated.value);
 	const fits = us ? uncorrected >= required && corrected >= current : corrected >= required;
 	return answered(base, fits ? 'pass' : 'fail', {
 		required: us

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { scaleGroup } from '$core/bench/scale';
+	import { scaleGroup, solarTime } from '$core/bench/scale';
 	import { RECORD_LIMITS } from '$core/document/record-limits';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
@@ -55,12 +55,6 @@
 		});
 		return { f, planes, answer };
 	});
-	/** Hour of the sun's day at the place: noon is 12. */
-	const solarHour = (at: number, longitude: number) => {
-		const hours = ((at / 3_600_000 + longitude / 15) % 24) + 0;
-		const minutes = Math.round((hours % 1) * 60);
-		return `${String(Math.floor(hours)).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`;
-	};
 </script>
 
 <Question
@@ -97,7 +91,7 @@
 			<dl class="facts">
 				<dt>Most at one moment</dt>
 				<dd class="figure" data-peak>
-					{kilowatts(answer.peak)} at {solarHour(answer.peakAt, f.longitude)} solar time
+					{kilowatts(answer.peak)} at {solarTime(answer.peakAt, f.longitude)} solar time
 				</dd>
 				<dt>All planes in full sun, never at once</dt>
 				<dd class="figure">{kilowatts(answer.fullSun)}</dd>
@@ -123,7 +117,7 @@
 								<td>{planes[p]!.modules} modules, {planes[p]!.tilt}°, {planes[p]!.azimuth}°</td>
 								<td class="figure">{kilowatts(plane.fullSun)}</td>
 								<td class="figure"
-									>{kilowatts(plane.peak)}, {solarHour(plane.peakAt, f.longitude)}</td
+									>{kilowatts(plane.peak)}, {solarTime(plane.peakAt, f.longitude)}</td
 								>
 								<td class="figure">{plane.energy.toFixed(1)} kWh</td>
 							</tr>

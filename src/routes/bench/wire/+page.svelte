@@ -5,6 +5,7 @@
 	import { PILE_LIMITS } from '$core/document/pile';
 	import type { CableSpec } from '$core/rules/cables/cable-rating';
 	import { cableArea } from '$core/rules/cables/cable-size';
+	import { uncorrectedAmpacity } from '$core/rules/cables/required-current';
 	import { troubleWords } from '$core/rules/cables/recorded-cable';
 	import { amount } from '$core/rules/checks/check';
 	import { needWords, openingWords, ratingTrouble, stringFuseRule } from '$core/rules/string-fuse';
@@ -220,7 +221,7 @@
 						<dd class="figure">{amount(run.requiredUncorrected, 'A')}</dd>
 						<dt>Found, terminals included</dt>
 						<dd class="figure">
-							{amount(Math.min(rating.tabulated, rating.atTerminals ?? Infinity), 'A')}
+							{amount(uncorrectedAmpacity(rating), 'A')}
 						</dd>
 					{/if}
 					{#if run.reverse > 0}
