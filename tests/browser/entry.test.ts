@@ -37,6 +37,17 @@ const stored = async () => {
 const storedCount = (count: number) =>
 	driver.wait(async () => (await stored()).readings.length === count, WAIT);
 
+/** Pastes a text into the field of the reading. */
+const pastes = (text: string) =>
+	driver.executeScript(
+		`const data = new DataTransfer();
+		data.setData('text', arguments[0]);
+		document.querySelector('input[name=reading]').dispatchEvent(
+			new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+		);`,
+		text
+	);
+
 describe('entering readings', () => {
 	it('refuses what is no figure, says how to mend it and keeps it', async () => {
 		for (const [typed, words] of [
@@ -132,18 +143,26 @@ describe('entering readings', () => {
 	});
 
 	it('fills the places in order from a pasted column, after a preview', async () => {
-		await driver.executeScript(`
-			const data = new DataTransfer();
-			data.setData('text', '460.8 V\\n446,8\\n459.9');
-			document.querySelector('input[name=reading]').dispatchEvent(
-				new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
-			);
-		`);
+		await pastes('460.8 V\n446,8\n459.9');
 		await person.sees('446.8', '[role=dialog]');
 		await person.press('Save 3 readings');
 		await storedCount(3);
 		expect((await stored()).readings.map(({ value }) => value)).toEqual([460.8, 446.8, 459.9]);
 		await person.sees('446.8 V', '[data-string=A2]');
+	});
+
+	it('stores pasted currents at the voltage in the field, unit and all', async () => {
+		await person.types('m');
+		await person.isAt('A1', 'running', 'bus');
+		await person.types('388 V', Key.ENTER);
+		await person.hasFocus('reading');
+		await pastes('8.1\n8,2 A');
+		await person.press('Save 2 readings');
+		await storedCount(2);
+		expect((await stored()).readings).toMatchObject([
+			{ value: 8.1, atVolts: 388 },
+			{ value: 8.2, atVolts: 388 }
+		]);
 	});
 
 	it('says reversed polarity in words', async () => {
