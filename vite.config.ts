@@ -72,8 +72,9 @@ export default defineConfig({
 		assetsInlineLimit: (file) => (file.endsWith('.woff2') ? false : undefined)
 	},
 	test: {
-		// Browser tests mostly wait for the page; each file has a server and a browser of its own.
-		maxWorkers: 2,
+		// Browser tests wait for the page a quarter of their time, so three fill two cores; each file has a server
+		// and a browser of its own.
+		maxWorkers: 3,
 		sequence: { sequencer: LongestFirst },
 		projects: [
 			{

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBrowser } from './browser.mjs';
-import { browserFlags, CHROMEDRIVER, CHROMIUM } from './chromium.mjs';
+import { CHROMEDRIVER, headlessBrowser } from './chromium.mjs';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from './ready.mjs';
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
@@ -67,8 +67,9 @@ const { serve } = await import('./serve.mjs');
 const address = await serve();
 
 const options = new chrome.Options();
-options.setChromeBinaryPath(CHROMIUM);
-options.addArguments(...browserFlags(join(folder, 'profile')), '--hide-scrollbars');
+const { binary, flags } = headlessBrowser();
+options.setChromeBinaryPath(binary);
+options.addArguments(...flags, '--hide-scrollbars');
 const driver = await new Builder()
 	.forBrowser('chrome')
 	.setChromeOptions(options)

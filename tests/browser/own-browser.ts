@@ -1,9 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { Builder, logging, type WebDriver } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
-import { browserFlags, CHROMEDRIVER, CHROMIUM } from '../../scripts/chromium.mjs';
+import { CHROMEDRIVER, headlessBrowser } from '../../scripts/chromium.mjs';
 
 /** Categories of the browser's own trace that hold the main thread's tasks. */
 const TRACE = 'toplevel,devtools.timeline,disabled-by-default-devtools.timeline';
@@ -38,10 +35,10 @@ const WITNESS = `
 const LOOK = 25;
 
 export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promise<WebDriver> {
-	const profile = mkdtempSync(join(tmpdir(), 'zembo-chromium-'));
+	const { binary, flags } = headlessBrowser();
 	const options = new chrome.Options();
-	options.setChromeBinaryPath(CHROMIUM);
-	options.addArguments(...browserFlags(profile));
+	options.setChromeBinaryPath(binary);
+	options.addArguments(...flags);
 	if (camera) {
 		options.addArguments(
 			'--use-fake-ui-for-media-stream',
@@ -74,11 +71,6 @@ export async function openBrowser({ traced, camera }: BrowserWishes = {}): Promi
 		deviceScaleFactor: 1,
 		mobile: false
 	});
-	const quit = driver.quit.bind(driver);
-	driver.quit = async () => {
-		await quit();
-		rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
-	};
 	return driver;
 }
 
