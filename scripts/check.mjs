@@ -2,9 +2,9 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureInstalled, ROOT, runTool, say, toolPath } from './ready.mjs';
+import { ensurePackages, ROOT, runTool, say, toolPath } from './ready.mjs';
 
-ensureInstalled();
+ensurePackages();
 // What was written there of a component that is gone since would be checked still.
 rmSync(join(ROOT, '.svelte-kit/.svelte-check'), { recursive: true, force: true });
 say('check: generated types');

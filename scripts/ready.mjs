@@ -1,6 +1,7 @@
 /* Shared by the commands: install when needed, build when needed. Node.js alone, no packages. */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -75,29 +76,71 @@ function filesBelow(folder) {
 		.flatMap((name) => filesBelow(join(folder, name)));
 }
 
-/** Installs the packages when node_modules does not go with the lock file, platform and Node.js. */
+/** What node_modules has to go with: the lock file, platform and Node.js. */
+function packagesWanted() {
+	return `${hashOf(['package-lock.json'])} ${process.platform} ${process.arch} ${process.versions.modules}`;
+}
+
+/** The npm command line that is run here, as a program and its first arguments. */
+function npmCommand() {
+	const npm = process.env.npm_execpath;
+	if (npm?.endsWith('.js')) return { program: process.execPath, first: [npm], shell: false };
+	const windows = process.platform === 'win32';
+	return { program: windows ? 'npm.cmd' : 'npm', first: [], shell: windows };
+}
+
+/** Puts everything in place that node_modules lacks, compiled and all. */
 export function ensureInstalled() {
+	ensurePackages();
+	if (stampHolds('installed', packagesWanted())) return;
+	const { program, args, options } = compiling();
+	run(program, args, options);
+	stamp('installed', packagesWanted());
+}
+
+/**
+ * As {@link ensureInstalled}, but what has to be compiled is compiled beside what the caller does next: on a
+ * fresh clone that is a minute and a half of one processor, and checks and builds have no need of it.
+ *
+ * @returns resolves once everything is there; ends this command where that fails
+ */
+export async function installedMeanwhile() {
+	ensurePackages();
+	if (stampHolds('installed', packagesWanted())) return;
+	const { program, args, options } = compiling();
+	const compiler = spawn(program, args, { cwd: ROOT, ...options, stdio: ['ignore', 2, 2] });
+	const [code] = await once(compiler, 'exit');
+	if (code !== 0) {
+		say('The database could not be compiled; see above.');
+		process.exit(code ?? 1);
+	}
+	stamp('installed', packagesWanted());
+}
+
+/** Installs the packages, without what they compile, when node_modules does not go with the lock file. */
+export function ensurePackages() {
 	const [major, minor] = process.versions.node.split('.').map(Number);
 	if (major < 20 || (major === 20 && minor < 19)) {
 		say(`Zembo needs Node.js 20.19 or newer; this is ${process.version}.`);
 		process.exit(1);
 	}
-	const wanted = `${hashOf(['package-lock.json'])} ${process.platform} ${process.arch} ${process.versions.modules}`;
-	if (stampHolds('installed', wanted)) return;
+	const wanted = packagesWanted();
+	if (stampHolds('packages', wanted) || stampHolds('installed', wanted)) return;
 	say(
 		'Installing packages (the first time takes some minutes: the database is compiled where no binary is at hand).'
 	);
+	const { program, first, shell } = npmCommand();
+	run(program, [...first, 'ci', '--ignore-scripts'], { shell });
+	stamp('packages', wanted);
+}
+
+/** How what the packages need is compiled, or fetched. */
+function compiling() {
+	const { program, first, shell } = npmCommand();
 	// Where the database is compiled, SQLite's own choice takes two thirds of the time of -O3.
 	const { CFLAGS = '-O2', CXXFLAGS = '-O2' } = process.env;
 	const env = { ...process.env, CFLAGS, CXXFLAGS };
-	const npm = process.env.npm_execpath;
-	if (npm?.endsWith('.js')) run(process.execPath, [npm, 'ci'], { env });
-	else
-		run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci'], {
-			shell: process.platform === 'win32',
-			env
-		});
-	stamp('installed', wanted);
+	return { program, args: [...first, 'rebuild'], options: { shell, env } };
 }
 
 /** The configuration that tsconfig.json extends is generated; a fresh clone has none yet. */

@@ -8,14 +8,14 @@ import { ensureBrowser } from './browser.mjs';
 import {
 	ensureApplication,
 	ensureGenerated,
-	ensureInstalled,
 	ensureTools,
+	installedMeanwhile,
 	ROOT,
 	say,
 	toolPath
 } from './ready.mjs';
 
-ensureInstalled();
+const installed = installedMeanwhile();
 ensureBrowser();
 ensureGenerated();
 
@@ -26,6 +26,7 @@ process.on('exit', () => check.kill());
 ensureTools();
 ensureApplication();
 const [checkedWith] = await checked;
+await installed;
 
 const folder = mkdtempSync(join(tmpdir(), 'zembo-test-'));
 const report = join(folder, 'report.json');
