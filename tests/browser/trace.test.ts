@@ -1,19 +1,20 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { HIDDEN, stringOfFault } from '../../demo/hidden';
-import { truthOf } from '../../demo/readings';
 import { answerTest } from '$core/drill/answer';
 import { randomFrom } from '$core/drill/random';
 import type { HiddenFault } from '$core/drill/truth';
 import { readVisitDocument } from '$core/document/file';
 import { QUANTITY_FACTS } from '$core/expectation/quantity';
 import { assess } from '$core/trace/assess';
+import { hiddenScenario, hiddenVisit } from '../support/hidden-scenario';
 import { Person } from './person';
 import { WAIT } from './waiting';
 
 /*
- * Every planted fault of the demo is found by following the test that is proposed: what a meter would
- * show there is typed, until the page says that it is found.
+ * Planted faults of the demo are found by following the test that is proposed: what a meter would show
+ * there is typed, until the page says that it is found. Here is one of each kind of question; the others
+ * are followed without a page in demo/hidden.test.ts.
  */
 
 let person: Person;
@@ -31,17 +32,10 @@ const documentOf = async (visit: string) => {
 
 /** Follows one finding to its end; the keys of the readings that were taken. */
 async function follows(name: keyof typeof HIDDEN, fault: HiddenFault): Promise<string[]> {
-	const hidden = HIDDEN[name]!;
+	const hidden = hiddenVisit(name);
 	const { visit } = hidden;
 	const random = randomFrom(7);
 	const { record } = await documentOf(visit);
-	const truth = truthOf(record, {
-		...hidden,
-		seed: 0,
-		start: '2026-11-17T11:05:00Z',
-		by: '',
-		stated: hidden
-	});
 	const string = stringOfFault(record, fault);
 	await person.goTo(`/visits/${visit}/trace${string ? `?at=${string}` : ''}`);
 	const taken: string[] = [];
@@ -49,19 +43,13 @@ async function follows(name: keyof typeof HIDDEN, fault: HiddenFault): Promise<s
 		const shown = await person.find('.what');
 		if ((await shown.findElements({ css: '.found' })).length > 0) return taken;
 		const key = (await (await person.find('[data-test]')).getAttribute('data-test')) ?? '';
-		const { visit: entered } = await documentOf(visit);
+		const document = await documentOf(visit);
+		const { visit: entered } = document;
 		const assessment = assess(record, entered);
 		const test = assessment.next.find((one) => one.key === key)!;
 		// What the page proposes is what the core proposes.
 		expect(test).toBeDefined();
-		const scenario = {
-			seed: 0,
-			record,
-			visit: entered,
-			truth,
-			mistakes: new Map(),
-			exact: new Map()
-		};
+		const scenario = hiddenScenario(hidden, document);
 		const value = answerTest(scenario, { ...test, ...(test.again && { again: true }) }, random);
 		// A figure taken again comes out as before: none of the demo's was taken wrong.
 		const before = entered.readings.findLast(
@@ -101,7 +89,7 @@ async function follows(name: keyof typeof HIDDEN, fault: HiddenFault): Promise<s
 }
 
 describe('following the proposed tests', () => {
-	const [diode, missing, fuse, connector] = HIDDEN.saltmarsh!.faults;
+	const [diode, missing, fuse] = HIDDEN.saltmarsh!.faults;
 
 	it('counts the modules of the string that is one short', async () => {
 		await follows('saltmarsh', missing!);
@@ -123,13 +111,6 @@ describe('following the proposed tests', () => {
 		await person.sees('module 6, section 2', '[data-where]');
 	});
 
-	it('finds the corroded connector by its heat', async () => {
-		const taken = await follows('saltmarsh', connector!);
-		expect(taken.some((key) => key.includes('joint-rise'))).toBe(true);
-		await person.sees('Resistance in a connector', '.what h2');
-		await person.sees('joint above module 7', '[data-where]');
-	});
-
 	it('finds the shutdown device that failed off', async () => {
 		await follows('device', HIDDEN.device!.faults[0]!);
 		await person.sees('Shutdown device failed off', '.what h2');
@@ -143,24 +124,11 @@ describe('following the proposed tests', () => {
 		await person.sees('TX 1, low voltage', '[data-where]');
 	});
 
-	it('finds the weak module of two on a battery, by their short circuits', async () => {
-		const taken = await follows('hut', HIDDEN.hut!.faults[0]!);
-		expect(taken[0]).toContain('shade-seen');
-		await person.sees('Module degraded', '.what h2');
-		await person.sees('module 2', '[data-where]');
-	});
-
 	it('reads the lagging micro-inverter again before its module is blamed', async () => {
 		const taken = await follows('office', HIDDEN.office!.faults[0]!);
 		expect(taken).toEqual([expect.stringContaining('unit-power')]);
 		await person.sees('Module degraded', '.what h2');
 		await person.sees('module 8', '[data-where]');
-	});
-
-	it('finds the degraded module', async () => {
-		await follows('weak', HIDDEN.weak!.faults[0]!);
-		await person.sees('Module degraded', '.what h2');
-		await person.sees('module 9', '[data-where]');
 	});
 
 	it('finds the earth fault by the split of the volts', async () => {

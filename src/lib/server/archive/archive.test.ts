@@ -153,7 +153,7 @@ describe('an archive of a site', () => {
 				expect(names.filter((name) => name.startsWith('photographs/'))).toHaveLength(pictures.size);
 				expect(Buffer.compare(await through(first), first)).toBe(0);
 			}),
-			{ numRuns: 4 }
+			{ numRuns: 2 }
 		);
 	}, 120_000);
 
