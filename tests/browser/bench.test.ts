@@ -1,7 +1,7 @@
 import { Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Person } from './person';
-import { WAIT } from './waiting';
+import { untilPage, WAIT } from './waiting';
 
 const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
 
@@ -224,5 +224,21 @@ describe('questions of their own', () => {
 		await person.press('Begin');
 		await person.sees('Nothing measured yet');
 		await person.sees('Module 1, new');
+	});
+
+	it('shows what is a default, and keeps what replaces it', async () => {
+		const uncertainty = '.field:has([name=irradianceUncertainty])';
+		await person.sees('Default', uncertainty);
+		await person.fill('irradiance', '800');
+		await person.types(Key.TAB);
+		await person.sees('44 °C', '.field:has([name=cellTemperature])');
+		await person.fill('irradianceUncertainty', '12');
+		await person.types(Key.TAB);
+		await untilPage(
+			person.driver,
+			`(css) => !document.querySelector(css).textContent.includes('Default')`,
+			[uncertainty],
+			'it is a default still'
+		);
 	});
 });

@@ -42,7 +42,7 @@ export function lightOf(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => Ta
 		if (irradiance === null) return null;
 		return {
 			irradiance,
-			cellTemperature: cellTemperature ?? usualHeat(irradiance),
+			cellTemperature: cellTemperature ?? assumedCellTemperature(irradiance),
 			lightDoubt,
 			heatDoubt: cellTemperature === null ? UNKNOWN_HEAT.doubt : STATED_HEAT,
 			from: 'stated'
@@ -50,7 +50,16 @@ export function lightOf(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => Ta
 	};
 }
 
-const usualHeat = (irradiance: number) => UNKNOWN_HEAT.air + UNKNOWN_HEAT.above * irradiance;
+/**
+ * The cell temperature that is assumed where none is stated: 20 degC of air and 0.03 K above it for each W/m2.
+ * Common practice, no source.
+ *
+ * @param irradiance W/m2
+ * @returns degC
+ */
+export function assumedCellTemperature(irradiance: number): number {
+	return UNKNOWN_HEAT.air + UNKNOWN_HEAT.above * irradiance;
+}
 
 function seenBy({ label, share, takes }: Control, stated: number | null): Seen[] {
 	const filled = plateOf(label);
@@ -76,7 +85,7 @@ function sunIn(
 		// A control that has aged gives less current than its label in the same light.
 		const fresh = amps / share;
 		if (stated !== null || volts === null) {
-			const heat = stated ?? usualHeat(irradianceFromIsc(model, fresh, 25));
+			const heat = stated ?? assumedCellTemperature(irradianceFromIsc(model, fresh, 25));
 			return { irradiance: irradianceFromIsc(model, fresh, heat), cellTemperature: stated };
 		}
 		const both = fromControlModule(model, fresh, volts);
@@ -103,7 +112,9 @@ function between(seen: readonly Seen[], at: number, stated: number | null): Take
 	const moved = Math.abs(right.irradiance - left.irradiance) / (4 * irradiance);
 	return {
 		irradiance,
-		cellTemperature: heats ? mixed((one) => one.cellTemperature!) : usualHeat(irradiance),
+		cellTemperature: heats
+			? mixed((one) => one.cellTemperature!)
+			: assumedCellTemperature(irradiance),
 		lightDoubt: Math.hypot(BY_CONTROL.light, drift, moved),
 		heatDoubt: stated !== null ? STATED_HEAT : heats ? BY_CONTROL.heat : UNKNOWN_HEAT.doubt,
 		from: 'control'

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { NO_LABEL, type Pile } from '$core/bench/pile';
+	import { assumedCellTemperature } from '$core/bench/light';
+	import { EMPTY_PILE, NO_LABEL, USUAL_LIMITS, type Pile } from '$core/bench/pile';
 	import { readFigure } from '$core/document/figure';
 	import { PILE_LIMITS } from '$core/document/pile';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -9,6 +10,8 @@
 	import LabelForm from './LabelForm.svelte';
 
 	/* What the pile is judged by: the control, else the stated light; the band, or fixed limits. */
+
+	const NEW_CONTROL = { model: '', label: NO_LABEL, share: 1, takes: [] };
 
 	const session = usePile();
 	const pile = $derived(session.pile);
@@ -33,6 +36,9 @@
 		errors[key] = read.ok ? '' : read.problem;
 		if (read.ok) session.change((now) => change(now, read.value));
 	}
+	/** Says under a field that what stands in it is Zembo's own. */
+	const DEFAULT = 'Default';
+	const asDefault = (value: number, usual: number) => (value === usual ? DEFAULT : '');
 	const of = (key: string) => (errors[key] ? [errors[key]] : []);
 	const LIMITS = [
 		['good', 'Good from'],
@@ -100,6 +106,7 @@
 					unit="%"
 					figures
 					value={String(Number((100 * pile.control.share).toFixed(1)))}
+					help={asDefault(pile.control.share, NEW_CONTROL.share)}
 					errors={of('share')}
 					onchange={(event) =>
 						figure(
@@ -135,7 +142,7 @@
 				onclick={() =>
 					session.change((now) => ({
 						...now,
-						control: { model: '', label: NO_LABEL, share: 1, takes: [] }
+						control: NEW_CONTROL
 					}))}>There is a control module</button
 			>
 			<div class="grid">
@@ -160,6 +167,9 @@
 					unit="°C"
 					figures
 					value={String(pile.sky.cellTemperature ?? '')}
+					help={pile.sky.cellTemperature === null && pile.sky.irradiance !== null
+						? `Default: ${assumedCellTemperature(pile.sky.irradiance).toFixed(0)} °C, 20 °C of air and the sun on it`
+						: ''}
 					errors={of('cells')}
 					onchange={(event) =>
 						figure(
@@ -167,6 +177,23 @@
 							event.currentTarget.value,
 							PILE_LIMITS.cellTemperature,
 							(now, cellTemperature) => ({ ...now, sky: { ...now.sky, cellTemperature } })
+						)}
+				/>
+				<Field
+					label="Irradiance uncertainty"
+					name="irradianceUncertainty"
+					unit="± %"
+					figures
+					value={String(Number((100 * pile.sky.lightDoubt).toFixed(1)))}
+					help={asDefault(pile.sky.lightDoubt, EMPTY_PILE.sky.lightDoubt)}
+					errors={of('uncertainty')}
+					onchange={(event) =>
+						figure(
+							'uncertainty',
+							event.currentTarget.value,
+							PILE_LIMITS.lightDoubtPct,
+							(now, value) => ({ ...now, sky: { ...now.sky, lightDoubt: value! / 100 } }),
+							false
 						)}
 				/>
 			</div>
@@ -192,6 +219,7 @@
 					unit="%"
 					figures
 					value={String(Number((100 * pile.profile.limits[key]).toFixed(1)))}
+					help={asDefault(pile.profile.limits[key], USUAL_LIMITS[key])}
 					errors={of(key)}
 					onchange={(event) => setLimit(key, event.currentTarget.value)}
 				/>

@@ -22,6 +22,8 @@ const EXPLANATIONS = {
 		'The largest fuse that may protect a string of such modules; it bounds reverse current.',
 	irradiance:
 		'Light that falls on the plane of the modules, not on level ground. In full sun near 1000 W/m²; below 600 judgements grow wide.',
+	irradianceUncertainty:
+		'One standard uncertainty of the irradiance that is stated: about 5 % for a reference cell held in the plane by hand, more under moving clouds. It widens every result of the batch.',
 	cellTemperature:
 		'Of the cells inside the glass: in sun 20 to 35 K above the air. A probe on a module’s back reads 2 or 3 K too low.',
 	moduleCount:
