@@ -57,7 +57,7 @@ export function guessLayout(
 		texts.find((i) => i !== quantityColumn) ??
 		columns.find(
 			(i) =>
-				UNIT_HEADING.test(headings[i] ?? '') && new Set(cells(i)).size < data.length && isFigures(i)
+				UNIT_HEADING.test((headings[i] ?? '').replace(/_/g, ' ')) && new Set(cells(i)).size < data.length && isFigures(i)
 		) ??
 		null;
 	const figures = columns
@@ -87,7 +87,9 @@ export function guessLayout(
 	});
 }
 
-const UNIT_HEADING = /\b(unit|device|serial|module|inverter|string|channel|id|name)\b/i;
+/** The whole of a heading over numbers that name units: "Device id", not "Module 1 (Wh)", which is a unit itself. */
+const UNIT_HEADING =
+	/^(unit|device|serial|module|inverter|string|channel|id|name)s?( ?(id|no\.?|number|name|serial|#))?$/i;
 
 function figureColumn(
 	column: number,
