@@ -9,6 +9,7 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 const SMALL_CHUNK = 2500;
 
 const core = fileURLToPath(new URL('./src/core', import.meta.url));
+const lib = fileURLToPath(new URL('./src/lib', import.meta.url));
 
 /** The longest that a test may take on a busy machine, ms; none comes near it on a quiet one. */
 const CEILING = 400_000;
@@ -99,7 +100,7 @@ export default defineConfig({
 				}
 			},
 			{
-				resolve: { alias: { $core: core } },
+				resolve: { alias: { $core: core, $lib: lib } },
 				test: {
 					name: 'reference',
 					environment: 'node',

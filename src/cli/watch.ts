@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { problemOf, readVisitData, type Problem } from '$core/document/file';
 import { watch, type Watch } from '$core/production/analysis/watch';
+import { importDoubts, type PreviewPeak } from '$core/production/doubts';
 import { guessLayout } from '$core/production/import/guess';
 import { SampleReader } from '$core/production/import/reader';
 import type { Watched } from '$core/production/import/watched';
@@ -93,8 +94,20 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 		matched: targets.size,
 		units: names.length,
 		refused: refused.length,
+		doubts: [...guess.value.doubts, ...importDoubts(record, targets, peaksOf(all))],
 		why: refused.slice(0, REFUSED_SHOWN)
 	});
+}
+
+/** The greatest power of each unit, for what speaks against its match. */
+function peaksOf(
+	lists: readonly { readonly unit: string; readonly watched: Watched; readonly value: number[] }[]
+): PreviewPeak[] {
+	return lists.map(({ unit, watched, value }) => ({
+		name: unit,
+		watched,
+		most: value.reduce((a, b) => Math.max(a, b), 0)
+	}));
 }
 
 function sortedSamples(at: readonly number[], value: readonly number[]): Samples {
@@ -113,7 +126,7 @@ function finish(running: Generator<unknown, Watch>): Watch {
 }
 
 function answerOf(found: Watch, labelOf: (key: string) => string) {
-	const { dates, energy, events, causes, arrayEvents, clipping, notes } = found;
+	const { dates, energy, events, causes, arrayEvents, clipping, planes, notes } = found;
 	return {
 		from: dates[0],
 		to: dates.at(-1),
@@ -124,6 +137,7 @@ function answerOf(found: Watch, labelOf: (key: string) => string) {
 		})),
 		arrayEvents,
 		clipping: clipping.map(({ unit, ...flat }) => ({ unit: labelOf(unit), ...flat })),
+		planes: planes.map(({ units, ...plane }) => ({ units: units.map(labelOf), ...plane })),
 		energy: energy.map(({ unit, energy: kWh, specific, bestShare, complete }) => ({
 			unit: labelOf(unit),
 			kWh,

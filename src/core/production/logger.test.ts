@@ -45,8 +45,24 @@ describe('a shunt', () => {
 	});
 });
 
-it('what is clipped has a price, and a larger device a time to pay', () => {
-	const price = clippingPrice(20, 365.25, 0.25, 50);
-	expect(price).toEqual({ aYear: 20, costAYear: 5, paysAfter: 10 });
-	expect(clippingPrice(0, 100, 0.25, 50).paysAfter).toBeNull();
+describe('a year of clipping', () => {
+	const lost = { value: 20, low: 15, high: 30 };
+
+	it('has a price with its range, and a larger device a time to pay', () => {
+		expect(clippingPrice(lost, 365.25, 0.25, 50)).toEqual({
+			aYear: lost,
+			costAYear: { value: 5, low: 3.75, high: 7.5 },
+			paysAfter: 10
+		});
+	});
+
+	it('pays for nothing where nothing was clipped, or nobody said what the device costs more', () => {
+		const nothing = { value: 0, low: 0, high: 0 };
+		expect(clippingPrice(nothing, 365.25, 0.25, 50)!.paysAfter).toBeNull();
+		expect(clippingPrice(lost, 365.25, 0.25, null)!.paysAfter).toBeNull();
+	});
+
+	it('is not made of a part of one', () => {
+		expect(clippingPrice(lost, 100, 0.25, 50)).toBeNull();
+	});
 });

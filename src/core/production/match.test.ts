@@ -30,6 +30,10 @@ describe('units of an export', () => {
 		expect(found['Unit 07']).toBe(`module:${k2}:1`);
 		expect(matched(names.slice(0, 11))).toEqual({});
 	});
+	it('are found by their order beside columns of the weather', () => {
+		const names = Array.from({ length: 12 }, (_, i) => `Unit ${i + 1}`);
+		expect(Object.keys(matched([...names, 'in plane', 'Weather 1']))).toEqual(names);
+	});
 	it('that nothing fits are left open', () => {
 		expect(matched(['East', 'West'])).toEqual({});
 	});

@@ -43,19 +43,23 @@ export function matchUnits(
 	return found;
 }
 
-/** Names that end in 1 to n for as many modules, strings or inverters, of which none is taken yet. */
+/** Names of one stem that end in 1 to n for as many modules, strings or inverters. */
 function byOrder(names: readonly string[], record: ArrayRecord): [string, Target][] {
-	const numbered = names
-		.map((name) => ({ name, stem: plain(name).replace(/ ?\d+$/, ''), at: lastNumber(name) }))
-		.filter(({ at }) => at !== null)
-		.sort((a, b) => a.at! - b.at!);
-	const stems = new Set(numbered.map(({ stem }) => stem));
-	const runs = numbered.every(({ at }, i) => at === i + 1);
-	if (numbered.length !== names.length || stems.size !== 1 || !runs) return [];
+	const stems = new Map<string, { name: string; at: number }[]>();
+	for (const name of names) {
+		const at = lastNumber(name);
+		if (at === null) continue;
+		const stem = plain(name).replace(/ ?\d+$/, '');
+		stems.set(stem, [...(stems.get(stem) ?? []), { name, at }]);
+	}
+	const runs = [...stems.values()]
+		.map((run) => run.sort((a, b) => a.at - b.at))
+		.filter((run) => run.every(({ at }, i) => at === i + 1));
 	const targets = targetsOf(record);
 	for (const kind of ['module', 'string', 'inverter'] as const) {
 		const of = targets.filter((target) => target.kind === kind);
-		if (of.length === names.length) return numbered.map(({ name }, i) => [name, of[i]!]);
+		const [run, ...more] = runs.filter((one) => one.length === of.length);
+		if (run && more.length === 0) return run.map(({ name }, i) => [name, of[i]!]);
 	}
 	return [];
 }

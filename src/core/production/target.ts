@@ -1,6 +1,6 @@
 import { cellsOf } from '../record/field';
 import { acPower, labelPower } from '../record/label-power';
-import { endOfString, partsOnward } from '../record/path';
+import { endOfString } from '../record/path';
 import { isAcBranch, typesInString, type ArrayRecord, type StringRecord } from '../record/record';
 
 /** The part of the record that a unit of an export is. */
@@ -90,7 +90,7 @@ export function factsOf(record: ArrayRecord, target: Target): TargetFacts | null
 				label: string.label,
 				labelWatts: sum(types),
 				ratedWatts: null,
-				like: `string ${inputOf(record, string)} ${alike(types, plane)}`,
+				like: `string ${inverterOf(record, string)} ${alike(types, plane)}`,
 				plane
 			};
 		}
@@ -123,10 +123,9 @@ export function codesOf(record: ArrayRecord, target: Target): readonly string[] 
 	return [detail?.serial, detail?.deviceCode].filter((code): code is string => Boolean(code));
 }
 
-/** Strings of one input share its tracker; branches of AC share nothing. */
-function inputOf(record: ArrayRecord, string: StringRecord): string {
-	if (isAcBranch(string)) return '';
-	return partsOnward(record, string.to).at(-1)?.id ?? '';
+/** Strings of one inverter are held at its voltages; branches of AC share nothing. */
+function inverterOf(record: ArrayRecord, string: StringRecord): string {
+	return isAcBranch(string) ? '' : (endOfString(record, string)?.id ?? '');
 }
 
 function ratedOfDevice(record: ArrayRecord, { devices }: StringRecord): number | null {

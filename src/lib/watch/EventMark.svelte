@@ -5,6 +5,7 @@
 	/** The course of its share over time, in small; each kind has its own shape. */
 	const COURSES: Readonly<Record<UnitEvent['kind'], string>> = {
 		dead: 'M1 4 H11 V17 H25',
+		intermittent: 'M1 4 H6 V17 H9 V4 H14 V17 H18 V4 H25',
 		silent: 'M1 4 H9 M14 17 H16 M19 17 H21 M24 17 H25',
 		low: 'M1 11 H25',
 		step: 'M1 4 H12 V11 H25',

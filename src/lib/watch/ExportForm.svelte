@@ -21,7 +21,8 @@
 		'day-first': '12.03.2026 14:15',
 		'month-first': '03/12/2026 2:15 PM',
 		'unix-seconds': 'seconds since 1970',
-		'unix-milliseconds': 'milliseconds since 1970'
+		'unix-milliseconds': 'milliseconds since 1970',
+		'sheet-serial': 'serial dates of a spreadsheet'
 	};
 	const HOUR = 3_600_000;
 	const OFFSETS = Array.from({ length: 27 }, (_, i) => i - 12);

@@ -1,4 +1,4 @@
-import type { ArrayEvent, UnitEvent } from '$core/production/analysis/event';
+import type { ArrayEvent, Loss, UnitEvent } from '$core/production/analysis/event';
 import type { ReturningShade } from '$core/production/analysis/shade';
 import type { Clipping } from '$core/production/analysis/clipping';
 
@@ -43,6 +43,8 @@ export function eventWords(event: UnitEvent): string {
 	switch (kind) {
 		case 'dead':
 			return `${until ? 'gave' : 'gives'} nothing ${time}`;
+		case 'intermittent':
+			return `${until ? 'stopped' : 'stops'} and ${until ? 'started' : 'starts'} again: ${event.outages} outages, ${event.days} days without output, ${time}`;
 		case 'silent':
 			return `${until ? 'said' : 'says'} nothing at all ${time}`;
 		case 'low':
@@ -65,6 +67,12 @@ function sunWords({ sun }: ReturningShade): string {
 	return `, the sun at ${range(sun.azimuths)} from north and ${range(sun.heights)} high`;
 }
 
+/** "About 31 kWh not generated (26 to 37)" */
+export function lossWords({ lost, lostBand }: Loss): string {
+	const figure = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0));
+	return `About ${figure(lost)} kWh not generated (${figure(lostBand.low)} to ${figure(lostBand.high)})`;
+}
+
 /** Whether it wants somebody to go there. */
 export function lasts({ kind, until }: UnitEvent): boolean {
 	return until === null && kind !== 'dirt';
@@ -72,6 +80,10 @@ export function lasts({ kind, until }: UnitEvent): boolean {
 
 export function arrayEventWords({ kind, since, until, change, washed }: ArrayEvent): string {
 	switch (kind) {
+		case 'snow':
+			return `Snow lay on some units and not on others between ${dateWords(since)} and ${dateWords(until!)}; while it did they gave ${percent(-change)} less than the clear ones. These days say nothing of single units`;
+		case 'no-data':
+			return `No unit reported anything from ${dateWords(since)} to ${dateWords(until!)}: look at the logger and its connection`;
 		case 'dirt':
 			return `All together fell by ${percent(-change)} from ${dateWords(since)} to ${dateWords(until!)} and were back on ${dateWords(washed!)}: dirt, washed off by rain or by hand`;
 		case 'sensor-drift':
@@ -89,9 +101,31 @@ export interface FlatGroup {
 	readonly units: readonly string[];
 	readonly days: readonly string[];
 	readonly hours: number;
-	/** kWh of all together. */
+	/** kWh of all together; null where nothing tells it of any. */
 	readonly lost: Clipping['lost'];
+	readonly from: Clipping['from'];
 }
+
+/** Losses of several together; null where none is known. */
+export function sumOfLosses(losses: readonly Clipping['lost'][]): Clipping['lost'] {
+	const known = losses.filter((lost) => lost !== null);
+	if (known.length === 0) return null;
+	const sum = (of: (lost: NonNullable<Clipping['lost']>) => number) =>
+		known.reduce((all, lost) => all + of(lost), 0);
+	return {
+		value: sum(({ value }) => value),
+		low: sum(({ low }) => low),
+		high: sum(({ high }) => high)
+	};
+}
+
+/** What told how much would have been generated. */
+export const LOSS_SOURCE_WORDS: Readonly<Record<NonNullable<Clipping['from']>, string>> = {
+	peers: 'like units that were not limited',
+	sensor: 'the irradiance sensor',
+	'clear-sky': 'a clear sky, scaled by its unlimited hours',
+	shoulders: 'a curve through the hours before and after'
+};
 
 /** Units that are cut at the same level, together. */
 export function flatGroups(clipping: readonly Clipping[]): FlatGroup[] {
@@ -108,11 +142,8 @@ export function flatGroups(clipping: readonly Clipping[]): FlatGroup[] {
 			units: some.map(({ unit }) => unit),
 			days: [...new Set(some.flatMap(({ days }) => days))].sort(),
 			hours: sum(({ hours }) => hours),
-			lost: {
-				value: sum(({ lost }) => lost.value),
-				low: sum(({ lost }) => lost.low),
-				high: sum(({ lost }) => lost.high)
-			}
+			lost: sumOfLosses(some.map(({ lost }) => lost)),
+			from: some.find(({ from }) => from !== null)?.from ?? null
 		};
 	});
 }

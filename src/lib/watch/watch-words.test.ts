@@ -5,7 +5,14 @@ import { benchmarkDays, nextBenchmarkDay } from './benchmark-days';
 import { arrayEventWords, eventWords, flatGroups, flatWords, lasts } from './event-words';
 import { openExport } from './export-head';
 
-const event = { unit: 'u', since: '2026-03-12', until: null, level: 0.5, lost: 10 } as const;
+const event = {
+	unit: 'u',
+	since: '2026-03-12',
+	until: null,
+	level: 0.5,
+	lost: 10,
+	lostBand: { low: 8, high: 12 }
+} as const;
 
 describe('what happened to a unit', () => {
 	it.each<[UnitEvent, string]>([
@@ -55,7 +62,13 @@ describe('what happened to a unit', () => {
 });
 
 it('what happened to all of them is said too', () => {
-	const all = { since: '2026-05-01', until: '2026-06-01', washed: '2026-06-02', change: -0.08 };
+	const all = {
+		since: '2026-05-01',
+		until: '2026-06-01',
+		washed: '2026-06-02',
+		change: -0.08,
+		loss: null
+	};
 	expect(arrayEventWords({ kind: 'dirt', ...all })).toContain('fell by 8 %');
 	expect(arrayEventWords({ kind: 'sensor-drift', ...all, change: 0.05 })).toContain('5 % more');
 	expect(arrayEventWords({ kind: 'fall', ...all })).toContain('look at the glass');
@@ -68,7 +81,8 @@ it('units cut at one level are one line', () => {
 		level,
 		days: [day],
 		hours: 2,
-		lost: { value: 1, low: 0.5, high: 2 }
+		lost: { value: 1, low: 0.5, high: 2 },
+		from: 'peers' as const
 	});
 	const [group, ...rest] = flatGroups([
 		flat('a', 290, '2026-05-07'),

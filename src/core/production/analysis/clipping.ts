@@ -1,8 +1,10 @@
-import { HOUR, type WatchedYear } from '../series/year';
-import { flatTopsOf, type FlatTop } from './flat-tops';
-import { AT_RATING } from './peers';
-import { robustSlope } from './statistics';
 import { quantile } from '../../units/quantile';
+import { HOUR, type Unit, type WatchedYear } from '../series/year';
+import { flatTopsOf, type FlatTop } from './flat-tops';
+import type { Peers } from './peers';
+import { plateauOf } from './plateau';
+import { potentialOf, type Potential, type SkyLight } from './potential';
+import { robustSlope } from './statistics';
 
 /** Why tops are flat. */
 type FlatKind =
@@ -22,86 +24,144 @@ export interface Clipping {
 	/** Dates. */
 	readonly days: readonly string[];
 	readonly hours: number;
-	/** kWh */
-	readonly lost: { readonly value: number; readonly low: number; readonly high: number };
+	/** kWh; null where nothing tells what would have been given. */
+	readonly lost: { readonly value: number; readonly low: number; readonly high: number } | null;
+	/** What tells it; null where nothing does. */
+	readonly from: Potential['from'] | 'shoulders' | null;
 }
 
-/** Levels of clipping lie within this of one another, and of the rating. */
-const SAME_LEVEL = 0.015;
+/** A level lies this near to the rating. */
 const NEAR_RATING = 0.04;
+/** A device that gives more than this of its rating is not held at it. */
+const PASSED = 1.02;
+/** Samples at a level lie within this of it. */
+const AT_LEVEL = 0.985;
+/** Fewest flat tops whose level can fall with the heat. */
+const FEWEST_TOPS = 3;
+/** Levels that one setting holds lie within this of one another. */
+const SAME_LEVEL = 0.015;
 
-/**
- * Flat tops of every unit, told apart by their level.
- *
- * @param lightOf clear-sky light in the plane of a unit, W/m2; null where it is not known
- */
-export function clippingOf(
-	year: Pick<WatchedYear, 'times' | 'days' | 'units' | 'airTemperature' | 'cellTemperature'>,
-	lightOf: (unit: WatchedYear['units'][number]) => Float64Array | null
-): Clipping[] {
+/** What is known of a unit beside its own course. */
+export interface Beside {
+	readonly peers: Peers | null;
+	/** Clear-sky light in its plane; null where that is not known. */
+	readonly sky: SkyLight | null;
+	/** Its output over that of its peers. */
+	readonly usual: number;
+}
+
+/** Where units are held down, why, and what that costs. */
+export function clippingOf(year: WatchedYear, besideOf: (unit: Unit) => Beside): Clipping[] {
 	return year.units.flatMap((unit) => {
-		const light = lightOf(unit);
-		const tops = year.days.flatMap((day, d) => {
-			// A day whose best is far below the rating was cloudy; its flat stretches are no tops.
-			return flatTopsOf(unit.power, light, day, d, year.times);
-		});
-		if (tops.length === 0) return [];
-		return sorted(year, unit.ratedWatts, tops).map((group) => ({ unit: unit.key, ...group }));
+		const beside = besideOf(unit);
+		const level = levelOf(unit, year);
+		if (level) {
+			const group = heldAt(year, unit, level, beside);
+			return group ? [{ unit: unit.key, ...group }] : [];
+		}
+		const tops = year.days.flatMap((day, d) =>
+			flatTopsOf(unit.power, beside.sky?.light ?? null, day, d, year.times)
+		);
+		return tops.length >= FEWEST_TOPS && !haveOneLevel(tops) && fallsWithHeat(year, tops)
+			? [{ unit: unit.key, ...deratedAt(year, tops) }]
+			: [];
 	});
 }
 
 type Group = Omit<Clipping, 'unit'>;
 
-function sorted(
-	year: Pick<WatchedYear, 'times' | 'days' | 'airTemperature' | 'cellTemperature'>,
-	rated: number | null,
-	tops: readonly FlatTop[]
-): Group[] {
-	const isAtRating = ({ level }: FlatTop) =>
-		rated !== null &&
-		Math.abs(level / rated - 1) <= NEAR_RATING &&
-		level >= AT_RATING * rated * 0.98;
-	const atRating = tops.filter(isAtRating);
-	const others = tops.filter((top) => !isAtRating(top));
-	const groups: Group[] = atRating.length > 0 ? [groupOf(year, 'clipping', atRating)] : [];
-	if (others.length < 3) return groups;
-	const middle = quantile(
-		others.map(({ level }) => level),
-		0.5
-	);
-	const same = others.filter(({ level }) => Math.abs(level / middle - 1) <= SAME_LEVEL);
-	if (same.length >= 0.8 * others.length) {
-		// Without a rating in the record, one level that is never passed is the device's own.
-		groups.push(groupOf(year, rated === null ? 'clipping' : 'limit', same));
-	} else if (fallsWithHeat(year, others)) groups.push(groupOf(year, 'derating', others));
-	return groups;
+/** The level at which a unit stands again and again: its rating where it gets there, else its own plateau. */
+function levelOf(unit: Unit, { days }: Pick<WatchedYear, 'days'>): number | null {
+	const plateau = plateauOf(unit.power, days);
+	if (plateau !== null) return plateau;
+	const rated = unit.ratedWatts;
+	if (rated === null) return null;
+	const reaches = unit.power.some((watts) => watts >= AT_LEVEL * rated);
+	const passes = unit.power.some((watts) => watts > PASSED * rated);
+	return reaches && !passes ? rated : null;
 }
 
-function groupOf(
-	{ days }: Pick<WatchedYear, 'days'>,
-	kind: FlatKind,
-	tops: readonly FlatTop[]
-): Group {
+function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): Group | null {
+	const { times, days } = year;
+	const hours = times.step / HOUR;
+	const at = Uint8Array.from(unit.power, (power) => (power >= AT_LEVEL * watts ? 1 : 0));
+	const potential = potentialOf(year, unit, { watts, at }, beside.peers, beside.sky, beside.usual);
+	const lost = { value: 0, low: 0, high: 0 };
+	const dates: string[] = [];
+	let held = 0;
+	days.forEach(({ from, to, date }) => {
+		let some = false;
+		for (let t = from; t < to; t++) {
+			if (at[t] === 0) continue;
+			some = true;
+			held += hours;
+			const could = potential?.watts[t] ?? Number.NaN;
+			if (Number.isNaN(could)) continue;
+			const more = (share: number) => Math.max(share * could - unit.power[t]!, 0) * (hours / 1000);
+			lost.value += more(1);
+			lost.low += more(1 - potential!.within);
+			lost.high += more(1 + potential!.within);
+		}
+		if (some) dates.push(date);
+	});
+	if (dates.length === 0) return null;
+	const tops = potential
+		? []
+		: days.flatMap((day, d) => flatTopsOf(unit.power, null, day, d, times));
+	const isRating = unit.ratedWatts === null || Math.abs(watts / unit.ratedWatts - 1) <= NEAR_RATING;
+	return {
+		// Without a rating in the record, one level that is never passed is the device's own.
+		kind: isRating ? 'clipping' : 'limit',
+		level: watts,
+		days: dates,
+		hours: held,
+		lost: potential ? lost : tops.length > 0 ? lostOf(tops) : null,
+		from: potential?.from ?? (tops.length > 0 ? 'shoulders' : null)
+	};
+}
+
+function haveOneLevel(tops: readonly FlatTop[]): boolean {
+	const middle = quantile(
+		tops.map(({ level }) => level),
+		0.5
+	);
+	const same = tops.filter(({ level }) => Math.abs(level / middle - 1) <= SAME_LEVEL);
+	return same.length >= 0.8 * tops.length;
+}
+
+function deratedAt({ days }: Pick<WatchedYear, 'days'>, tops: readonly FlatTop[]): Group {
 	const sum = (of: (top: FlatTop) => number) => tops.reduce((all, top) => all + of(top), 0);
 	return {
-		kind,
+		kind: 'derating',
 		level: quantile(
 			tops.map(({ level }) => level),
 			0.5
 		),
 		days: [...new Set(tops.map(({ day }) => days[day]!.date))],
 		hours: sum(({ hours }) => hours),
-		lost: {
-			value: sum(({ lost }) => lost.value) / 1000,
-			low: sum(({ lost }) => lost.low) / 1000,
-			high: sum(({ lost }) => lost.high) / 1000
-		}
+		lost: lostOf(tops),
+		from: 'shoulders'
+	};
+}
+
+function lostOf(tops: readonly FlatTop[]): NonNullable<Clipping['lost']> {
+	const sum = (of: (lost: FlatTop['lost']) => number) =>
+		tops.reduce((all, { lost }) => all + of(lost), 0) / 1000;
+	return {
+		value: sum(({ value }) => value),
+		low: sum(({ low }) => low),
+		high: sum(({ high }) => high)
 	};
 }
 
 /** Whether the level goes down as it gets hotter, surely. */
 function fallsWithHeat(
-	{ times, days, airTemperature, cellTemperature }: Parameters<typeof sorted>[0],
+	{
+		times,
+		days,
+		airTemperature,
+		cellTemperature
+	}: Pick<WatchedYear, 'times' | 'days' | 'airTemperature' | 'cellTemperature'>,
 	tops: readonly FlatTop[]
 ): boolean {
 	const heat = airTemperature ?? cellTemperature;

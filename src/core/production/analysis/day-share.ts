@@ -1,8 +1,8 @@
-import type { Unit, WatchedYear } from '../series/year';
-import type { Peers } from './peers';
+import { HOUR, type Unit, type WatchedYear } from '../series/year';
+import { canTell, type Peers } from './peers';
 
-/** Below this share of its label the middle unit says nothing of who lags. */
-const LEAST_LIGHT = 0.06;
+/** Below this share of its label the middle unit says nothing of who lags; on average over a whole day, below the second. */
+const LEAST_LIGHT = { moment: 0.06, day: 0.01 };
 /** Light of a day, in hours at label power, below which it says nothing. */
 const LEAST_DAY = 0.25;
 
@@ -19,11 +19,13 @@ export interface DayShares {
 export function daySharesOf(
 	year: Pick<WatchedYear, 'times' | 'days'>,
 	unit: Unit,
-	{ share, atRating }: Peers,
+	peers: Peers,
 	leftOut: Uint8Array | null
 ): DayShares {
 	const { times, days } = year;
-	const hours = times.step / 3_600_000;
+	const { share } = peers;
+	const hours = times.step / HOUR;
+	const least = times.step > HOUR ? LEAST_LIGHT.day : LEAST_LIGHT.moment;
 	const shares = new Float64Array(days.length).fill(Number.NaN);
 	const silent = new Uint8Array(days.length);
 	const due = new Float64Array(days.length);
@@ -33,12 +35,12 @@ export function daySharesOf(
 		let light = 0;
 		let said = false;
 		for (let t = from; t < to; t++) {
-			if (!(share[t]! >= LEAST_LIGHT)) continue;
+			if (!(share[t]! >= least)) continue;
 			light += share[t]! * hours;
 			const watts = unit.power[t]!;
 			if (Number.isNaN(watts)) continue;
 			said = true;
-			if (atRating[t] || leftOut?.[t]) continue;
+			if (leftOut?.[t] || !canTell(unit, peers, t)) continue;
 			own += watts / unit.labelWatts;
 			middle += share[t]!;
 		}

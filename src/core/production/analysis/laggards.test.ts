@@ -39,7 +39,8 @@ describe('a dead unit', () => {
 			since: dateOf(20),
 			until: dateOf(29),
 			level: 0,
-			lost: 20
+			lost: expect.closeTo(20, 0),
+			lostBand: { low: expect.closeTo(19, 0), high: expect.closeTo(21, 0) }
 		});
 	});
 

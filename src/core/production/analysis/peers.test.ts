@@ -22,7 +22,9 @@ describe('units that are alike', () => {
 			plainUnit('i', 1, light, { like: null }),
 			plainUnit('j', 1, light, { labelWatts: 0 })
 		];
-		const groups = peersOf(units, PER_DAY).map(({ units: some }) => some.map(({ key }) => key));
+		const groups = peersOf(year(1), units).groups.map(({ units: some }) =>
+			some.map(({ key }) => key)
+		);
 		expect(groups).toEqual([
 			['d', 'e', 'f', 'g'],
 			['a', 'b', 'c']
@@ -32,29 +34,30 @@ describe('units that are alike', () => {
 	it('have a middle that one of them does not move, however bad it is', () => {
 		const sound = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1));
 		const dead = plainUnit('e', 1, () => 0);
-		const [group] = peersOf([...sound, dead], PER_DAY);
+		const [group] = peersOf(year(1), [...sound, dead]).groups;
 		expect(group!.share[NOON]).toBeCloseTo(1, 9);
 	});
 
 	it('of an even number have the mean of the two in the middle', () => {
 		const units = [0.2, 0.6, 0.8, 1].map((of, i) => plainUnit(`u${i}`, 1, (t) => of * light(t)));
-		const [group] = peersOf(units, PER_DAY);
+		const [group] = peersOf(year(1), units).groups;
 		expect(group!.share[NOON]).toBeCloseTo(0.7, 9);
 	});
 
 	it('have no middle while fewer than half of them say anything', () => {
 		const silent = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, () => Number.NaN));
-		const [group] = peersOf(
-			[...silent, ...['e', 'f', 'g'].map((key) => plainUnit(key, 1))],
-			PER_DAY
-		);
+		const { groups } = peersOf(year(1), [
+			...silent,
+			...['e', 'f', 'g'].map((key) => plainUnit(key, 1))
+		]);
+		const [group] = groups;
 		expect(group!.share[NOON]).toBeNaN();
 	});
 
 	it('are not compared where one of them stands at its rating', () => {
 		const rated = { ratedWatts: 290 };
 		const units = ['a', 'b', 'c'].map((key) => plainUnit(key, 1, light, rated));
-		const [group] = peersOf(units, PER_DAY);
+		const [group] = peersOf(year(1), units).groups;
 		expect(group!.atRating[NOON]).toBe(1);
 		expect(group!.atRating[30]).toBe(0);
 	});
@@ -65,7 +68,7 @@ describe('a unit against its like, day by day', () => {
 	const sound = ['a', 'b', 'c'].map((key) => plainUnit(key, days));
 	const sharesOf = (share: (t: number) => number, leftOut: Uint8Array | null = null) => {
 		const unit = plainUnit('x', days, share);
-		const [group] = peersOf([...sound, unit], days * PER_DAY);
+		const [group] = peersOf(year(days), [...sound, unit]).groups;
 		return daySharesOf(year(days), unit, group!, leftOut);
 	};
 
@@ -97,7 +100,7 @@ describe('a unit against its like, day by day', () => {
 
 	it('has no share on a day without light', () => {
 		const dark = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, (t) => 0.02 * light(t)));
-		const [group] = peersOf(dark, PER_DAY);
+		const [group] = peersOf(year(1), dark).groups;
 		const { shares, silent } = daySharesOf(year(1), dark[0]!, group!, null);
 		expect(shares[0]).toBeNaN();
 		expect(silent[0]).toBe(0);

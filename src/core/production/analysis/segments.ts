@@ -50,15 +50,28 @@ export function segmentsOf(x: readonly number[], y: readonly number[]): Segment[
 	}
 	const segments: Segment[] = [];
 	for (let end = n; end > 0; end = cut[end]!) {
-		const { at } = fit(cut[end]!, end);
+		const begin = cut[end]!;
+		const { at } = fit(begin, end);
+		const within = heldWithin(tame, begin, end);
 		segments.unshift({
-			from: cut[end]!,
+			from: begin,
 			to: end - 1,
-			begins: at(x[cut[end]!]!),
-			ends: at(x[end - 1]!)
+			begins: within(at(x[begin]!)),
+			ends: within(at(x[end - 1]!))
 		});
 	}
 	return segments;
+}
+
+/** The ends of a steep line lie beyond its points; no level is believed that no point of it had. */
+function heldWithin(y: readonly number[], begin: number, end: number): (level: number) => number {
+	let least = Infinity;
+	let most = -Infinity;
+	for (let i = begin; i < end; i++) {
+		least = Math.min(least, y[i]!);
+		most = Math.max(most, y[i]!);
+	}
+	return (level) => Math.max(least, Math.min(most, level));
 }
 
 function withoutOutliers(y: readonly number[], most: number): number[] {

@@ -1,7 +1,7 @@
 import { sunPosition, type SunPosition } from '../../conditions/sun';
 import { dayNumber } from '../../units/instant';
 import { HOUR, type Day, type Unit, type WatchedYear } from '../series/year';
-import type { Peers } from './peers';
+import { canTell, type Peers } from './peers';
 import { median, quantile } from '../../units/quantile';
 
 /** A shade that comes back at the same time of day. */
@@ -63,9 +63,10 @@ export interface ShadeFound {
 export function shadeOf(
 	year: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
 	unit: Unit,
-	{ share, atRating }: Peers
+	peers: Peers
 ): ShadeFound {
 	const { times, days } = year;
+	const { share } = peers;
 	const shaded = new Uint8Array(times.count);
 	const perHour = HOUR / times.step;
 	const slots = Math.ceil(25 / SLOT);
@@ -75,7 +76,7 @@ export function shadeOf(
 		const bright: number[][] = Array.from({ length: slots }, () => []);
 		const ratios: number[][] = Array.from({ length: slots }, () => []);
 		for (const day of some) {
-			const tells = samplesThatTell(unit, share, atRating, day);
+			const tells = samplesThatTell(unit, peers, day);
 			const ratioAt = (t: number) => unit.power[t]! / unit.labelWatts / share[t]!;
 			// Against its own usual of the same day, so that a step between two days is no shade.
 			const usual = quantile(tells.map(ratioAt), USUAL);
@@ -117,15 +118,11 @@ function sunAt(
 }
 
 /** Samples of a day at which the unit can be compared; none where it is off. */
-function samplesThatTell(
-	unit: Unit,
-	share: Float64Array,
-	atRating: Uint8Array,
-	{ from, to }: Day
-): number[] {
+function samplesThatTell(unit: Unit, peers: Peers, { from, to }: Day): number[] {
 	const tells: number[] = [];
 	for (let t = from; t < to; t++) {
-		if (share[t]! > LEAST_LIGHT && !atRating[t] && !Number.isNaN(unit.power[t]!)) tells.push(t);
+		if (peers.share[t]! > LEAST_LIGHT && canTell(unit, peers, t) && !Number.isNaN(unit.power[t]!))
+			tells.push(t);
 	}
 	return tells;
 }

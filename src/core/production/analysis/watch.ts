@@ -1,15 +1,30 @@
-import type { Unit, WatchedYear } from '../series/year';
+import type { Plane } from '../../conditions/plane';
+import { median } from '../../units/quantile';
+import { HOUR, type Unit, type WatchedYear } from '../series/year';
 import { probableCause, voltsAndAmpsOf, type ProbableCause } from './cause';
 import { clearDays } from './clear-days';
 import { clearSkyOn } from './clear-sky-year';
 import { clippingOf, type Clipping } from './clipping';
-import { daySharesOf } from './day-share';
+import { daySharesOf, type DayShares } from './day-share';
 import { energyOf, litTimes, type UnitEnergy } from './energy';
-import type { ArrayEvent, UnitEvent } from './event';
+import type { ArrayEvent, Loss, UnitEvent } from './event';
 import { laggingOf } from './laggards';
 import { peersOf, type Peers } from './peers';
+import { lossOf } from './loss';
+import { orientationOf, type InferredPlane } from './orientation';
+import { plateauOf } from './plateau';
+import type { SkyLight } from './potential';
 import { shadeOf } from './shade';
-import { dirtOf, driftOf, middleOfDay, type DayIndex, type DayValue } from './whole-array';
+import { silenceOf } from './silence';
+import { isOfSnow, snowOf } from './snow';
+import {
+	dirtOf,
+	driftOf,
+	isOfSoiling,
+	middleOfDay,
+	type DayIndex,
+	type DayValue
+} from './whole-array';
 
 /** What an export says of an array. */
 export interface Watch {
@@ -23,6 +38,12 @@ export interface Watch {
 	readonly causes: ReadonlyMap<string, ProbableCause>;
 	readonly arrayEvents: readonly ArrayEvent[];
 	readonly clipping: readonly Clipping[];
+	/** Planes inferred for units whose plane is not in the record, by their keys; degrees. */
+	readonly planes: readonly {
+		readonly units: readonly string[];
+		readonly tilt: number;
+		readonly azimuth: number;
+	}[];
 	/** What could not be looked at, and why. */
 	readonly notes: readonly string[];
 }
@@ -44,50 +65,119 @@ const LATELY = 30;
  * work be stopped.
  */
 export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
-	const { times, days, units, observer } = year;
+	const { times, days, observer } = year;
 	yield { done: 0.02, words: 'Putting like beside like' };
-	const groups = peersOf(units, times.count);
+	// Energies of whole days say who lags and what lay on all of them, and nothing of hours.
+	const byDay = times.step > HOUR;
+	const units = year.units.map((unit) =>
+		unit.ratedWatts === null && !byDay ? { ...unit, ratedWatts: plateauOf(unit.power, days) } : unit
+	);
+	const { groups, otherCourse, toldApart } = peersOf(year, units);
+	const snows = new Map(
+		groups.map((group) => {
+			const plain = new Map(
+				group.units.map((unit) => [unit, daySharesOf(year, unit, group, null)] as const)
+			);
+			return [group, { plain, ...snowOf(year, plain) }] as const;
+		})
+	);
+	const covered = new Set<number>();
+	for (const { covered: of } of snows.values()) {
+		for (const snowed of of.values()) snowed.forEach((is, d) => is === 1 && covered.add(d));
+	}
+	const planes = new Map<Peers, InferredPlane>();
+	for (const group of groups) {
+		yield { done: 0.05, words: 'Looking where they face' };
+		if (!observer || byDay || group.units.some(({ plane }) => plane !== null)) continue;
+		const plane = orientationOf(
+			{ times, days: days.filter((_, d) => !covered.has(d)) },
+			observer,
+			group.share,
+			plateauShare(group)
+		);
+		if (plane) planes.set(group, plane);
+	}
 	const lights = new Map<string, Float64Array>();
-	const lightOf = ({ plane }: Unit): Float64Array | null => {
+	const lightIn = (plane: Plane | null, shift: number): Float64Array | null => {
 		if (!plane || !observer) return null;
-		const key = `${plane.tilt}/${plane.azimuth}`;
-		const light = lights.get(key) ?? clearSkyOn(observer, plane, times);
+		const key = `${plane.tilt}/${plane.azimuth}/${shift}`;
+		const light =
+			lights.get(key) ?? clearSkyOn(observer, plane, { ...times, start: times.start + shift });
 		lights.set(key, light);
 		return light;
 	};
+	const groupOf = (unit: Unit) => groups.find(({ units: some }) => some.includes(unit)) ?? null;
+	const lightOf = (unit: Unit) => {
+		const group = groupOf(unit);
+		const inferred = group ? planes.get(group) : undefined;
+		return lightIn(unit.plane ?? inferred ?? null, inferred?.shift ?? 0);
+	};
+	const skyOf = (unit: Unit): SkyLight | null => {
+		const light = lightOf(unit);
+		return light && { light, plane: unit.plane ? 'recorded' : 'inferred' };
+	};
 	const shares = new Map<string, Float64Array>();
 	const events: UnitEvent[] = [];
+	const arrayEvents: ArrayEvent[] = silenceOf(year, units);
 	const grouped = groups.flatMap(({ units: some }) => some);
 	let at = 0;
 	for (const group of groups) {
+		const snow = snows.get(group)!;
+		arrayEvents.push(...snow.events);
 		for (const unit of group.units) {
 			yield { done: 0.1 + (0.6 * at++) / grouped.length, words: `Looking at ${unit.label}` };
 			const { shades, shaded } = shadeOf(year, unit, group);
-			const day = daySharesOf(year, unit, group, shades.length > 0 ? shaded : null);
-			shares.set(unit.key, day.shares);
-			events.push(...laggingOf(year, unit, day));
+			const own =
+				shades.length > 0 ? daySharesOf(year, unit, group, shaded) : snow.plain.get(unit)!;
+			const snowed = snow.covered.get(unit.key)!;
+			shares.set(unit.key, own.shares);
+			events.push(
+				...laggingOf(year, unit, withoutDays(own, snowed)).filter(
+					(event) => !isOfSnow(event, snow.events)
+				)
+			);
 			for (const shade of shades) {
-				events.push({
+				const event: UnitEvent = {
 					unit: unit.key,
 					kind: 'shade',
 					since: shade.first,
 					until: shade.last >= days.at(-1)!.date ? null : shade.last,
 					level: shade.share,
-					lost: lostToShade(year, unit, group, shaded),
+					...lostToShade(year, unit, group, shaded),
 					shade
-				});
+				};
+				if (!isOfSnow(event, snow.events)) events.push(event);
 			}
 		}
 	}
 	yield { done: 0.72, words: 'Looking for flat tops' };
-	const clipping = clippingOf(year, lightOf);
+	const usualOf = (unit: Unit) => {
+		const known = shares.get(unit.key)?.filter((share) => share > 0.5);
+		return known && known.length > 0 ? median(known) : 1;
+	};
+	const beside = (unit: Unit) => ({
+		peers: groupOf(unit),
+		sky: skyOf(unit),
+		usual: usualOf(unit)
+	});
+	const clipping = byDay ? [] : clippingOf({ ...year, units }, beside);
 	yield { done: 0.85, words: 'Looking at clear days' };
 	const [largest] = groups;
-	const clear = largest ? clearIndex(year, largest, lightOf(largest.units[0]!)) : [];
-	const dirt = dirtOf(days, clear, largest ? besideSensor(year, largest) : []);
+	const clear = largest
+		? clearIndex(year, largest, lightOf(largest.units[0]!)).filter(({ day }) => !covered.has(day))
+		: [];
+	const energy = energyOf(year, litTimes(units, times.count));
+	const made = days.map((_, d) =>
+		energy.reduce((sum, { byDay }) => sum + (Number.isNaN(byDay[d]!) ? 0 : byDay[d]!), 0)
+	);
+	const againstSensor = largest
+		? besideSensor(year, largest).filter(({ day }) => !covered.has(day))
+		: [];
+	const dirt = dirtOf(days, clear, againstSensor, made);
+	const ownEvents = events.filter((event) => !isOfSoiling(event, dirt));
 	yield { done: 0.95, words: 'Adding up' };
 	const causes = new Map<string, ProbableCause>();
-	for (const { unit: key, kind, until, level } of events) {
+	for (const { unit: key, kind, until, level } of ownEvents) {
 		if (until !== null || kind === 'shade' || causes.has(key)) continue;
 		const group = groups.find(({ units: some }) => some.some((unit) => unit.key === key))!;
 		const unit = group.units.find((one) => one.key === key)!;
@@ -95,28 +185,66 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	}
 	return {
 		dates: days.map(({ date }) => date),
-		energy: energyOf(year, litTimes(units, times.count)),
+		energy,
 		shares,
-		events: events.sort((a, b) => b.lost - a.lost),
+		events: ownEvents.sort((a, b) => b.lost - a.lost),
 		causes,
-		arrayEvents: [...dirt, ...driftOf(days, clear, dirt)],
+		arrayEvents: [...arrayEvents, ...dirt, ...driftOf(days, clear, dirt)],
 		clipping,
-		notes: notesOf(year, grouped)
+		planes: [...planes]
+			.filter(([, { offered }]) => offered)
+			.map(([group, { tilt, azimuth }]) => ({
+				units: group.units.map(({ key }) => key),
+				tilt,
+				azimuth
+			})),
+		notes: [
+			...(byDay
+				? [
+						'One figure a day: shade, clipping and the time of day cannot be seen in it. An export by quarter hours says more.'
+					]
+				: []),
+			...notesOf(year, grouped, otherCourse, toldApart)
+		]
 	};
 }
+
+/** Share of nameplate at which most of a group are cut off; Infinity where they are not. */
+function plateauShare({ units }: Peers): number {
+	return median(
+		units.map(({ ratedWatts, labelWatts }) =>
+			ratedWatts === null ? Infinity : ratedWatts / labelWatts
+		)
+	);
+}
+
+/** A unit's days without some of them: those say nothing of it. */
+function withoutDays({ shares, silent, due }: DayShares, left: Uint8Array): DayShares {
+	return {
+		shares: shares.map((share, d) => (left[d] === 1 ? Number.NaN : share)),
+		silent: silent.map((is, d) => (left[d] === 1 ? 0 : is)),
+		due
+	};
+}
+
+/** Of what is due in the hours of a shade, so much is uncertain: its edges move with the sun; judgement. */
+const SHADE_EDGE = 0.03;
 
 function lostToShade(
 	{ times }: Pick<WatchedYear, 'times'>,
 	unit: Unit,
 	{ share }: Peers,
 	shaded: Uint8Array
-): number {
+): Loss {
 	let sum = 0;
+	let due = 0;
 	for (let t = 0; t < times.count; t++) {
 		if (!shaded[t] || Number.isNaN(unit.power[t]!)) continue;
 		sum += Math.max(share[t]! * unit.labelWatts - unit.power[t]!, 0);
+		due += share[t]! * unit.labelWatts;
 	}
-	return (sum * times.step) / 3_600_000 / 1000;
+	const toKWh = times.step / 3_600_000 / 1000;
+	return lossOf(sum * toKWh, SHADE_EDGE * due * toKWh);
 }
 
 /** Array and sensor against the clear sky, on the days that were clear. */
@@ -168,9 +296,25 @@ function heatOf(
 	return Number.isNaN(air) ? 25 : air + (30 * light[t]!) / 1000;
 }
 
-function notesOf({ units, observer }: WatchedYear, grouped: readonly Unit[]): string[] {
+function notesOf(
+	{ units, observer }: WatchedYear,
+	grouped: readonly Unit[],
+	otherCourse: readonly Unit[],
+	toldApart: boolean
+): string[] {
 	const notes: string[] = [];
-	const alone = units.filter((unit) => !grouped.includes(unit));
+	const keys = new Set([...grouped, ...otherCourse].map(({ key }) => key));
+	const alone = units.filter(({ key }) => !keys.has(key));
+	if (otherCourse.length > 0) {
+		notes.push(
+			`${otherCourse.map(({ label }) => label).join(', ')}: generates at other hours of the day than the rest, all year, so it probably faces another way and was not compared. Record its tilt and azimuth.`
+		);
+	}
+	if (toldApart) {
+		notes.push(
+			'The record does not say where all units face. They were compared in groups that generate at the same hours of the day. Record tilt and azimuth to be sure.'
+		);
+	}
 	if (alone.length > 0 && grouped.length > 0) {
 		const some = alone.slice(0, 5).map(({ label }) => label);
 		notes.push(

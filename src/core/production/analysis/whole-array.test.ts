@@ -19,27 +19,34 @@ const clear = (
 const beside = (index: readonly DayIndex[]) =>
 	index.map(({ day, array, sensor }) => ({ day, value: array / sensor }));
 
+/** kWh of all units by day. */
+const made = days.map(() => 20);
 const dirty = (day: number) => (day < 60 ? 1 : day < 120 ? 1 - 0.0015 * (day - 60) : 1);
 
 describe('dirt on the whole array', () => {
 	it('falls slowly and is gone at once, which is told with the day of the rain', () => {
 		const index = clear(dirty, () => 1);
-		const [event, ...more] = dirtOf(days, index, beside(index));
+		const [event, ...more] = dirtOf(days, index, beside(index), made);
 		expect(more).toEqual([]);
 		expect(event).toMatchObject({ kind: 'dirt', washed: dateOf(120) });
 		expect(event!.change).toBeLessThan(-0.06);
 		expect(event!.change).toBeGreaterThan(-0.12);
+		// 9 % at the end of sixty days of 20 kWh, growing evenly.
+		const taken = Array.from({ length: 60 }, (_, day) => 20 / (1 - 0.0015 * day) - 20);
+		const truth = taken.reduce((a, b) => a + b, 0);
+		expect(event!.loss!.lostBand.low).toBeLessThan(truth);
+		expect(event!.loss!.lostBand.high).toBeGreaterThan(truth);
 	});
 
 	it('that lies on the sensor as well is seen against the clear sky', () => {
 		const index = clear(dirty, dirty);
-		const [event] = dirtOf(days, index, beside(index));
+		const [event] = dirtOf(days, index, beside(index), made);
 		expect(event).toMatchObject({ kind: 'dirt', washed: dateOf(120) });
 	});
 
 	it('seen both ways is one, not two', () => {
 		const index = clear(dirty, () => 1);
-		expect(dirtOf(days, index, beside(index))).toHaveLength(1);
+		expect(dirtOf(days, index, beside(index), made)).toHaveLength(1);
 	});
 
 	it('is none where nothing came back: that is a fall', () => {
@@ -47,7 +54,7 @@ describe('dirt on the whole array', () => {
 			(day) => 1 - 0.0008 * day,
 			() => 1
 		);
-		expect(dirtOf(days, index, beside(index))).toEqual([]);
+		expect(dirtOf(days, index, beside(index), made)).toEqual([]);
 	});
 
 	it('is none in a level year', () => {
@@ -55,7 +62,7 @@ describe('dirt on the whole array', () => {
 			() => 1,
 			() => 1
 		);
-		expect(dirtOf(days, index, beside(index))).toEqual([]);
+		expect(dirtOf(days, index, beside(index), made)).toEqual([]);
 	});
 });
 
@@ -115,7 +122,7 @@ describe('a sensor and an array that drift apart', () => {
 
 	it('are judged on days without dirt', () => {
 		const index = clear(dirty, () => 1);
-		const dirt = dirtOf(days, index, beside(index));
+		const dirt = dirtOf(days, index, beside(index), made);
 		expect(driftOf(days, index, dirt)).toEqual([]);
 	});
 });

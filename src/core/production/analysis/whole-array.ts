@@ -1,13 +1,16 @@
 import type { Day } from '../series/year';
-import type { ArrayEvent } from './event';
+import type { ArrayEvent, Loss, UnitEvent } from './event';
+import { lossOf } from './loss';
 import { segmentsOf } from './segments';
 import { daysApart } from './shade';
-import { robustSlope } from './statistics';
+import { noiseOf, robustSlope } from './statistics';
 import { median } from '../../units/quantile';
 
 /** Smallest fall of all alike that is told from the weather's own; judgement. */
 const LEAST_FALL = 0.035;
 const SHORTEST_DIRT = 14;
+/** Without a sensor a fall that takes longer than this, days, is the season's and the sky's. */
+const LONGEST_ALONE = 200;
 /** Rain must give back so much of what dirt took, within so many days. */
 const WASHED = 0.5;
 const WASH_DAYS = 12;
@@ -35,26 +38,36 @@ export interface DayIndex {
  * clear sky for what the sensor does not show because it got as dirty.
  *
  * @param beside array over sensor by day
+ * @param made energy of all units by day, kWh
  */
 export function dirtOf(
 	days: readonly Day[],
 	clear: readonly DayIndex[],
-	beside: readonly DayValue[]
+	beside: readonly DayValue[],
+	made: readonly number[]
 ): ArrayEvent[] {
-	const found = falls(days, beside);
+	const found = falls(days, beside, made);
 	const alone = falls(
 		days,
-		clear.map(({ day, array }) => ({ day, value: array }))
+		clear.map(({ day, array }) => ({ day, value: array })),
+		made
 	);
 	return [
 		...found,
 		...alone.filter(
-			(one) => !found.some(({ since, until }) => since <= one.until! && one.since <= until!)
+			(one) =>
+				daysApart(one.since, one.until!) <= LONGEST_ALONE &&
+				!found.some(({ since, until }) => since <= one.until! && one.since <= until!)
 		)
 	];
 }
 
-function falls(days: readonly Day[], index: readonly DayValue[]): ArrayEvent[] {
+function falls(
+	days: readonly Day[],
+	index: readonly DayValue[],
+	made: readonly number[]
+): ArrayEvent[] {
+	const noise = noiseOf(index.map(({ value }) => value));
 	const { x, y, dates } = series(days, index);
 	const segments = segmentsOf(x, y);
 	const events: ArrayEvent[] = [];
@@ -69,11 +82,68 @@ function falls(days: readonly Day[], index: readonly DayValue[]): ArrayEvent[] {
 			since: dates[segment.from]!,
 			until: dates[segment.to]!,
 			change: -fall,
-			washed: dates[after.from]!
+			washed: dates[after.from]!,
+			loss: lossOfFall(days, made, dates[segment.from]!, dates[segment.to]!, fall, {
+				noise: noise / segment.begins,
+				days: segment.to - segment.from + 1
+			})
 		});
 	});
 	return events;
 }
+
+/** What the level before a fall is uncertain by, beside the days' own noise: season and air; judgement. */
+const LEVEL = 0.01;
+
+/** What a fall along a straight line took of the energy of its days. */
+function lossOfFall(
+	days: readonly Day[],
+	made: readonly number[],
+	since: string,
+	until: string,
+	fall: number,
+	seen: { readonly noise: number; readonly days: number }
+): Loss {
+	const length = Math.max(daysApart(since, until), 1);
+	let lost = 0;
+	let all = 0;
+	days.forEach(({ date }, d) => {
+		if (date < since || date > until) return;
+		const share = (fall * daysApart(since, date)) / length;
+		const due = made[d]! / (1 - share);
+		lost += due * share;
+		all += due;
+	});
+	return lossOf(lost, Math.hypot(LEVEL, (2 * seen.noise) / Math.sqrt(seen.days)) * all);
+}
+
+/** Around the rain that washes all, units are out of step for so many days. */
+const AROUND_RAIN = 6;
+/** Units get dirty at rates that differ by no more than this of the rate of all; judgement. */
+const UNEVEN = 1.5;
+
+/**
+ * Whether what a unit seems to do is the soiling that lies on all of them, thicker on some: it begins or ends with
+ * a rain, or it is a slow change between two that is no faster than the soiling itself.
+ */
+export function isOfSoiling(event: UnitEvent, dirt: readonly ArrayEvent[]): boolean {
+	if (dirt.length === 0 || !SLOW.includes(event.kind)) return false;
+	const worst = Math.max(...dirt.map(({ change }) => -change));
+	if (1 - event.level > UNEVEN * worst) return false;
+	const near = (date: string | null) =>
+		date !== null &&
+		dirt.some(
+			({ since, washed }) =>
+				Math.abs(daysApart(since, date)) <= AROUND_RAIN ||
+				(washed !== null && Math.abs(daysApart(washed, date)) <= 2 * AROUND_RAIN)
+		);
+	if (near(event.since) || near(event.until)) return true;
+	// After the last rain as well as between two: what nobody washed off yet.
+	const [first] = dirt;
+	return event.kind !== 'step' && event.since >= first!.since;
+}
+
+const SLOW: readonly UnitEvent['kind'][] = ['step', 'slope', 'dirt', 'low'];
 
 /**
  * Whether the sensor and the array drift apart over the whole time. Haze and season touch both alike;
@@ -102,7 +172,7 @@ export function driftOf(
 	if (!slope) return [];
 	const change = slope.slope * span;
 	if (Math.abs(change) < LEAST_DRIFT || slope.low * slope.high <= 0) return [];
-	const known = { since: dates[0]!, until: null, washed: null };
+	const known = { since: dates[0]!, until: null, washed: null, loss: null };
 	if (change < 0) return [{ kind: 'sensor-drift', change: Math.expm1(change), ...known }];
 	// The array falls behind the sensor: by itself, or because the sensor reads more and more.
 	const own = robustSlope(

@@ -38,8 +38,34 @@ describe('a cell', () => {
 	});
 });
 
-it('the mark is the one that more cells have', () => {
-	expect(guessMark(['1,5', '2,25', '7'], ';')).toBe(',');
-	expect(guessMark(['1.5', '2.25', '7'], ',')).toBe('.');
-	expect(guessMark(['1', '2'], ';')).toBe('.');
+describe('the mark of a column', () => {
+	const guess = (cells: readonly string[], delimiter = ';', factor = 1) =>
+		guessMark([{ cells, factor }], delimiter);
+
+	it('is the one that more cells have', () => {
+		expect(guess(['1,5', '2,25', '7']).mark).toBe(',');
+		expect(guess(['1.5', '2.25', '7'], ',').mark).toBe('.');
+		expect(guess(['1', '2']).mark).toBe('.');
+	});
+
+	it.each([
+		// Three figures after the mark, none before it is 0: thousands of W, whichever mark.
+		[['0', '1,760', '3,400'], 1, '.', 1760],
+		[['0', '1.760', '3.400'], 1, ',', 1760],
+		// Of kW they are thousandths, unless whole figures stand bare beside them.
+		[['1,760', '3,400'], 1000, ',', 1.76],
+		[['760', '1,760', '3,400'], 1000, '.', 1760]
+	] as const)('%j can be read two ways, and that is said', (cells, factor, mark, read) => {
+		expect(guess(cells, ';', factor)).toMatchObject({ mark, doubt: { read } });
+	});
+
+	it.each([
+		[['0,760', '1,760', '3,400'], ','],
+		[['1,76', '3,400'], ','],
+		[['1,234.5', '987.0'], '.'],
+		[['1.234,5', '987,0'], ','],
+		[['1.760', '3.400', '0.005'], '.']
+	] as const)('%j can be read one way alone', (cells, mark) => {
+		expect(guess(cells)).toEqual({ mark, doubt: null });
+	});
 });

@@ -25,10 +25,56 @@ export function readCell(cell: string, mark: DecimalMark): number | null {
 	return Number(text.replace(between, '').replace(',', '.'));
 }
 
-/** The mark that more cells have before their last figures. */
-export function guessMark(cells: readonly string[], delimiter: string): DecimalMark {
-	if (delimiter === ',' && !cells.some((cell) => /^-?\d+,\d+$/.test(cell.trim()))) return '.';
-	const commas = cells.filter((cell) => /^-?\d+,\d+$/.test(cell.trim())).length;
-	const points = cells.filter((cell) => /^-?\d+\.\d+$/.test(cell.trim())).length;
-	return commas > points ? ',' : '.';
+/** How the figures of an export are marked, and what of it is a guess. */
+export interface GuessedMark {
+	readonly mark: DecimalMark;
+	/** A cell that could be read otherwise, and how it is read; null where none could. */
+	readonly doubt: { readonly cell: string; readonly read: number } | null;
+}
+
+/** "1,234" or "1.234": what stands before and after its one mark. */
+const THREE_AFTER = /^[+-]?(\d{1,3})([.,])(\d{3})$/;
+
+/**
+ * The mark between whole and parts, by all cells of each column. Three figures after a mark can be thousands or
+ * thousandths: thousandths where one begins with 0 or where other cells have other counts of figures after it;
+ * else what the column's unit makes likely, and that is said.
+ *
+ * @param columns cells of each column of figures, with what one of them is in base units
+ */
+export function guessMark(
+	columns: readonly { readonly cells: readonly string[]; readonly factor: number }[],
+	delimiter: string
+): GuessedMark {
+	let commas = 0;
+	let points = 0;
+	let doubt: GuessedMark['doubt'] = null;
+	for (const { cells, factor } of columns) {
+		const texts = cells.map((cell) => cell.trim());
+		const marked = texts.filter((text) => /^[+-]?\d+[.,]\d+$/.test(text));
+		if (texts.some((text) => /^[+-]?\d{1,3}(?:,\d{3})+\.\d+$/.test(text))) points++;
+		if (texts.some((text) => /^[+-]?\d{1,3}(?:\.\d{3})+,\d+$/.test(text))) commas++;
+		for (const [mark, other] of [
+			[',', '.'],
+			['.', ',']
+		] as const) {
+			const of = marked.filter((text) => text.includes(mark));
+			if (of.length === 0) continue;
+			const parts = of.map((text) => THREE_AFTER.exec(text));
+			const isThousands = parts.every((part) => part !== null && !/^0/.test(part[1]!));
+			const whole = texts.filter((text) => /^[+-]?\d+$/.test(text));
+			// Thousands carry their mark wherever there are any.
+			const unmarked = whole.some((text) => Math.abs(Number(text)) >= 1000);
+			// Fixed thousandths write a whole figure as 3.000, so a bare one beside them speaks for thousands.
+			const likely =
+				isThousands && !unmarked && (factor <= 1 || whole.some((text) => Number(text) !== 0));
+			const decimal = likely ? other : mark;
+			if (decimal === ',') commas += of.length;
+			else points += of.length;
+			if (isThousands) doubt ??= { cell: of[0]!, read: readCell(of[0]!, decimal)! };
+		}
+	}
+	// With commas between the cells, one within a figure was put in quotes: rare, so any of it counts.
+	const mark = commas > points || (delimiter === ',' && commas > 0 && points === 0) ? ',' : '.';
+	return { mark, doubt: doubt && { ...doubt, read: readCell(doubt.cell, mark)! } };
 }

@@ -2,7 +2,7 @@ import { refuse, succeed, type Result } from '../../units/result';
 import { guessMark, readCell } from './figure';
 import type { FigureColumn, Layout } from './layout';
 import { guessForm, type StampForm } from './stamp';
-import { readHeading } from './watched';
+import { readHeading, WATCHED, WATCHED_FACTS } from './watched';
 
 /** Lines above the headings that are looked at. */
 const PREAMBLE = 30;
@@ -33,15 +33,25 @@ export function guessLayout(
 	}
 	const { at, time, form, sure } = first;
 	const headingAt = headingAbove(rows, at, rows[at]!.length);
-	const headings = headingAt === null ? [] : rows[headingAt]!.map((cell) => cell.trim());
+	const unitsAt = headingAt !== null && isRowOfUnits(rows[headingAt]!) ? headingAt : null;
+	const namesAt = unitsAt === null ? headingAt : headingAbove(rows, unitsAt, rows[at]!.length);
+	const names = namesAt === null ? [] : rows[namesAt]!.map((cell) => cell.trim());
+	const headings =
+		unitsAt === null
+			? names
+			: Array.from({ length: Math.max(names.length, rows[unitsAt]!.length) }, (_, i) => {
+					const unit = (rows[unitsAt]![i] ?? '').trim().replace(/^[[(]|[\])]$/g, '');
+					return unit === '' ? (names[i] ?? '') : `${names[i] ?? ''} (${unit})`;
+				});
 	const data = rows.slice(at).filter((row) => /\d/.test(row[time[0]!] ?? ''));
 	const width = Math.max(...data.map((row) => row.length));
 	const columns = Array.from({ length: width }, (_, i) => i).filter((i) => !time.includes(i));
 	const cells = (column: number) => data.map((row) => row[column] ?? '');
-	const mark = guessMark(
-		data.flatMap((row) => columns.map((i) => row[i] ?? '')),
+	const { mark, doubt } = guessMark(
+		columns.map((i) => ({ cells: cells(i), factor: readHeading(headings[i] ?? '')?.factor ?? 1 })),
 		delimiter
 	);
+	const zone = offsetInHeading(time.map((i) => headings[i] ?? '').join(' '));
 	const isFigures = (column: number) => {
 		const some = cells(column).filter((cell) => readCell(cell, mark) !== null);
 		const read = some.filter((cell) => !Number.isNaN(readCell(cell, mark)));
@@ -57,7 +67,9 @@ export function guessLayout(
 		texts.find((i) => i !== quantityColumn) ??
 		columns.find(
 			(i) =>
-				UNIT_HEADING.test((headings[i] ?? '').replace(/_/g, ' ')) && new Set(cells(i)).size < data.length && isFigures(i)
+				UNIT_HEADING.test((headings[i] ?? '').replace(/_/g, ' ')) &&
+				new Set(cells(i)).size < data.length &&
+				isFigures(i)
 		) ??
 		null;
 	const figures = columns
@@ -69,14 +81,19 @@ export function guessLayout(
 			: [
 					`Day and month could change places: ${rows[at]![time[0]!]!.trim()} is read ${form === 'day-first' ? 'day' : 'month'} first.`
 				]),
-		...(headingAt === null ? ['There are no headings: columns are numbered.'] : [])
+		...(headingAt === null ? ['There are no headings: columns are numbered.'] : []),
+		...(doubt
+			? [
+					`“${doubt.cell}” is read as ${doubt.read}: ${doubt.read >= 1000 ? 'its mark stands between thousands' : 'its mark is a decimal mark'}. If that is wrong, choose the other decimal mark.`
+				]
+			: [])
 	];
 	return succeed({
 		layout: {
 			headingLine: headingAt === null ? 0 : headingAt + 1,
 			time,
 			form,
-			fixedOffset: null,
+			fixedOffset: zone,
 			mark,
 			unitColumn,
 			quantityColumn,
@@ -111,6 +128,28 @@ function figureColumn(
 	};
 }
 
+/** Whether a line under the names holds nothing but units of measure: ",kW,kW". */
+function isRowOfUnits(row: readonly string[]): boolean {
+	const some = row.map((cell) => cell.trim()).filter((cell) => cell !== '');
+	const units = some.filter((cell) => {
+		const symbol = cell.replace(/^[[(]|[\])]$/g, '');
+		return WATCHED.some((watched) => WATCHED_FACTS[watched].units[symbol] !== undefined);
+	});
+	return some.length > 0 && units.length >= 0.6 * some.length;
+}
+
+/**
+ * The zone that stands over the times: "Time (UTC)", "Timestamp [UTC+01:00]", "Zeit (MEZ)".
+ *
+ * @returns ms ahead of UTC; null where none stands there, or one that changes with summer time
+ */
+function offsetInHeading(heading: string): number | null {
+	const found = /\b(?:UTC|GMT)(?: ?([+-]) ?(\d{1,2})(?::?(\d{2}))?)?/i.exec(heading);
+	if (!found) return null;
+	const hours = Number(found[2] ?? 0) + Number(found[3] ?? 0) / 60;
+	return (found[1] === '-' ? -1 : 1) * hours * 3_600_000;
+}
+
 /** The first line that begins with a time, and where its time stands. */
 function firstLineOfData(
 	rows: readonly (readonly string[])[]
@@ -125,7 +164,7 @@ function firstLineOfData(
 			const next = rows[at]![column + 1] ?? '';
 			const guess = guessForm(one);
 			if (!guess) continue;
-			if (!/\d:\d|T\d\d/.test(cell) && /^\s*\d{1,2}[:.]\d{2}/.test(next)) {
+			if (!/\d:\d|T\d\d/.test(cell) && /^\s*\d{1,2}:\d{2}/.test(next)) {
 				return { at, time: [column, column + 1], ...guess };
 			}
 			return { at, time: [column], ...guess };

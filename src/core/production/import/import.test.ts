@@ -54,6 +54,40 @@ describe('an export', () => {
 		]);
 	});
 
+	it('with units of measure in a line under the names', () => {
+		const { samples } = read(
+			'Time,K1 1,K1 2\n,kW,kW\n2026-03-13 10:00,0.25,0.2\n2026-03-13 10:15,0.3,0.1'
+		);
+		expect(samples).toContain('2026-03-13T10:00 K1 1 power 250');
+		expect(samples).toHaveLength(4);
+	});
+
+	it('with "Module 1 (Wh)" over a column, which is a unit and not the column of unit names', () => {
+		const { layout, samples } = read(
+			'Time,Module 1 (Wh),Module 2 (Wh)\n2026-03-13 10:00,25,20\n2026-03-13 10:15,25,20'
+		);
+		expect(layout.unitColumn).toBeNull();
+		expect(samples).toContain('2026-03-13T10:15 Module 2 energy 20');
+	});
+
+	it.each([
+		['Time (UTC)', 0],
+		['Timestamp [UTC+01:00]', 3_600_000],
+		['Zeit (GMT-3)', -10_800_000],
+		['Local time', null]
+	])('keeps the zone that stands over its times: %s', (heading, offset) => {
+		const { layout } = read(`${heading},K1 P (W)\n2026-07-13 10:00,5\n2026-07-13 10:15,6`);
+		expect(layout.fixedOffset).toBe(offset);
+	});
+
+	it('of days, whose first figure looks like a time of day with a point', () => {
+		const { layout, samples } = read(
+			'Date,K1 1 Energy (kWh)\n2026-05-01,1.02\n2026-05-02,1.45\n2026-05-03,0.98'
+		);
+		expect(layout.time).toEqual([0]);
+		expect(samples[0]).toBe('2026-05-01T00:00 K1 1 energy 1020');
+	});
+
 	it('with a line for each unit and a column for each quantity', () => {
 		const { samples, layout } = read(
 			'Time,Unit,Power (W),Energy (kWh)\n2026-03-13 10:00,A,100,1.5\n2026-03-13 10:00,B,90,1.25'

@@ -1,4 +1,5 @@
 import { millisOfClock } from '../../units/instant';
+import { inFigures } from './written-date';
 
 /** How an export writes its times. */
 export const STAMP_FORMS = [
@@ -6,7 +7,8 @@ export const STAMP_FORMS = [
 	'day-first',
 	'month-first',
 	'unix-seconds',
-	'unix-milliseconds'
+	'unix-milliseconds',
+	'sheet-serial'
 ] as const;
 export type StampForm = (typeof STAMP_FORMS)[number];
 
@@ -18,8 +20,24 @@ export interface Stamp {
 	readonly offset: number | null;
 }
 
+/** Of a text without blanks at its ends and with one blank at most between its parts, so that it is read in one go. */
 const PARTS =
-	/^\s*(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T\s,]+(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?)?\s*([ap]\.?m\.?)?\s*(Z|UTC|GMT|[+-]\d{2}:?\d{2})?\s*$/i;
+	/^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:(?:, |[T ,])(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?)? ?([ap]\.?m\.?)? ?(Z|UTC|GMT|WET|WEST|CET|CEST|MEZ|MESZ|EET|EEST|[+-]\d{2}:?\d{2})?$/i;
+/** Zones by the letters that exports write, hours ahead of UTC. */
+const ZONES: Readonly<Record<string, number>> = {
+	wet: 0,
+	west: 1,
+	cet: 1,
+	cest: 2,
+	mez: 1,
+	mesz: 2,
+	eet: 2,
+	eest: 3
+};
+/** Days from 1970 back to the day that sheets count from (1899-12-30), and the serial dates that can be meant: 1990 to 2100. */
+const SHEET_EPOCH = 25_569;
+const SHEET = { from: 32_874, to: 73_050 };
+const DAY = 86_400_000;
 
 /** @returns null where the text is no time of that form, or one that no calendar has */
 export function readStamp(text: string, form: StampForm): Stamp | null {
@@ -28,11 +46,18 @@ export function readStamp(text: string, form: StampForm): Stamp | null {
 		if (text.trim() === '' || !Number.isFinite(figure)) return null;
 		return { clock: form === 'unix-seconds' ? figure * 1000 : figure, offset: 0 };
 	}
-	const found = PARTS.exec(text);
+	if (form === 'sheet-serial') {
+		const serial = Number(text.trim().replace(',', '.'));
+		if (!(serial >= SHEET.from && serial <= SHEET.to)) return null;
+		// Sheets keep times as shares of a day; they are whole seconds.
+		return { clock: Math.round(((serial - SHEET_EPOCH) * DAY) / 1000) * 1000, offset: null };
+	}
+	const found = PARTS.exec(inFigures(text));
 	if (!found) return null;
 	const [first, second, third] = [Number(found[1]), Number(found[2]), Number(found[3])];
+	// Four figures in front are a year, whatever the others are; so is a month that was written as a word.
 	const [year, month, day] =
-		form === 'year-first'
+		form === 'year-first' || found[1]!.length === 4
 			? [first, second, third]
 			: form === 'day-first'
 				? [third, second, first]
@@ -65,7 +90,7 @@ function daysIn(year: number, month: number): number {
 function offsetOf(written: string | undefined): number | null {
 	if (!written) return null;
 	const found = /^([+-])(\d{2}):?(\d{2})$/.exec(written);
-	if (!found) return 0;
+	if (!found) return (ZONES[written.toLowerCase()] ?? 0) * 3_600_000;
 	const minutes = Number(found[2]) * 60 + Number(found[3]);
 	return (found[1] === '-' ? -1 : 1) * minutes * 60_000;
 }
@@ -84,7 +109,10 @@ export function guessForm(texts: readonly string[]): { form: StampForm; sure: bo
 	if (some.every((text) => /^\d{12,13}$/.test(text.trim()))) {
 		return { form: 'unix-milliseconds', sure: true };
 	}
-	const yearFirst = some.every((text) => /^\s*\d{4}[-./]/.test(text));
+	if (some.every((text) => readStamp(text, 'sheet-serial') !== null)) {
+		return { form: 'sheet-serial', sure: true };
+	}
+	const yearFirst = some.every((text) => /^\d{4}[-./]/.test(inFigures(text)));
 	const fitting = (yearFirst ? (['year-first'] as const) : (['day-first', 'month-first'] as const))
 		.map((form) => ({ form, back: stepsBack(some, form) }))
 		.filter(({ back }) => back !== null)

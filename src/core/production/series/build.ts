@@ -1,7 +1,7 @@
 import type { Observer } from '../../conditions/sun';
 import type { ArrayRecord } from '../../record/record';
 import { factsOf, targetKey, type Target } from '../target';
-import { onTimes, stepOf, type Samples, type Times } from './grid';
+import { DAILY, onTimes, stepOf, type Samples, type Times } from './grid';
 import { powerOf, type OutputSamples } from './power';
 import type { Day, Unit, WatchedYear } from './year';
 
@@ -43,12 +43,17 @@ export function buildYear(
 	daysOf: (times: Times) => readonly Day[],
 	observer: Observer | null
 ): WatchedYear | null {
-	const outputs = parts.filter(({ samples }) => OUTPUT.some((quantity) => samples[quantity]));
-	const step = stepOf(
-		outputs.flatMap(({ samples }) => OUTPUT.flatMap((quantity) => samples[quantity] ?? []))
+	const stated = parts.filter(({ samples }) => OUTPUT.some((quantity) => samples[quantity]));
+	const lists = stated.flatMap(({ samples }) =>
+		OUTPUT.flatMap((quantity) => samples[quantity] ?? [])
 	);
+	const step = stepOf(lists);
 	if (step === null) return null;
-	const times: Times = { start: from, step, count: Math.ceil((to - from) / step) };
+	// A figure of a whole day is stamped with its date; its noon keeps it in that day whatever the clocks do.
+	const outputs = step === DAILY ? stated.map(atNoon) : stated;
+	const firstDay = Math.min(...lists.map(({ at }) => at[0] ?? Infinity)) + DAILY / 2;
+	const start = step === DAILY ? firstDay : from;
+	const times: Times = { start, step, count: Math.ceil((to - start) / step) };
 	const weather = (quantity: (typeof WEATHER)[keyof typeof WEATHER]) => {
 		const found = parts.find(({ samples }) => samples[quantity])?.samples[quantity];
 		return found ? onTimes(found, times) : null;
@@ -64,6 +69,16 @@ export function buildYear(
 		airTemperature: weather(WEATHER.airTemperature),
 		observer
 	};
+}
+
+function atNoon(part: PartSamples): PartSamples {
+	const samples = Object.fromEntries(
+		Object.entries(part.samples).map(([quantity, list]: [string, Samples | undefined]) => [
+			quantity,
+			list && { ...list, at: list.at.map((instant) => instant + DAILY / 2) }
+		])
+	);
+	return { ...part, samples };
 }
 
 function unitOf(

@@ -14,18 +14,21 @@ export interface Times {
 	readonly count: number;
 }
 
-/** Shortest and longest interval between samples, ms. */
+/** Shortest and longest interval between samples within a day, ms. */
 const SHORTEST = 60_000;
 const LONGEST = 3_600_000;
+/** One sample a day: dates, an hour apart more or less where the clocks change. */
+export const DAILY = 86_400_000;
 
-/** The interval that most neighbouring samples keep, 1 to 60 minutes; null where there are too few. */
+/** The interval that most neighbouring samples keep, 1 to 60 minutes or a day; null where there are too few. */
 export function stepOf(lists: readonly Samples[]): number | null {
 	const counts = new Map<number, number>();
 	for (const { at } of lists) {
 		for (let i = 1; i < Math.min(at.length, 5000); i++) {
 			const minutes = Math.round((at[i]! - at[i - 1]!) / SHORTEST) * SHORTEST;
-			if (minutes >= SHORTEST && minutes <= LONGEST) {
-				counts.set(minutes, (counts.get(minutes) ?? 0) + 1);
+			const step = Math.abs(minutes - DAILY) <= LONGEST ? DAILY : minutes;
+			if (step === DAILY || (step >= SHORTEST && step <= LONGEST)) {
+				counts.set(step, (counts.get(step) ?? 0) + 1);
 			}
 		}
 	}

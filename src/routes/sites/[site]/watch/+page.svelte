@@ -6,6 +6,7 @@
 	import { heatOption } from '$lib/charts/heat-option';
 	import EventMark from '$lib/watch/EventMark.svelte';
 	import {
+		lossWords,
 		arrayEventWords,
 		dateWords,
 		eventWords,
@@ -92,7 +93,7 @@
 							</p>
 							{#if cause}<p>{cause.words}</p>{/if}
 							<p class="soft">
-								About {event.lost.toFixed(0)} kWh not made{data.settings.price === null
+								{lossWords(event)}{data.settings.price === null
 									? ''
 									: `, ${(event.lost * data.settings.price).toFixed(0)} ${data.settings.currency}`}.
 							</p>
@@ -123,8 +124,9 @@
 								{FLAT_KIND_WORDS[group.kind].means}
 							</p>
 							<p class="soft">
-								About {group.lost.value.toFixed(1)} kWh not made ({group.lost.low.toFixed(1)} to
-								{group.lost.high.toFixed(1)}).
+								{group.lost
+									? `${lossWords({ lost: group.lost.value, lostBand: group.lost })}.`
+									: 'What it cost cannot be told.'}
 								<a href={resolve('/sites/[site]/watch/clipping', { site: data.site.id })}
 									>What that costs</a
 								>
@@ -140,9 +142,29 @@
 				<h2>All together</h2>
 				<ul class="lines">
 					{#each found.arrayEvents as event (`${event.kind} ${event.since}`)}
-						<li data-array-event={event.kind}>{arrayEventWords(event)}.</li>
+						<li data-array-event={event.kind}>
+							{arrayEventWords(event)}.{#if event.loss}&nbsp;{lossWords(event.loss)}.{/if}
+						</li>
 					{/each}
 				</ul>
+			</section>
+		{/if}
+
+		{#if found.planes.length > 0}
+			<section>
+				<h2>Orientation, inferred from clear days</h2>
+				<ul class="lines">
+					{#each found.planes as plane (plane.units.join())}
+						<li data-plane>
+							{plane.units.map((key) => session.labelOf(key)).join(', ')}: tilt about {plane.tilt}°,
+							azimuth about {plane.azimuth}°, where the record has none.
+						</li>
+					{/each}
+				</ul>
+				<p class="soft">
+					Check them on site, then record them with the rows of modules:
+					<a href={resolve('/sites/[site]/map', { site: data.site.id })}>Map</a>.
+				</p>
 			</section>
 		{/if}
 
@@ -189,7 +211,7 @@
 						<li data-event={event.kind}>
 							<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
 							<a href={unitPage(event.unit)}>{session.labelOf(event.unit)}</a>
-							{eventWords(event)}.
+							{eventWords(event)}. {lossWords(event)}.
 						</li>
 					{/each}
 				</ul>
@@ -197,7 +219,7 @@
 		{/if}
 		{#if found.notes.length > 0}
 			<section>
-				<h2>Not looked at</h2>
+				<h2>Limits of this analysis</h2>
 				<ul class="lines soft">
 					{#each found.notes as note (note)}<li>{note}</li>{/each}
 				</ul>

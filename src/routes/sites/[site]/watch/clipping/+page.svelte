@@ -4,7 +4,13 @@
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
 	import CourseChart from '$lib/watch/CourseChart.svelte';
-	import { dateWords, FLAT_KIND_WORDS, flatGroups } from '$lib/watch/event-words';
+	import {
+		dateWords,
+		FLAT_KIND_WORDS,
+		flatGroups,
+		LOSS_SOURCE_WORDS,
+		sumOfLosses
+	} from '$lib/watch/event-words';
 	import LookThrough from '$lib/watch/LookThrough.svelte';
 	import WatchPage from '$lib/watch/WatchPage.svelte';
 	import { useWatch } from '$lib/watch/watch-session.svelte';
@@ -13,11 +19,7 @@
 	const session = useWatch();
 	const groups = $derived(session.found ? flatGroups(session.found.clipping) : []);
 	const clipped = $derived(groups.filter(({ kind }) => kind === 'clipping'));
-	const lost = $derived({
-		value: clipped.reduce((sum, group) => sum + group.lost.value, 0),
-		low: clipped.reduce((sum, group) => sum + group.lost.low, 0),
-		high: clipped.reduce((sum, group) => sum + group.lost.high, 0)
-	});
+	const lost = $derived(sumOfLosses(clipped.map((group) => group.lost)));
 	const made = $derived(session.found?.energy.reduce((sum, { energy }) => sum + energy, 0) ?? 0);
 	const form = new FigureForm({
 		price: {
@@ -28,12 +30,20 @@
 			// svelte-ignore state_referenced_locally
 			first: String(data.settings.price ?? '')
 		},
-		dearer: { min: 0, max: 1e7, unit: '', words: 'It is dearer by', first: '400' }
+		dearer: {
+			min: 0,
+			max: 1e7,
+			unit: '',
+			words: 'A larger device costs more by',
+			first: '',
+			optional: true
+		}
 	});
 	const price = $derived.by(() => {
 		const f = form.figures;
 		if (!f || !session.found) return null;
-		return clippingPrice(lost.value, session.found.dates.length, f.price, f.dearer);
+		if (!lost) return null;
+		return clippingPrice(lost, session.found.dates.length, f.price, form.one('dearer'));
 	});
 
 	let chosenDay = $state<string | null>(null);
@@ -76,10 +86,16 @@
 						<dd class="figure">{group.days.length}</dd>
 						<dt>Hours, all units together</dt>
 						<dd class="figure">{group.hours.toFixed(1)}</dd>
-						<dt>Not made</dt>
+						<dt>Not generated</dt>
 						<dd class="figure">
-							{kWh(group.lost.value)} kWh, {kWh(group.lost.low)} to {kWh(group.lost.high)}
+							{#if group.lost}
+								{kWh(group.lost.value)} kWh, {kWh(group.lost.low)} to {kWh(group.lost.high)}
+							{:else}not assessed: nothing tells what would have been generated{/if}
 						</dd>
+						{#if group.from}
+							<dt>Estimated by</dt>
+							<dd>{LOSS_SOURCE_WORDS[group.from]}</dd>
+						{/if}
 					</dl>
 					<ul class="days">
 						{#each group.days.slice(0, 40) as date (date)}
@@ -97,31 +113,42 @@
 			<details>
 				<summary>How the loss is estimated</summary>
 				<p class="soft">
-					The course of a clear sky in the plane (or a parabola, where the place or the plane is not
-					known) is laid on the shoulders before and after the flat top; what it shows above the top
-					is not made. The band is how far the shoulders differ from it and from one another. Clouds
-					that came while it was flat make the true loss less. Fewer than three samples in a row are
-					not counted.
+					While a unit stands at its limit, what it would have generated is taken from like units
+					that did not reach theirs, or from the irradiance sensor, or from a clear sky in its plane
+					scaled by the unit’s own unlimited hours; passing clouds are allowed for as they occur
+					through the year. The range holds the true figure in about nine of ten cases.
 				</p>
 			</details>
 		{/snippet}
 		{#snippet side()}
 			<h2>Would a larger device pay?</h2>
 			<FigureFields {form} keys={['price', 'dearer']} />
-			{#if price}
+			{#if price && lost}
 				<dl class="facts">
-					<dt>Clipped a year</dt>
-					<dd class="figure">{kWh(price.aYear)} kWh</dd>
-					<dt>Of all that was made</dt>
+					<dt>Clipped in a year</dt>
+					<dd class="figure">
+						{kWh(price.aYear.value)} kWh, {kWh(price.aYear.low)} to {kWh(price.aYear.high)}
+					</dd>
+					<dt>Of all that was generated</dt>
 					<dd class="figure">{made > 0 ? ((100 * lost.value) / made).toFixed(2) : '?'} %</dd>
-					<dt>It costs a year</dt>
-					<dd class="figure">{price.costAYear.toFixed(2)} {data.settings.currency}</dd>
+					<dt>It costs in a year</dt>
+					<dd class="figure">
+						{price.costAYear.value.toFixed(2)}
+						{data.settings.currency}, {price.costAYear.low.toFixed(2)} to {price.costAYear.high.toFixed(
+							2
+						)}
+					</dd>
 				</dl>
 				<p class="notice" data-kind="done" data-pays>
-					{#if price.paysAfter === null}Nothing was clipped, so a larger device gains nothing.
+					{#if lost.value === 0}Nothing was clipped, so a larger device gains nothing.
+					{:else if price.paysAfter === null}Type what a larger device costs more.
 					{:else if price.paysAfter > 40}A larger device would not pay for itself in 40 years: leave
 						it.
 					{:else}A larger device would have paid for itself after about {price.paysAfter.toFixed(0)} years.{/if}
+				</p>
+			{:else if form.figures && session.found}
+				<p class="soft" data-pays>
+					A yearly figure needs a year of data: {session.found.dates.length} days are here.
 				</p>
 			{:else}
 				<p class="soft">
