@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL as LABEL } from '../../../demo/pile';
 import { fitLabel } from '../module/fit';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import {
+	maximumPowerPoint,
+	openCircuitVoltage,
+	shortCircuitCurrent,
+	voltageAt
+} from '../module/single-diode';
 import { translate } from '../module/translate';
 import { controlDue } from './control-due';
 import { evaluatePile } from './evaluate';
@@ -126,6 +131,35 @@ describe('a pile', () => {
 		expect(result!.share).toBeNull();
 		const odd = evaluated([{ ...bare, size: { length: 800, width: 500 } }], [take(0, 800, 40)]);
 		expect(odd[0]!.estimate!.words).toContain('no usual module');
+	});
+
+	it('does not take volts times amps for power: a grown series resistance shows on a load alone', () => {
+		const here = translate(FIT, 800, 40);
+		const grown = { ...here, seriesResistance: here.seriesResistance + 0.9 };
+		const best = maximumPowerPoint(grown);
+		const fresh = maximumPowerPoint(here);
+		const truth = (best.volts * best.amps) / (fresh.volts * fresh.amps);
+		const bare: Take = {
+			id: 't1',
+			at: minute(1),
+			volts: openCircuitVoltage(grown),
+			amps: shortCircuitCurrent(grown),
+			watts: null
+		};
+		const amps = 0.85 * bare.amps!;
+		const controls = [take(0, 800, 40)];
+		const [unloaded] = evaluated([module('1', [bare])], controls);
+		expect(unloaded!.share!).toBeGreaterThan(truth + 0.1);
+		expect(unloaded!.graded.atMost).toBe(true);
+		expect(unloaded!.fillFactor).toBeNull();
+		const load = { volts: voltageAt(grown, amps), amps };
+		const [loaded] = evaluated([module('1', [{ ...bare, load }])], controls);
+		expect(loaded!.graded.atMost).toBe(false);
+		expect(Math.abs(loaded!.share! - truth)).toBeLessThan(2 * loaded!.doubt);
+		expect(loaded!.fillFactor!).toBeCloseTo(
+			(best.volts * best.amps) / (bare.volts! * bare.amps!),
+			2
+		);
 	});
 
 	it('ranks by watts and counts by tenths', () => {

@@ -3,6 +3,7 @@ import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../m
 import { translate } from '../module/translate';
 import { median } from '../units/quantile';
 import { estimateType, type TypeEstimate } from './estimate-type';
+import { fillFactorOf } from './fill-factor';
 import { gradeOf, type Graded } from './grade';
 import { lightOf, type TakeLight } from './light';
 import { oddities, type Oddity, type Shares } from './odd';
@@ -19,7 +20,10 @@ export interface ModuleResult {
 	readonly estimate: TypeEstimate | null;
 	/** Medians of the takes over what the label gives in their light and heat. */
 	readonly shares: Shares;
-	/** Of label power, corrected to standard conditions; null where nothing tells. */
+	/**
+	 * Of label power, corrected to standard conditions; null where nothing tells. Without a measurement on a load it is
+	 * the most that the module can give (`graded.atMost`).
+	 */
 	readonly share: number | null;
 	/** Standard uncertainty of the share. */
 	readonly doubt: number;
@@ -35,12 +39,21 @@ export interface ModuleResult {
 	readonly graded: Graded;
 	/** Where the light of its takes comes from. */
 	readonly light: TakeLight['from'] | null;
+	/** Maximum power over Voc times Isc; null where it was not measured on a load. */
+	readonly fillFactor: number | null;
 	/** How the share was come by. */
 	readonly how: string;
 }
 
 /** Standard uncertainties of a usual meter and clamp, of a label, and of volts times amps for watts; judgement. */
-const DOUBT = { volts: 0.006, amps: 0.015, watts: 0.02, label: 0.015, fillFactor: 0.03 };
+const DOUBT = {
+	volts: 0.006,
+	amps: 0.015,
+	watts: 0.02,
+	load: 0.025,
+	label: 0.015,
+	fillFactor: 0.03
+};
 /** Relative change of power a kelvin, for the doubt about heat. */
 const PER_KELVIN = 0.004;
 
@@ -57,6 +70,12 @@ interface Corrected {
 	readonly volts: number;
 	readonly amps: number;
 	readonly watts: number;
+	/** Maximum power by a point on a load, over what the label gives, W; null where there is none. */
+	readonly loaded: {
+		readonly watts: number;
+		readonly of: number;
+		readonly fillFactor: number;
+	} | null;
 }
 
 function evaluateModule(
@@ -89,8 +108,13 @@ function evaluateModule(
 	};
 	const spread = Math.max(0, ...[volts, amps, watts].map((one) => one?.spread ?? 0));
 	const byProduct = shares.volts !== null && shares.amps !== null;
+	const loaded = corrected.flatMap(({ loaded: one }) => (one ? [one] : []));
+	const byLoad =
+		loaded.length === 0 ? null : median(loaded.map(({ watts: most, of }) => most / of));
 	const share =
-		shares.watts ?? (byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
+		shares.watts ??
+		byLoad ??
+		(byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
 	const repeats = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
 	const lights = corrected.map(({ light }) => light);
 	const doubt =
@@ -98,9 +122,11 @@ function evaluateModule(
 			? 0
 			: share *
 				Math.hypot(
-					shares.watts === null
-						? Math.hypot(DOUBT.volts, DOUBT.amps, DOUBT.fillFactor)
-						: DOUBT.watts,
+					shares.watts !== null
+						? DOUBT.watts
+						: byLoad !== null
+							? DOUBT.load
+							: Math.hypot(DOUBT.volts, DOUBT.amps, DOUBT.fillFactor),
 					DOUBT.label,
 					Math.max(0, ...lights.map(({ lightDoubt }) => lightDoubt)),
 					PER_KELVIN * Math.max(0, ...lights.map(({ heatDoubt }) => heatDoubt)),
@@ -131,9 +157,10 @@ function evaluateModule(
 			spread,
 			module
 		),
-		graded: gradeOf(ofLabel, doubt, years, pile.profile),
+		graded: gradeOf(ofLabel, doubt, years, pile.profile, shares.watts !== null || byLoad !== null),
 		light: lights[0]?.from ?? null,
-		how: howOf(shares, lights, known === null)
+		fillFactor: loaded.length === 0 ? null : median(loaded.map(({ fillFactor }) => fillFactor)),
+		how: howOf(shares, byLoad !== null, lights, known === null)
 	};
 }
 
@@ -170,13 +197,22 @@ function correct(take: Take, plate: Plate, lightAt: (at: string) => TakeLight | 
 	if (!light || light.irradiance <= 0) return [];
 	const here = translate(fitOf(plate), light.irradiance, light.cellTemperature);
 	const best = maximumPowerPoint(here);
+	const three =
+		take.load && take.volts !== null && take.amps !== null
+			? fillFactorOf(here, take.volts, take.amps, take.load)
+			: null;
 	return [
 		{
 			take,
 			light,
 			volts: openCircuitVoltage(here),
 			amps: shortCircuitCurrent(here),
-			watts: best.volts * best.amps
+			watts: best.volts * best.amps,
+			loaded: three && {
+				watts: three.watts,
+				of: best.volts * best.amps,
+				fillFactor: three.value
+			}
 		}
 	];
 }
@@ -193,7 +229,12 @@ function asReadOf({ label, takes }: { label: PileLabel; takes: readonly Take[] }
 	return read.length > 0 && label.pmax !== null ? median(read) / label.pmax : null;
 }
 
-function howOf(shares: Shares, lights: readonly TakeLight[], unlabelled: boolean): string {
+function howOf(
+	shares: Shares,
+	onLoad: boolean,
+	lights: readonly TakeLight[],
+	unlabelled: boolean
+): string {
 	const [light] = lights;
 	if (!light) return 'No light is known at its takes: measure the control, or state the light.';
 	const by =
@@ -202,5 +243,8 @@ function howOf(shares: Shares, lights: readonly TakeLight[], unlabelled: boolean
 			: `the stated ${light.irradiance.toFixed(0)} W/m²`;
 	if (unlabelled) return `Brought to standard conditions by ${by}.`;
 	if (shares.watts !== null) return `Watts over what its label gives in this light, by ${by}.`;
+	if (onLoad) {
+		return `Maximum power by open circuit, short circuit and a point on a load, over what its nameplate gives in this light, by ${by}.`;
+	}
 	return `Volts and amps over what its label gives in this light, by ${by}; the fill factor is not tested.`;
 }

@@ -9,6 +9,8 @@ export interface Graded {
 	readonly words: string;
 	/** The band reaches over the limit of a grade: another take may move it. */
 	readonly near: boolean;
+	/** It was not measured on a load, so the module may be worse than its grade, and is not better. */
+	readonly atMost: boolean;
 }
 
 /** Of a module whose year nobody knows. */
@@ -28,29 +30,46 @@ const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
  * @param share corrected to standard conditions
  * @param doubt standard uncertainty of the share
  * @param years since it was made; null where unknown
+ * @param loaded whether it was measured on a load; open circuit and short circuit alone are the most it can be
  */
 export function gradeOf(
 	share: number | null,
 	doubt: number,
 	years: number | null,
-	profile: GradeProfile
+	profile: GradeProfile,
+	loaded: boolean
 ): Graded {
 	if (share === null)
-		return { grade: 'unknown', words: 'Nothing to judge it by yet.', near: false };
+		return {
+			grade: 'unknown',
+			words: 'Nothing to judge it by yet.',
+			near: false,
+			atMost: false
+		};
 	const possible = 1 + NAMEPLATE_TOLERANCE + 2 * doubt;
 	if (share > possible) {
 		return {
 			grade: 'unknown',
 			words: `${percent(share)} of its nameplate is more than it can produce (at most ${percent(possible)} with tolerance and uncertainty). Check the irradiance, the nameplate and the meter, and measure again.`,
-			near: false
+			near: false,
+			atMost: false
 		};
 	}
-	return profile.by === 'limits'
-		? byLimits(share, doubt, profile)
-		: byBand(share, doubt, years, profile);
+	const graded =
+		profile.by === 'limits'
+			? byLimits(share, doubt, profile)
+			: byBand(share, doubt, years, profile);
+	if (loaded) return { ...graded, atMost: false };
+	return {
+		...graded,
+		words: `At most ${graded.words} Open circuit and short circuit do not show a grown series resistance. Measure it on a load near its maximum: voltage and current on a heater or lamp will do.`,
+		atMost: graded.grade !== 'out'
+	};
 }
 
-function byLimits(share: number, doubt: number, { limits }: GradeProfile): Graded {
+type Judged = Omit<Graded, 'atMost'>;
+
+function byLimits(share: number, doubt: number, { limits }: GradeProfile): Judged {
 	const steps = [
 		['good', limits.good],
 		['fair', limits.fair],
@@ -71,7 +90,7 @@ function byBand(
 	doubt: number,
 	years: number | null,
 	{ limits }: GradeProfile
-): Graded {
+): Judged {
 	const age = years ?? UNKNOWN_YEARS.usual;
 	const expected = 1 - POWER_AGEING_PER_YEAR * age;
 	const ageing =

@@ -1,3 +1,4 @@
+import type { LoadPoint } from './fill-factor';
 import type { Technology } from '../module/technology';
 
 /** What is on a module's back, as far as it can be read. */
@@ -73,6 +74,8 @@ export interface Take {
 	readonly amps: number | null;
 	/** On a load at its maximum, W. */
 	readonly watts: number | null;
+	/** On any known load, as near to its maximum as that gets, V and A; absent where that was not measured. */
+	readonly load?: LoadPoint | undefined;
 	/** Taken at another angle to the sun than the reference module: its irradiance is not known. */
 	readonly otherAngle?: true | undefined;
 }

@@ -10,6 +10,8 @@ export const PILE_LIMITS = {
 	volts: { min: -400, max: 400, unit: 'V' },
 	amps: { min: -1, max: 60, unit: 'A' },
 	watts: { min: 0, max: 2000, unit: 'W' },
+	loadVolts: { min: 0.1, max: 400, unit: 'V' },
+	loadAmps: { min: 0.01, max: 60, unit: 'A' },
 	pmax: { min: 1, max: 2000, unit: 'W' },
 	vmp: { min: 0.5, max: 400, unit: 'V' },
 	imp: { min: 0.02, max: 60, unit: 'A' },
@@ -47,6 +49,9 @@ const takeSchema = z
 		volts: within(PILE_LIMITS.volts).nullable(),
 		amps: within(PILE_LIMITS.amps).nullable(),
 		watts: within(PILE_LIMITS.watts).nullable(),
+		load: z
+			.strictObject({ volts: within(PILE_LIMITS.loadVolts), amps: within(PILE_LIMITS.loadAmps) })
+			.optional(),
 		otherAngle: z.literal(true).optional()
 	})
 	.refine(({ volts, amps, watts }) => volts !== null || amps !== null || watts !== null, {

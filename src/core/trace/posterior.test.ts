@@ -76,7 +76,7 @@ describe('the posterior', () => {
 			sure: { claimed: 0, right: 0, count: 0 },
 			unsure: { claimed: 0, right: 0, count: 0 }
 		};
-		for (let seed = 1; seed <= 120; seed++) {
+		for (let seed = 1; seed <= 70; seed++) {
 			const code = codes[seed % codes.length]!;
 			const string = record.strings[seed % record.strings.length]!;
 			const faults: Record<string, Planted> = { [string.label]: { code } };
@@ -93,9 +93,9 @@ describe('the posterior', () => {
 				if (named && cause.stringId === string.id) bin.right++;
 			}
 		}
-		expect(bins.sure.count).toBeGreaterThan(90);
-		// Claimed 0.97 or more on average: of 100 lines, more than 8 wrong would be chance below 1 in 50.
-		expect(bins.sure.right / bins.sure.count).toBeGreaterThan(0.92);
-		expect(bins.unsure.count).toBeLessThan(30);
+		expect(bins.sure.count).toBeGreaterThan(50);
+		// Claimed 0.97 or more on average: of 60 lines, more than 5 wrong would be chance below 1 in 50.
+		expect(bins.sure.right / bins.sure.count).toBeGreaterThan(0.91);
+		expect(bins.unsure.count).toBeLessThan(20);
 	}, 60_000);
 });

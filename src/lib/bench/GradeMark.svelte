@@ -6,8 +6,10 @@
 		grade: Grade;
 		/** The band reaches over a limit. */
 		near?: boolean;
+		/** Not measured on a load: it may be worse, and is not better. */
+		atMost?: boolean;
 	}
-	let { grade, near = false }: Props = $props();
+	let { grade, near = false, atMost = false }: Props = $props();
 </script>
 
 <!-- A jar that is full, two thirds, a third, or crossed out: told by shape and word. -->
@@ -20,7 +22,7 @@
 		{:else if grade === 'out'}<path class="cross" d="M3 5l10 11M13 5L3 16" />
 		{/if}
 	</svg>
-	{GRADE_WORDS[grade]}{near ? ', near' : ''}
+	{atMost ? 'at most ' : ''}{GRADE_WORDS[grade]}{near ? ', near' : ''}
 </span>
 
 <style>

@@ -6,6 +6,7 @@
 	import { PILE_LIMITS } from '$core/document/pile';
 	import Field from '$lib/ui/Field.svelte';
 	import { usePile } from '$lib/ui/pile-session.svelte';
+	import { markOf } from './grade-words';
 	import GradeMark from './GradeMark.svelte';
 	import LabelForm from './LabelForm.svelte';
 
@@ -67,7 +68,7 @@
 <section class="panel" aria-label="Module {module.mark}">
 	<header>
 		<h2>Module {module.mark}</h2>
-		<GradeMark grade={result.graded.grade} near={result.graded.near} />
+		<GradeMark {...markOf(result.graded)} />
 		<button type="button" class="act-plain" onclick={onclose}>Close</button>
 	</header>
 	<p>{result.graded.words}</p>
@@ -76,8 +77,12 @@
 	{/each}
 	<dl class="facts">
 		{#if result.share !== null}
-			<dt>Of its label</dt>
-			<dd class="figure">{percent(result.share)} ± {percent(2 * result.doubt)}</dd>
+			<dt>Of its nameplate</dt>
+			<dd class="figure">
+				{result.graded.atMost ? 'at most ' : ''}{percent(result.share)} ± {percent(
+					2 * result.doubt
+				)}
+			</dd>
 		{/if}
 		{#if result.againstControl !== null}
 			<dt>Against the control</dt>
@@ -88,8 +93,12 @@
 			<dd class="figure">{percent(result.asRead)}</dd>
 		{/if}
 		{#if result.watts !== null}
-			<dt>Worth now, at standard conditions</dt>
-			<dd class="figure">{result.watts.toFixed(0)} W</dd>
+			<dt>Power now, at standard conditions</dt>
+			<dd class="figure">{result.graded.atMost ? 'at most ' : ''}{result.watts.toFixed(0)} W</dd>
+		{/if}
+		{#if result.fillFactor !== null}
+			<dt>Fill factor, in the light of the measurement</dt>
+			<dd class="figure">{percent(result.fillFactor)}</dd>
 		{/if}
 		{#if result.shares.volts !== null}
 			<dt>Volts, amps of what its label gives here</dt>
@@ -109,14 +118,15 @@
 
 	<h3>Takes</h3>
 	<ul class="takes">
-		{#each module.takes as { id, at, volts, amps, watts } (id)}
+		{#each module.takes as { id, at, volts, amps, watts, load } (id)}
 			<li>
 				<span class="soft">{time(at)}</span>
 				<span class="figure">
 					{[
 						volts === null ? '' : `${volts} V`,
 						amps === null ? '' : `${amps} A`,
-						watts === null ? '' : `${watts} W`
+						watts === null ? '' : `${watts} W`,
+						load ? `on a load ${load.volts} V, ${load.amps} A` : ''
 					]
 						.filter(Boolean)
 						.join(', ')}

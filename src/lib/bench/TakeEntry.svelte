@@ -21,10 +21,12 @@
 	const FIELDS = [
 		{ key: 'volts', words: 'Open circuit', unit: 'V' },
 		{ key: 'amps', words: 'Short circuit', unit: 'A' },
-		{ key: 'watts', words: 'On a load', unit: 'W' }
+		{ key: 'watts', words: 'At its maximum', unit: 'W' },
+		{ key: 'loadVolts', words: 'On a load', unit: 'V' },
+		{ key: 'loadAmps', words: 'On a load', unit: 'A' }
 	] as const;
 	type Key = (typeof FIELDS)[number]['key'];
-	const EMPTY = { volts: '', amps: '', watts: '' };
+	const EMPTY = { volts: '', amps: '', watts: '', loadVolts: '', loadAmps: '' };
 
 	let typed = $state<Record<Key, string>>({ ...EMPTY });
 	let errors = $state<Partial<Record<Key | 'mark', string>>>({});
@@ -41,7 +43,13 @@
 
 	function read(): Take | null {
 		errors = {};
-		const values: Record<Key, number | null> = { volts: null, amps: null, watts: null };
+		const values: Record<Key, number | null> = {
+			volts: null,
+			amps: null,
+			watts: null,
+			loadVolts: null,
+			loadAmps: null
+		};
 		for (const { key } of FIELDS) {
 			if (typed[key].trim() === '') continue;
 			const answer = readFigure(typed[key], PILE_LIMITS[key]);
@@ -49,15 +57,22 @@
 			else errors[key] = answer.problem;
 		}
 		if (!onControl && mark.trim() === '') errors.mark = 'Give it a mark, and chalk it on.';
+		const { loadVolts, loadAmps, ...measured } = values;
+		if ((loadVolts === null) !== (loadAmps === null)) {
+			errors[loadVolts === null ? 'loadVolts' : 'loadAmps'] =
+				'A point on a load needs its voltage and its current.';
+		}
 		if (Object.keys(errors).length > 0) return null;
-		if (Object.values(values).every((value) => value === null)) {
+		if (Object.values(measured).every((value) => value === null)) {
 			errors.volts = 'Type volts and amps, or watts.';
 			return null;
 		}
 		return {
 			id: uuid(),
 			at: new Date().toISOString(),
-			...values,
+			...measured,
+			...(loadVolts !== null &&
+				loadAmps !== null && { load: { volts: loadVolts, amps: loadAmps } }),
 			...(otherAngle && !onControl && { otherAngle: true })
 		};
 	}

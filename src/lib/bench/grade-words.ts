@@ -1,4 +1,4 @@
-import type { Grade } from '$core/bench/grade';
+import type { Grade, Graded } from '$core/bench/grade';
 
 export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
 	good: 'good',
@@ -7,3 +7,8 @@ export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
 	out: 'out',
 	unknown: 'not known'
 };
+
+/** What the mark of a grade shows of it. */
+export function markOf({ grade, near, atMost }: Graded): Omit<Graded, 'words'> {
+	return { grade, near, atMost };
+}

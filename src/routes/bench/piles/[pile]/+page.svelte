@@ -7,6 +7,7 @@
 	import type { ReadLine } from '$core/document/csv/table';
 	import ChalkStack from '$lib/bench/ChalkStack.svelte';
 	import { unjudgedWords } from '$core/bench/unjudged';
+	import { markOf } from '$lib/bench/grade-words';
 	import GradeMark from '$lib/bench/GradeMark.svelte';
 	import ModuleSheet from '$lib/bench/ModuleSheet.svelte';
 	import PileSky from '$lib/bench/PileSky.svelte';
@@ -75,7 +76,7 @@
 		{#if lastResult}
 			<p class="just" role="status">
 				<strong>Module {lastResult.module.mark}</strong>
-				<GradeMark grade={lastResult.graded.grade} near={lastResult.graded.near} />
+				<GradeMark {...markOf(lastResult.graded)} />
 				<span class="figure"
 					>{lastResult.share === null ? '' : `${percent(lastResult.share)} % of its label`}</span
 				>
@@ -128,7 +129,7 @@
 							<span class="figure share">{share === null ? '\u2013' : `${percent(share)} %`}</span>
 							<span class="figure watts">{watts === null ? '\u2013' : `${watts.toFixed(0)} W`}</span
 							>
-							<GradeMark grade={graded.grade} near={graded.near} />
+							<GradeMark {...markOf(graded)} />
 							{#if odd.length > 0}<span class="odd">{odd[0]!.words}</span>{/if}
 						</button>
 					</li>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
 	import { evaluatePile } from '$core/bench/evaluate';
+	import { markOf } from '$lib/bench/grade-words';
 	import GradeMark from '$lib/bench/GradeMark.svelte';
 	import { usePile } from '$lib/ui/pile-session.svelte';
 
@@ -35,7 +36,7 @@
 				<strong class="figure">{watts === null ? 'not tested' : `${watts.toFixed(0)} W`}</strong>
 				{#if share !== null}<span class="figure">{(100 * share).toFixed(0)} %</span>{/if}
 				{#if estimate}<span>estimated</span>{/if}
-				<GradeMark grade={graded.grade} />
+				<GradeMark {...markOf(graded)} />
 				<small>{module.model}{last ? `, ${day(last.at)}` : ''}</small>
 				{#if odd.some(({ code }) => code === 'danger')}<b>Danger: keep apart, insulation first</b>
 				{:else if odd[0]}<small>{odd[0].words}</small>{/if}
