@@ -81,7 +81,7 @@ interface Corrected {
 function evaluateModule(
 	module: PileModule,
 	pile: Pile,
-	lightAt: (at: string) => TakeLight | null,
+	lightAt: (take: Take) => TakeLight | null,
 	year: number
 ): ModuleResult {
 	const known = plateOf(module.label);
@@ -167,12 +167,12 @@ function evaluateModule(
 /** The label of the last take in standard conditions, read off the figures alone. */
 function estimateOf(
 	module: PileModule,
-	lightAt: (at: string) => TakeLight | null
+	lightAt: (take: Take) => TakeLight | null
 ): TypeEstimate | null {
 	const standard = module.takes
 		.filter(({ otherAngle }) => !otherAngle)
 		.flatMap((take) => {
-			const light = lightAt(take.at);
+			const light = lightAt(take);
 			if (!light || take.volts === null || take.amps === null) return [];
 			const warm = light.cellTemperature - 25;
 			return [
@@ -192,8 +192,8 @@ function estimateOf(
 	);
 }
 
-function correct(take: Take, plate: Plate, lightAt: (at: string) => TakeLight | null): Corrected[] {
-	const light = lightAt(take.at);
+function correct(take: Take, plate: Plate, lightAt: (take: Take) => TakeLight | null): Corrected[] {
+	const light = lightAt(take);
 	if (!light || light.irradiance <= 0) return [];
 	const here = translate(fitOf(plate), light.irradiance, light.cellTemperature);
 	const best = maximumPowerPoint(here);

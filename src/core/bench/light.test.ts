@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL as LABEL } from '../../../demo/pile';
 import { fitLabel } from '../module/fit';
-import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { lightOf } from './light';
 import { EMPTY_PILE, type Control, type Take } from './pile';
@@ -31,8 +31,8 @@ const stated = { ...EMPTY_PILE.sky, irradiance: 800, cellTemperature: 41 };
 describe('light that is stated', () => {
 	it('holds for every take, with its doubt', () => {
 		const light = lightOf({ control: null, sky: stated });
-		expect(light(minute(0))).toEqual(light(minute(500)));
-		expect(light(minute(0))).toMatchObject({
+		expect(light({ at: minute(0) })).toEqual(light({ at: minute(500) }));
+		expect(light({ at: minute(0) })).toMatchObject({
 			irradiance: 800,
 			cellTemperature: 41,
 			lightDoubt: 0.05,
@@ -41,22 +41,62 @@ describe('light that is stated', () => {
 	});
 
 	it('without the cells’ heat takes the usual one, and doubts it more', () => {
-		const light = lightOf({ control: null, sky: { ...stated, cellTemperature: null } })(minute(0))!;
+		const light = lightOf({ control: null, sky: { ...stated, cellTemperature: null } })({
+			at: minute(0)
+		})!;
 		expect(light.cellTemperature).toBe(20 + 0.03 * 800);
 		expect(light.heatDoubt).toBeGreaterThan(
-			lightOf({ control: null, sky: stated })(minute(0))!.heatDoubt
+			lightOf({ control: null, sky: stated })({ at: minute(0) })!.heatDoubt
 		);
 	});
 
 	it('is none where nothing is stated', () => {
-		expect(lightOf(EMPTY_PILE)(minute(0))).toBeNull();
+		expect(lightOf(EMPTY_PILE)({ at: minute(0) })).toBeNull();
+	});
+});
+
+describe('light by the power of a control', () => {
+	/** What a module like the control gives at its maximum in that light and heat, W. */
+	const watts = (light: number, heat: number) => {
+		const best = maximumPowerPoint(translate(fitLabel(plateOf(LABEL)!.plate), light, heat));
+		return best.volts * best.amps;
+	};
+	const take = (cellTemperature?: number): Take => ({
+		id: 'c',
+		at: minute(0),
+		volts: null,
+		amps: null,
+		watts: watts(800, 45),
+		...(cellTemperature !== undefined && { cellTemperature })
+	});
+	const by = (one: Take) =>
+		lightOf({
+			control: { model: '', label: LABEL, share: 1, takes: [one] },
+			sky: EMPTY_PILE.sky
+		});
+
+	it('is that in which it gives so much as hot as it is, not as at 25 °C', () => {
+		const light = by(take(45))({ at: minute(0) })!;
+		expect(light.irradiance).toBeCloseTo(800, 0);
+		expect(light.cellTemperature).toBeCloseTo(45, 6);
+	});
+
+	it('makes a module like it the same, where nobody measured their heat', () => {
+		const light = by(take())({ at: minute(0) })!;
+		expect(watts(light.irradiance, light.cellTemperature)).toBeCloseTo(watts(800, 45), 1);
+	});
+
+	it('leaves a module as cool as it is', () => {
+		const light = by(take(45))({ at: minute(0), cellTemperature: 25 })!;
+		expect(light).toMatchObject({ cellTemperature: 25 });
+		expect(light.irradiance).toBeCloseTo(800, 0);
 	});
 });
 
 describe('light that a control gives', () => {
 	it('is that in which it stood', () => {
 		const control = controlAt([[0, 742, 38]]);
-		const light = lightOf({ control, sky: EMPTY_PILE.sky })(minute(0))!;
+		const light = lightOf({ control, sky: EMPTY_PILE.sky })({ at: minute(0) })!;
 		expect(light.irradiance).toBeCloseTo(742, 0);
 		expect(light.cellTemperature).toBeCloseTo(38, 0);
 		expect(light.from).toBe('control');
@@ -68,17 +108,19 @@ describe('light that a control gives', () => {
 			[10, 800, 42]
 		]);
 		const light = lightOf({ control, sky: EMPTY_PILE.sky });
-		expect(light(minute(5))!.irradiance).toBeCloseTo(750, 0);
-		expect(light(minute(5))!.cellTemperature).toBeCloseTo(40, 0);
+		expect(light({ at: minute(5) })!.irradiance).toBeCloseTo(750, 0);
+		expect(light({ at: minute(5) })!.cellTemperature).toBeCloseTo(40, 0);
 		// Before the first and after the last the nearest holds.
-		expect(light(minute(-30))!.irradiance).toBeCloseTo(700, 0);
-		expect(light(minute(60))!.irradiance).toBeCloseTo(800, 0);
+		expect(light({ at: minute(-30) })!.irradiance).toBeCloseTo(700, 0);
+		expect(light({ at: minute(60) })!.irradiance).toBeCloseTo(800, 0);
 	});
 
 	it('is doubted more the longer nobody looked, and the more the sun moved between', () => {
 		const steady = lightOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_PILE.sky });
-		expect(steady(minute(5))!.lightDoubt).toBe(steady(minute(0))!.lightDoubt);
-		expect(steady(minute(40))!.lightDoubt).toBeGreaterThan(steady(minute(15))!.lightDoubt);
+		expect(steady({ at: minute(5) })!.lightDoubt).toBe(steady({ at: minute(0) })!.lightDoubt);
+		expect(steady({ at: minute(40) })!.lightDoubt).toBeGreaterThan(
+			steady({ at: minute(15) })!.lightDoubt
+		);
 		const moving = lightOf({
 			control: controlAt([
 				[0, 700, 38],
@@ -86,18 +128,20 @@ describe('light that a control gives', () => {
 			]),
 			sky: EMPTY_PILE.sky
 		});
-		expect(moving(minute(2))!.lightDoubt).toBeGreaterThan(steady(minute(2))!.lightDoubt);
+		expect(moving({ at: minute(2) })!.lightDoubt).toBeGreaterThan(
+			steady({ at: minute(2) })!.lightDoubt
+		);
 	});
 
 	it('allows for a control that has aged itself', () => {
 		const aged = lightOf({ control: controlAt([[0, 700, 38]], 0.9), sky: EMPTY_PILE.sky });
-		expect(aged(minute(0))!.irradiance).toBeCloseTo(700, 0);
+		expect(aged({ at: minute(0) })!.irradiance).toBeCloseTo(700, 0);
 	});
 
 	it('stands above what is stated; of a control never read nothing is known', () => {
 		const control = controlAt([[0, 600, 35]]);
-		expect(lightOf({ control, sky: stated })(minute(0))!.irradiance).toBeCloseTo(600, -1);
+		expect(lightOf({ control, sky: stated })({ at: minute(0) })!.irradiance).toBeCloseTo(600, -1);
 		const unread = { ...control, takes: [{ ...NOTHING, id: 'x', at: minute(0) }] };
-		expect(lightOf({ control: unread, sky: EMPTY_PILE.sky })(minute(0))).toBeNull();
+		expect(lightOf({ control: unread, sky: EMPTY_PILE.sky })({ at: minute(0) })).toBeNull();
 	});
 });

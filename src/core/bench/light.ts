@@ -1,5 +1,7 @@
 import { fromControlModule, irradianceFromIsc } from '../conditions/control-module';
 import { fitLabel } from '../module/fit';
+import { maximumPowerPoint } from '../module/single-diode';
+import { translate } from '../module/translate';
 import { millisOf } from '../units/instant';
 import { STC_IRRADIANCE } from '../units/constants';
 import type { Control, Pile, Take } from './pile';
@@ -25,6 +27,8 @@ const DRIFT = { minutes: 10, perMinute: 0.002 };
 /** Where no one knows the cells' heat. */
 const UNKNOWN_HEAT = { above: 0.03, air: 20, doubt: 8 };
 const STATED_HEAT = 2.5;
+/** Of the range in which a light is looked for. */
+const HALVINGS = 40;
 
 /** What the control saw at its takes, in their order. */
 interface Seen {
@@ -34,7 +38,19 @@ interface Seen {
 }
 
 /** Light and heat of every take that a control gives, by its takes before and after. */
-export function lightOf(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => TakeLight | null {
+export function lightOf(
+	pile: Pick<Pile, 'control' | 'sky'>
+): (take: Pick<Take, 'at' | 'cellTemperature'>) => TakeLight | null {
+	const around = lightAround(pile);
+	return (take) => {
+		const light = around(take.at);
+		return light && take.cellTemperature !== undefined
+			? { ...light, cellTemperature: take.cellTemperature, heatDoubt: STATED_HEAT }
+			: light;
+	};
+}
+
+function lightAround(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => TakeLight | null {
 	const seen = pile.control === null ? [] : seenBy(pile.control, pile.sky.cellTemperature);
 	const { irradiance, cellTemperature, lightDoubt } = pile.sky;
 	return (at) => {
@@ -78,9 +94,10 @@ function sunIn(
 	model: ReturnType<typeof fitLabel>,
 	pmax: number,
 	share: number,
-	{ amps, volts, watts }: Take,
-	stated: number | null
+	{ amps, volts, watts, cellTemperature }: Take,
+	ofBatch: number | null
 ): Omit<Seen, 'at'> | null {
+	const stated = cellTemperature ?? ofBatch;
 	if (amps !== null && amps > 0) {
 		// A control that has aged gives less current than its label in the same light.
 		const fresh = amps / share;
@@ -91,9 +108,21 @@ function sunIn(
 		const both = fromControlModule(model, fresh, volts);
 		return both.ok ? both.value : null;
 	}
-	return watts !== null && watts > 0
-		? { irradiance: (STC_IRRADIANCE * watts) / (share * pmax), cellTemperature: stated }
-		: null;
+	if (watts === null || watts <= 0) return null;
+	// Power falls with the heat of the cells, so the light is looked for in which it gives this much in that heat.
+	const given = (irradiance: number) => {
+		const here = translate(model, irradiance, stated ?? assumedCellTemperature(irradiance));
+		const best = maximumPowerPoint(here);
+		return best.volts * best.amps;
+	};
+	const first = (STC_IRRADIANCE * watts) / (share * pmax);
+	let [low, high] = [0.5 * first, 2 * first];
+	for (let i = 0; i < HALVINGS; i++) {
+		const middle = 0.5 * (low + high);
+		if (given(middle) < watts / share) low = middle;
+		else high = middle;
+	}
+	return { irradiance: 0.5 * (low + high), cellTemperature: stated };
 }
 
 /** Between two takes of the control the light is taken to move evenly. */

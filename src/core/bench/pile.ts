@@ -76,6 +76,8 @@ export interface Take {
 	readonly watts: number | null;
 	/** On any known load, as near to its maximum as that gets, V and A; absent where that was not measured. */
 	readonly load?: LoadPoint | undefined;
+	/** Of its own cells, degC, where it differs from the batch's or the reference module's; absent where it was not measured. */
+	readonly cellTemperature?: number | undefined;
 	/** Taken at another angle to the sun than the reference module: its irradiance is not known. */
 	readonly otherAngle?: true | undefined;
 }

@@ -52,6 +52,7 @@ const takeSchema = z
 		load: z
 			.strictObject({ volts: within(PILE_LIMITS.loadVolts), amps: within(PILE_LIMITS.loadAmps) })
 			.optional(),
+		cellTemperature: within(PILE_LIMITS.cellTemperature).optional(),
 		otherAngle: z.literal(true).optional()
 	})
 	.refine(({ volts, amps, watts }) => volts !== null || amps !== null || watts !== null, {

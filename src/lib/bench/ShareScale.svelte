@@ -28,7 +28,7 @@
 			style:left={at(share - 2 * doubt)}
 			style:right="calc(100% - {at(share + 2 * doubt)})"
 		></span>
-		<span class="tick" style:left={at(share)}></span>
+		<span class="needle" style:left={at(share)}></span>
 	{/if}
 </span>
 
@@ -63,7 +63,7 @@
 		border-bottom: 0;
 	}
 
-	.tick {
+	.needle {
 		width: 3px;
 		height: 19px;
 		margin-left: -1.5px;

@@ -21,12 +21,20 @@
 	const FIELDS = [
 		{ key: 'volts', words: 'Open circuit', unit: 'V' },
 		{ key: 'amps', words: 'Short circuit', unit: 'A' },
-		{ key: 'watts', words: 'At its maximum', unit: 'W' },
-		{ key: 'loadVolts', words: 'On a load', unit: 'V' },
-		{ key: 'loadAmps', words: 'On a load', unit: 'A' }
+		{ key: 'watts', words: 'At maximum', unit: 'W' },
+		{ key: 'loadVolts', words: 'Voltage', unit: 'V' },
+		{ key: 'loadAmps', words: 'Current', unit: 'A' },
+		{ key: 'cellTemperature', words: 'Cells', unit: '°C' }
 	] as const;
 	type Key = (typeof FIELDS)[number]['key'];
-	const EMPTY = { volts: '', amps: '', watts: '', loadVolts: '', loadAmps: '' };
+	const EMPTY = {
+		volts: '',
+		amps: '',
+		watts: '',
+		loadVolts: '',
+		loadAmps: '',
+		cellTemperature: ''
+	};
 
 	let typed = $state<Record<Key, string>>({ ...EMPTY });
 	let errors = $state<Partial<Record<Key | 'mark', string>>>({});
@@ -48,7 +56,8 @@
 			amps: null,
 			watts: null,
 			loadVolts: null,
-			loadAmps: null
+			loadAmps: null,
+			cellTemperature: null
 		};
 		for (const { key } of FIELDS) {
 			if (typed[key].trim() === '') continue;
@@ -57,7 +66,7 @@
 			else errors[key] = answer.problem;
 		}
 		if (!onControl && mark.trim() === '') errors.mark = 'Give it a mark, and chalk it on.';
-		const { loadVolts, loadAmps, ...measured } = values;
+		const { loadVolts, loadAmps, cellTemperature, ...measured } = values;
 		if ((loadVolts === null) !== (loadAmps === null)) {
 			errors[loadVolts === null ? 'loadVolts' : 'loadAmps'] =
 				'A point on a load needs its voltage and its current.';
@@ -73,6 +82,7 @@
 			...measured,
 			...(loadVolts !== null &&
 				loadAmps !== null && { load: { volts: loadVolts, amps: loadAmps } }),
+			...(cellTemperature !== null && { cellTemperature }),
 			...(otherAngle && !onControl && { otherAngle: true })
 		};
 	}
@@ -150,6 +160,22 @@
 	}
 </script>
 
+{#snippet field({ key, words, unit }: (typeof FIELDS)[number])}
+	<label>
+		<span>{words}, {unit}</span>
+		<input
+			name={key}
+			class="figure"
+			inputmode="decimal"
+			autocomplete="off"
+			bind:value={typed[key]}
+			onfocus={() => (lit = key)}
+			aria-invalid={errors[key] !== undefined}
+		/>
+		{#if errors[key]}<span class="error" role="alert">{errors[key]}</span>{/if}
+	</label>
+{/snippet}
+
 <form class="panel entry" bind:this={form} onsubmit={enter}>
 	<div class="who">
 		<label class="which">
@@ -183,22 +209,19 @@
 	{#if errors.mark}<p class="error" role="alert">{errors.mark}</p>{/if}
 	{#if due && !onControl}<p class="due" role="status">{due}</p>{/if}
 	<div class="fields">
-		{#each FIELDS as { key, words, unit } (key)}
-			<label>
-				<span>{words}, {unit}</span>
-				<input
-					name={key}
-					class="figure"
-					inputmode="decimal"
-					autocomplete="off"
-					bind:value={typed[key]}
-					onfocus={() => (lit = key)}
-					aria-invalid={errors[key] !== undefined}
-				/>
-				{#if errors[key]}<span class="error" role="alert">{errors[key]}</span>{/if}
-			</label>
-		{/each}
+		{#each FIELDS.slice(0, 3) as one (one.key)}{@render field(one)}{/each}
 	</div>
+	<details class="load">
+		<summary>Point on a load, cell temperature</summary>
+		<p class="soft">
+			Voltage and current at the same moment, on a heater or lamp that draws between half of the
+			short-circuit current and nearly all of it. It shows the fill factor, which open circuit and
+			short circuit do not. The cell temperature where it is not that of the reference module.
+		</p>
+		<div class="fields">
+			{#each FIELDS.slice(3) as one (one.key)}{@render field(one)}{/each}
+		</div>
+	</details>
 	{#if pile.control && !onControl}
 		<label class="tick">
 			<input type="checkbox" name="otherAngle" bind:checked={otherAngle} />
@@ -239,6 +262,22 @@
 		display: grid;
 		gap: 0.15rem;
 		font-weight: 600;
+	}
+
+	.tick {
+		display: flex;
+		gap: 0.6rem;
+		align-items: center;
+	}
+
+	.tick input {
+		flex: none;
+		width: auto;
+		min-height: 0;
+	}
+
+	.load .soft {
+		margin: 0.3rem 0 0.6rem;
 	}
 
 	.which input {

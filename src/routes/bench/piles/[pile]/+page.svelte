@@ -197,7 +197,7 @@
 
 	.row {
 		display: grid;
-		grid-template-columns: 3rem minmax(6rem, 10rem) minmax(6rem, 1fr) 3.6rem 4rem 7.5rem;
+		grid-template-columns: 3rem minmax(5rem, 9rem) minmax(6rem, 1fr) 3.6rem 4rem 8.2rem;
 		gap: 0.1rem 0.8rem;
 		align-items: center;
 		width: 100%;
