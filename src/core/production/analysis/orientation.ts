@@ -58,9 +58,7 @@ export function orientationOf(
 	plateau: number
 ): InferredPlane | null {
 	let best: InferredPlane = { tilt: 0, azimuth: 0, spread: Infinity, shift: 0, offered: false };
-	// Stamps that begin or end a quarter of an hour are nearer to its middle than the sky can tell.
-	const shifts = times.step < LONG ? [0] : [0, times.step / 2, -times.step / 2];
-	for (const shift of shifts) {
+	for (const shift of shiftsOf(times.step)) {
 		const points = brightest({ times, days }, observer, share, plateau, shift);
 		if (points.length < FEWEST) return null;
 		const found = planeOf(points);
@@ -69,6 +67,36 @@ export function orientationOf(
 		}
 	}
 	return best.spread <= FITS ? best : null;
+}
+
+/**
+ * What has to be added to the times of samples for their middles, by the sun's course in a known plane: half a step
+ * either way, or nothing.
+ *
+ * @param share power over nameplate by time; NaN where it does not count
+ * @param plateau share at which they are cut off; Infinity where they are not
+ * @returns ms; 0 for steps so short that the sky cannot tell
+ */
+export function stampShiftOf(
+	year: Pick<WatchedYear, 'times' | 'days'>,
+	observer: Observer,
+	share: Float64Array,
+	plateau: number,
+	plane: Plane
+): number {
+	let best = { shift: 0, spread: Infinity };
+	for (const shift of shiftsOf(year.times.step)) {
+		const points = brightest(year, observer, share, plateau, shift);
+		if (points.length < FEWEST) return 0;
+		const spread = spreadOf(points, plane);
+		if (spread < best.spread) best = { shift, spread };
+	}
+	return best.shift;
+}
+
+/** Stamps that begin or end a quarter of an hour are nearer to its middle than the sky can tell. */
+function shiftsOf(step: number): readonly number[] {
+	return step < LONG ? [0] : [0, step / 2, -step / 2];
 }
 
 /** The plane whose light goes best with the power. */

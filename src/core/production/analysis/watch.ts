@@ -11,7 +11,7 @@ import type { ArrayEvent, Loss, UnitEvent } from './event';
 import { laggingOf } from './laggards';
 import { peersOf, type Peers } from './peers';
 import { lossOf } from './loss';
-import { orientationOf, type InferredPlane } from './orientation';
+import { orientationOf, stampShiftOf, type InferredPlane } from './orientation';
 import { plateauOf } from './plateau';
 import type { SkyLight } from './potential';
 import { shadeOf } from './shade';
@@ -86,16 +86,20 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		for (const snowed of of.values()) snowed.forEach((is, d) => is === 1 && covered.add(d));
 	}
 	const planes = new Map<Peers, InferredPlane>();
+	const shifts = new Map<Peers, number>();
 	for (const group of groups) {
 		yield { done: 0.05, words: 'Looking where they face' };
-		if (!observer || byDay || group.units.some(({ plane }) => plane !== null)) continue;
-		const plane = orientationOf(
-			{ times, days: days.filter((_, d) => !covered.has(d)) },
-			observer,
-			group.share,
-			plateauShare(group)
-		);
-		if (plane) planes.set(group, plane);
+		if (!observer || byDay) continue;
+		const bare = { times, days: days.filter((_, d) => !covered.has(d)) };
+		const [{ plane: recorded }] = group.units as [Unit];
+		if (recorded) {
+			shifts.set(group, stampShiftOf(bare, observer, group.share, plateauShare(group), recorded));
+			continue;
+		}
+		const plane = orientationOf(bare, observer, group.share, plateauShare(group));
+		if (!plane) continue;
+		planes.set(group, plane);
+		shifts.set(group, plane.shift);
 	}
 	const lights = new Map<string, Float64Array>();
 	const lightIn = (plane: Plane | null, shift: number): Float64Array | null => {
@@ -110,7 +114,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	const lightOf = (unit: Unit) => {
 		const group = groupOf(unit);
 		const inferred = group ? planes.get(group) : undefined;
-		return lightIn(unit.plane ?? inferred ?? null, inferred?.shift ?? 0);
+		return lightIn(unit.plane ?? inferred ?? null, (group && shifts.get(group)) ?? 0);
 	};
 	const skyOf = (unit: Unit): SkyLight | null => {
 		const light = lightOf(unit);

@@ -247,7 +247,12 @@
 
 	@media (max-width: 560px) {
 		.row {
-			grid-template-columns: 2.6rem minmax(0, 1fr) 4rem 6.6rem;
+			grid-template-columns: 2.6rem 4rem minmax(0, 1fr);
+		}
+
+		/* The figure and the grade say it; a scale has no room beside them. */
+		.row > :global(.scale) {
+			display: none;
 		}
 
 		.model {
