@@ -86,6 +86,24 @@ describe('Cairn Rigg’s pile', () => {
 		await stored('8.9');
 	});
 
+	it('asks for a point on a load, and then knows the fill factor', async () => {
+		await person.goTo(PILE);
+		await person.sees('at most', '[data-module="1"]');
+		await person.fill('mark', '40');
+		await person.fill('volts', '34.6');
+		await person.fill('amps', '6.4');
+		await person.press('Point on a load');
+		await person.fill('loadVolts', '26.5');
+		await person.press('Store this take');
+		await person.sees('needs its voltage and its current');
+		await person.fill('loadAmps', '5.4');
+		await person.press('Store this take');
+		await stored('26.5');
+		await person.click('[data-module="40"] button');
+		await person.sees(/Fill factor.*\d\d %/s);
+		await person.press('Close');
+	});
+
 	it('grades by fixed limits that are edited, and refuses those that do not fall', async () => {
 		await person.press('Judged by');
 		await person.choose('select[name=by]', 'fixed limits');

@@ -272,7 +272,8 @@
 
 	.tick input {
 		flex: none;
-		width: auto;
+		width: 1.5rem;
+		height: 1.5rem;
 		min-height: 0;
 	}
 

@@ -76,15 +76,17 @@ function levelOf(unit: Unit, { days }: Pick<WatchedYear, 'days'>): number | null
 	if (plateau !== null) return plateau;
 	const rated = unit.ratedWatts;
 	if (rated === null) return null;
-	const reaches = unit.power.some((watts) => watts >= AT_LEVEL * rated);
-	const passes = unit.power.some((watts) => watts > PASSED * rated);
-	return reaches && !passes ? rated : null;
+	let most = 0;
+	for (const watts of unit.power) if (watts > most) most = watts;
+	return most >= AT_LEVEL * rated && most <= PASSED * rated ? rated : null;
 }
 
 function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): Group | null {
 	const { times, days } = year;
 	const hours = times.step / HOUR;
-	const at = Uint8Array.from(unit.power, (power) => (power >= AT_LEVEL * watts ? 1 : 0));
+	const { power } = unit;
+	const at = new Uint8Array(power.length);
+	for (let t = 0; t < at.length; t++) if (power[t]! >= AT_LEVEL * watts) at[t] = 1;
 	const potential = potentialOf(year, unit, { watts, at }, beside.peers, beside.sky, beside.usual);
 	const lost = { value: 0, low: 0, high: 0 };
 	const dates: string[] = [];
@@ -97,10 +99,10 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 			held += hours;
 			const could = potential?.watts[t] ?? Number.NaN;
 			if (Number.isNaN(could)) continue;
-			const more = (share: number) => Math.max(share * could - unit.power[t]!, 0) * (hours / 1000);
-			lost.value += more(1);
-			lost.low += more(1 - potential!.within);
-			lost.high += more(1 + potential!.within);
+			const reach = potential!.within * could;
+			lost.value += Math.max(could - power[t]!, 0) * (hours / 1000);
+			lost.low += Math.max(could - reach - power[t]!, 0) * (hours / 1000);
+			lost.high += Math.max(could + reach - power[t]!, 0) * (hours / 1000);
 		}
 		if (some) dates.push(date);
 	});

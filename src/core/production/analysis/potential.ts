@@ -42,6 +42,9 @@ const FALLS = 0.05;
 const LEAST_LIGHT = 150;
 /** Days on either side whose ratios tell how much a unit gives of the light. */
 const NEAR_DAYS = 20;
+/** So many ratios tell as much as all of them, and days of a block are taken as one. */
+const ENOUGH = 400;
+const BLOCK = 8;
 /** Of ratios to the clear sky this quantile is a clear moment's. */
 const CLEAR = 0.85;
 /** Up to this share of the level a clear moment is not held down, so that ratios below it are fair. */
@@ -113,10 +116,10 @@ function potentialBySensor(
 		irradiance[t]! >= LEAST_LIGHT ? given(t) : 0
 	);
 	const watts = new Float64Array(level.at.length).fill(Number.NaN);
+	const middle = byBlock(year.days.length, (d) => median(nearby(ratios, d)));
 	year.days.forEach(({ from, to }, d) => {
-		const near = nearby(ratios, d);
-		if (near.length === 0) return;
-		const ratio = median(near);
+		const ratio = middle[d]!;
+		if (Number.isNaN(ratio)) return;
 		for (let t = from; t < to; t++) if (irradiance[t]! > 0) watts[t] = ratio * given(t);
 	});
 	return { watts, within: WITHIN.sensor, from: 'sensor' };
@@ -142,7 +145,7 @@ function potentialByClearSky(
 		return clear >= NEAR * level.watts && clear < FREE * level.watts ? bright(t) : 0;
 	};
 	const ratios = ratiosByDay(year, unit, level, free);
-	const clear = days.map((_, d) => {
+	const clear = byBlock(days.length, (d) => {
 		const near = nearby(ratios, d);
 		return near.length < 10 ? rough : quantile(near, CLEAR);
 	});
@@ -194,8 +197,28 @@ function ratiosByDay(
 	});
 }
 
+/** Ratios of the days around a day: all of a few, every so manieth of many. */
 function nearby(ratios: readonly (readonly number[])[], d: number): number[] {
-	return ratios.slice(Math.max(0, d - NEAR_DAYS), d + NEAR_DAYS + 1).flat();
+	const near = ratios.slice(Math.max(0, d - NEAR_DAYS), d + NEAR_DAYS + 1);
+	const many = near.reduce((sum, { length }) => sum + length, 0);
+	const every = Math.max(1, Math.floor(many / ENOUGH));
+	const thinned: number[] = [];
+	let i = 0;
+	for (const some of near) {
+		for (const ratio of some) if (i++ % every === 0) thinned.push(ratio);
+	}
+	return thinned;
+}
+
+/** What changes slowly from day to day, looked at in the middle of each block of days. */
+function byBlock(days: number, of: (day: number) => number): number[] {
+	const known = new Map<number, number>();
+	return Array.from({ length: days }, (_, d) => {
+		const block = Math.floor(d / BLOCK);
+		const value = known.get(block) ?? of(Math.min(days - 1, block * BLOCK + BLOCK / 2));
+		known.set(block, value);
+		return value;
+	});
 }
 
 /** Mean of those of some sorted values that are at least so great; that itself where none is. */

@@ -8,6 +8,8 @@ import { daysApart } from './shade';
 /** A unit is out of step on a day on which it differs by more than this from its own usual, near and all year. */
 const OUT_OF_STEP = 0.15;
 const NEAR_DAYS = 60;
+/** Days that are taken to have one usual. */
+const BLOCK = 10;
 /** Units out of step at once: faults come one by one, snow does not. Share of the group, and fewest. */
 const AT_ONCE = 0.2;
 const FEWEST = 2;
@@ -118,10 +120,12 @@ export function isOfSnow(
 function usualOf(shares: Float64Array): { usual: number; local: Float64Array } {
 	const known = (some: Float64Array) => some.filter((share) => !Number.isNaN(share));
 	const usual = median(known(shares));
-	const local = shares.map((_, d) => {
-		const near = known(shares.subarray(Math.max(0, d - NEAR_DAYS), d + NEAR_DAYS + 1));
-		return near.length < 5 ? usual : median(near);
-	});
+	const local = new Float64Array(shares.length);
+	for (let from = 0; from < shares.length; from += BLOCK) {
+		const middle = from + BLOCK / 2;
+		const near = known(shares.subarray(Math.max(0, middle - NEAR_DAYS), middle + NEAR_DAYS + 1));
+		local.fill(near.length < 5 ? usual : median(near), from, from + BLOCK);
+	}
 	return { usual, local };
 }
 

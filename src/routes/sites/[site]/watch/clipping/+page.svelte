@@ -34,7 +34,7 @@
 			min: 0,
 			max: 1e7,
 			unit: '',
-			words: 'A larger device costs more by',
+			words: 'Extra cost',
 			first: '',
 			optional: true
 		}
@@ -68,12 +68,12 @@
 
 <LookThrough some={data.span !== null}>
 	<WatchPage
-		title={groups.length === 0 ? 'No flat tops' : 'Flat tops'}
-		lead="An array larger than its device is cut at the device’s rating on its best days. That is what it was bought for: money, not a fault."
+		title={groups.length === 0 ? 'No clipping' : 'Clipping'}
+		lead="An array larger than its inverter is limited to the inverter’s rating on its best days. That is a design choice: it costs energy, and it is not a fault."
 	>
 		{#snippet main()}
 			{#if groups.length === 0}
-				<p>No unit stood flat while its shoulders pointed higher.</p>
+				<p>No unit stood at a limit.</p>
 			{/if}
 			{#each groups as group (`${group.kind} ${group.level}`)}
 				<section data-flat={group.kind}>
@@ -84,7 +84,7 @@
 						<dd class="figure">{group.units.length}</dd>
 						<dt>Days</dt>
 						<dd class="figure">{group.days.length}</dd>
-						<dt>Hours, all units together</dt>
+						<dt>Hours, sum of all units</dt>
 						<dd class="figure">{group.hours.toFixed(1)}</dd>
 						<dt>Not generated</dt>
 						<dd class="figure">
@@ -121,7 +121,7 @@
 			</details>
 		{/snippet}
 		{#snippet side()}
-			<h2>Would a larger device pay?</h2>
+			<h2>Would a larger inverter pay?</h2>
 			<FigureFields {form} keys={['price', 'dearer']} />
 			{#if price && lost}
 				<dl class="facts">
@@ -140,11 +140,13 @@
 					</dd>
 				</dl>
 				<p class="notice" data-kind="done" data-pays>
-					{#if lost.value === 0}Nothing was clipped, so a larger device gains nothing.
-					{:else if price.paysAfter === null}Type what a larger device costs more.
-					{:else if price.paysAfter > 40}A larger device would not pay for itself in 40 years: leave
-						it.
-					{:else}A larger device would have paid for itself after about {price.paysAfter.toFixed(0)} years.{/if}
+					{#if lost.value === 0}Nothing was clipped, so a larger inverter gains nothing.
+					{:else if price.paysAfter === null}Enter the extra cost of a larger inverter.
+					{:else if price.paysAfter > 40}A larger inverter would not pay for itself in 40 years:
+						leave it.
+					{:else}A larger inverter would have paid for itself after about {price.paysAfter.toFixed(
+							0
+						)} years.{/if}
 				</p>
 			{:else if form.figures && session.found}
 				<p class="soft" data-pays>
@@ -152,7 +154,7 @@
 				</p>
 			{:else}
 				<p class="soft">
-					Type the price of a kWh, or store it under
+					Enter the price of a kWh, or store it under
 					<a href={resolve('/sites/[site]/watch/settings', { site: data.site.id })}>Settings</a>.
 				</p>
 			{/if}
