@@ -26,7 +26,7 @@ export interface FillFactor {
 /** Points that are drawn of the curve. */
 const POINTS = 200;
 /** Between these shares of the short-circuit current a point tells of the maximum. */
-export const TELLS = { least: 0.5, most: 0.99 } as const;
+const TELLS = { least: 0.5, most: 0.99 } as const;
 
 /**
  * The maximum power of a module by three points of its curve: the nameplate's curve in the same light, scaled to the

@@ -22,7 +22,7 @@ export interface Grouped {
 /** Fewest units of which one can be told from the rest. */
 const FEWEST_PEERS = 3;
 /** Of its rating, from where on a unit counts as standing at it. */
-export const AT_RATING = 0.985;
+const AT_RATING = 0.985;
 
 /**
  * Groups of units that are alike, the largest first; units that stand alone are in none. Units whose plane the
