@@ -62,3 +62,33 @@ export function litTimes(units: readonly Unit[], count: number): Uint8Array {
 	}
 	return lit;
 }
+
+/** Levels of a record, of which each holds the whole: the array, its inverters, its strings, its modules. */
+const LEVELS = ['array', 'inverter', 'string', 'module'] as const;
+/** A unit that nobody matched and that makes what all others make together is their total. */
+const SAME = 0.03;
+
+/**
+ * Keys of the units whose energies add up to what the array generated: a total is not counted beside its parts.
+ *
+ * @param energy of all units of an export
+ */
+export function countedOnce(
+	energy: readonly Pick<UnitEnergy, 'unit' | 'energy'>[]
+): ReadonlySet<string> {
+	const levelOf = ({ unit }: { readonly unit: string }) =>
+		LEVELS.find((level) => unit === level || unit.startsWith(`${level}:`)) ?? null;
+	const sum = (some: readonly Pick<UnitEnergy, 'energy'>[]) =>
+		some.reduce((all, one) => all + one.energy, 0);
+	const levels = LEVELS.map((level) => energy.filter((one) => levelOf(one) === level));
+	const [fullest = []] = [...levels].sort((a, b) => sum(b) - sum(a) || b.length - a.length);
+	const unmatched = energy.filter((one) => levelOf(one) === null);
+	const counted = [...fullest, ...unmatched];
+	const isTotal = (one: Pick<UnitEnergy, 'unit' | 'energy'>) => {
+		const others = sum(counted.filter((other) => other !== one));
+		return counted.length > 2 && Math.abs(one.energy - others) <= SAME * others;
+	};
+	return new Set(
+		counted.filter((one) => !(unmatched.includes(one) && isTotal(one))).map(({ unit }) => unit)
+	);
+}

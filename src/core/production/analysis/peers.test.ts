@@ -7,7 +7,7 @@ import {
 	PER_DAY
 } from '../../../../tests/support/plain-days';
 import { daySharesOf } from './day-share';
-import { energyOf, litTimes } from './energy';
+import { countedOnce, energyOf, litTimes } from './energy';
 import { peersOf } from './peers';
 
 const NOON = 48;
@@ -109,6 +109,36 @@ describe('a unit against its like, day by day', () => {
 	it('has none where shade and rating left too little of the day', () => {
 		const all = new Uint8Array(days * PER_DAY).fill(1);
 		expect(sharesOf(light, all).shares[0]).toBeNaN();
+	});
+});
+
+describe('what an array generated', () => {
+	const made = (...units: readonly (readonly [string, number])[]) => {
+		const energy = units.map(([unit, kWh]) => ({ unit, energy: kWh }));
+		return [...countedOnce(energy)].sort();
+	};
+
+	it('counts no total beside its parts, matched or not', () => {
+		expect(made(['array', 20], ['module:a:1', 9], ['module:a:2', 11])).toEqual([
+			'module:a:1',
+			'module:a:2'
+		]);
+		expect(made(['inverter:i', 20], ['string:a', 12], ['string:b', 8.5])).toEqual([
+			'string:a',
+			'string:b'
+		]);
+		expect(made(['name:Total', 20], ['name:East', 9], ['name:West', 11])).toEqual([
+			'name:East',
+			'name:West'
+		]);
+	});
+
+	it('counts the total where its parts are not all there', () => {
+		expect(made(['array', 20], ['module:a:1', 9])).toEqual(['array']);
+	});
+
+	it('counts two units that make the same', () => {
+		expect(made(['name:A', 10], ['name:B', 10])).toEqual(['name:A', 'name:B']);
 	});
 });
 

@@ -1,6 +1,7 @@
 import { millisOfClock } from '../../units/instant';
 import { refuse, succeed, type Result } from '../../units/result';
 import type { Observer } from '../../conditions/sun';
+import { weatherColumns, type WeatherColumn } from './weather-columns';
 
 /** One hour of weather: means over it, stamped at its middle. */
 export interface WeatherHour {
@@ -78,14 +79,6 @@ export function readEpw(rows: readonly (readonly string[])[]): Result<Weather, s
 		: succeed({ observer, place: [place, country].filter(Boolean).join(', '), hours });
 }
 
-const NAMED: Readonly<Record<'global' | 'direct' | 'diffuse' | 'air' | 'wind', RegExp>> = {
-	global: /\b(ghi|global|gh|irradiance|g)\b/i,
-	direct: /\b(dni|direct|beam)\b/i,
-	diffuse: /\b(dhi|diffuse)\b/i,
-	air: /\b(air|temp\w*|t2m|ambient|dry ?bulb|t)\b/i,
-	wind: /\b(wind\w*|ws|ws10m)\b/i
-};
-
 /**
  * Reads hourly weather from CSV with headings: time (UTC, at the hour's beginning), global irradiance
  * on the level, air temperature; direct, diffuse and wind where there are any.
@@ -96,23 +89,22 @@ export function readWeatherCsv(
 	rows: readonly (readonly string[])[],
 	stamp: (text: string) => number | null
 ): Result<Weather, string> {
-	const headings = (rows[0] ?? []).map((heading) => heading.replace(/_/g, ' '));
-	const column = (key: keyof typeof NAMED) => headings.findIndex((name) => NAMED[key].test(name));
-	const global = column('global');
-	const air = column('air');
-	if (global < 1 || air < 1) {
+	const columns = weatherColumns(rows[0] ?? []);
+	if (!columns.ok) return columns;
+	const { global, air, direct, diffuse, wind } = columns.value;
+	if (!global || !air) {
 		return refuse(
 			'The headings must name the global irradiance (ghi) and the air temperature (temp_air) beside the time in the first column.'
 		);
 	}
-	const others = { direct: column('direct'), diffuse: column('diffuse'), wind: column('wind') };
 	const hours: WeatherHour[] = [];
 	for (const [i, row] of rows.entries()) {
 		if (i === 0 || row.every((cell) => cell.trim() === '')) continue;
 		const at = stamp(row[0] ?? '');
-		const figure = (where: number) => {
-			const text = (row[where] ?? '').trim();
-			return where < 0 || text === '' ? Number.NaN : Number(text.replace(',', '.'));
+		const figure = (where: WeatherColumn | null) => {
+			const text = where === null ? '' : (row[where.column] ?? '').trim();
+			if (where === null || text === '') return Number.NaN;
+			return Number(text.replace(',', '.')) * where.factor + where.offset;
 		};
 		if (at === null || Number.isNaN(figure(global)) || Number.isNaN(figure(air))) {
 			return refuse(`Line ${i + 1} does not hold a time, an irradiance and a temperature.`);
@@ -121,10 +113,10 @@ export function readWeatherCsv(
 		hours.push({
 			at: at + HOUR / 2,
 			global: figure(global),
-			direct: orNull(figure(others.direct)),
-			diffuse: orNull(figure(others.diffuse)),
+			direct: orNull(figure(direct)),
+			diffuse: orNull(figure(diffuse)),
 			air: figure(air),
-			wind: orNull(figure(others.wind))
+			wind: orNull(figure(wind))
 		});
 	}
 	return hours.length < 24

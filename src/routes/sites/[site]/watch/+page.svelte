@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { countedOnce } from '$core/production/analysis/energy';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import PageHead from '$lib/ui/PageHead.svelte';
@@ -27,8 +28,16 @@
 	const over = $derived(found?.events.filter((event) => !lasts(event)) ?? []);
 	const flat = $derived(found ? flatGroups(found.clipping) : []);
 	const compared = $derived(session.year?.units.filter(({ key }) => found?.shares.has(key)) ?? []);
-	const total = $derived(found?.energy.reduce((sum, { energy }) => sum + energy, 0) ?? 0);
-	const labels = $derived(session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0);
+	const counted = $derived(countedOnce(found?.energy ?? []));
+	const total = $derived(
+		found?.energy.reduce((sum, one) => sum + (counted.has(one.unit) ? one.energy : 0), 0) ?? 0
+	);
+	const labels = $derived(
+		session.year?.units.reduce(
+			(sum, unit) => sum + (counted.has(unit.key) ? unit.labelWatts : 0),
+			0
+		) ?? 0
+	);
 	const complete = $derived(
 		found && found.energy.length > 0
 			? found.energy.reduce((sum, one) => sum + one.complete, 0) / found.energy.length

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
+	import { countedOnce } from '$core/production/analysis/energy';
 	import { clippingPrice } from '$core/production/clipping-price';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
@@ -20,7 +21,11 @@
 	const groups = $derived(session.found ? flatGroups(session.found.clipping) : []);
 	const clipped = $derived(groups.filter(({ kind }) => kind === 'clipping'));
 	const lost = $derived(sumOfLosses(clipped.map((group) => group.lost)));
-	const made = $derived(session.found?.energy.reduce((sum, { energy }) => sum + energy, 0) ?? 0);
+	const counted = $derived(countedOnce(session.found?.energy ?? []));
+	const made = $derived(
+		session.found?.energy.reduce((sum, one) => sum + (counted.has(one.unit) ? one.energy : 0), 0) ??
+			0
+	);
 	const form = new FigureForm({
 		price: {
 			min: 0,

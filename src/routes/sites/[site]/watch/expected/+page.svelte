@@ -15,6 +15,8 @@
 	import LookThrough from '$lib/watch/LookThrough.svelte';
 	import { useWatch } from '$lib/watch/watch-session.svelte';
 	import WatchPage from '$lib/watch/WatchPage.svelte';
+	import { countedOnce } from '$core/production/analysis/energy';
+	import { conventionOf, stampedBy } from '$core/production/expected/stamp-convention';
 	import { readWeather } from '$lib/watch/weather-file';
 
 	let { data } = $props();
@@ -45,23 +47,38 @@
 		weather?.weather.observer ??
 			(latitude === null || longitude === null ? null : { latitude, longitude })
 	);
+	/** What the times of a file without a rule of its own stand for; null where the sun does not tell. */
+	const convention = $derived(
+		weather && observer && weather.weather.observer === null
+			? conventionOf(weather.weather.hours, observer)
+			: null
+	);
 	const parts = $derived(
 		session.year ? generatorsOf(record, new Date(session.year.times.start).getUTCFullYear()) : null
 	);
+	/** A total is not counted beside its parts. */
+	const counted = $derived(countedOnce(session.found?.energy ?? []));
 	const labelWatts = $derived(
-		session.year?.units.reduce((sum, unit) => sum + unit.labelWatts, 0) ?? 0
+		session.year?.units.reduce(
+			(sum, unit) => sum + (counted.has(unit.key) ? unit.labelWatts : 0),
+			0
+		) ?? 0
 	);
 	const expected = $derived.by(() => {
 		const { year, found } = session;
 		const losses = form.one('losses');
 		if (!year || !found || !observer || !parts || losses === null) return null;
 		const { start, step, count } = year.times;
-		const hours =
-			weather?.weather.hours ?? clearHours(start, start + count * step, observer, USUAL_AIR);
+		const hours = weather
+			? stampedBy(weather.weather.hours, convention ?? 'beginning')
+			: clearHours(start, start + count * step, observer, USUAL_AIR);
 		const all = expectedOfArray(hours, observer, parts.generators, losses / 100, labelWatts);
 		if (all.length === 0) return null;
 		const days = found.dates.map((date, d) => {
-			const some = found.energy.map(({ byDay }) => byDay[d]!).filter((kWh) => !Number.isNaN(kWh));
+			const some = found.energy
+				.filter(({ unit }) => counted.has(unit))
+				.map(({ byDay }) => byDay[d]!)
+				.filter((kWh) => !Number.isNaN(kWh));
 			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
 		});
 		const [offset = 0] = zoneOf(data.site.timeZone).offsetsAt(start);
@@ -166,12 +183,17 @@
 				<p data-weather>
 					{weather.name}{weather.weather.place ? `, ${weather.weather.place}` : ''}:
 					{weather.weather.hours.length} hours.
+					{#if weather.weather.observer === null}
+						{convention === null
+							? 'The sun does not tell what its times stand for; the beginning of each hour is assumed.'
+							: `By the sun its times are the ${convention} of each hour.`}
+					{/if}
 					<button class="act-plain" onclick={() => (weather = null)}>Clear sky again</button>
 				</p>
 			{/if}
 			<p class="soft">
-				EPW, or CSV with time (UTC, the hour’s beginning), ghi, temp_air, and dni, dhi, wind where
-				there are any. It is read here and stays on this machine.
+				EPW, or CSV with time (UTC), ghi, temp_air, and dni, dhi, wind where there are any; units in
+				brackets. It is read here and stays on this machine.
 			</p>
 			<FigureFields {form} keys={['losses']} />
 			<details>
