@@ -35,6 +35,34 @@ describe('zembo watch', () => {
 		expect(energy).toHaveLength(24);
 	});
 
+	it('goes by energies of whole days, and says what cannot be seen in them', () => {
+		const units = Array.from({ length: 12 }, (_, i) => `K1 ${i + 1}`);
+		const lines = Array.from({ length: 60 }, (_, day) => {
+			const date = new Date(Date.UTC(2026, 4, 1 + day)).toISOString().slice(0, 10);
+			const kWh = 1.4 + 0.2 * Math.sin(1.7 * day);
+			return [date, ...units.map((_, u) => (u === 3 && day >= 30 ? kWh / 2 : kWh).toFixed(3))];
+		});
+		const csv = [['Date', ...units.map((unit) => `${unit} Energy (kWh)`)], ...lines].join('\n');
+		expect(watch({ visit: kilnLane, csv })).toMatchObject({
+			ok: true,
+			value: {
+				from: '2026-05-01',
+				to: '2026-06-29',
+				refused: 0,
+				events: [{ unit: 'K1 4', kind: 'step', since: '2026-05-31', until: null }],
+				clipping: [],
+				notes: [expect.stringContaining('One figure a day'), expect.anything()]
+			}
+		});
+	});
+
+	it('asks the doubts that the screen asks', () => {
+		const csv =
+			'Time;Total (W)\n2026-06-05 11:00;1.760\n2026-06-05 12:00;3.400\n2026-06-05 13:00;0';
+		const answer = watch({ visit: kilnLane, csv }) as { value: { doubts: readonly string[] } };
+		expect(answer.value.doubts).toEqual([expect.stringContaining('1760')]);
+	});
+
 	it.each([
 		[{ visit: kilnLane }, 'csv'],
 		[{ visit: {}, csv: 'a' }, ''],
