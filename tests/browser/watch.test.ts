@@ -70,7 +70,7 @@ describe('Kiln Lane’s export', () => {
 		await person.press('See what lags');
 		await person.sees('One unit lags', 'h1');
 		await person.sees(
-			'K2 8 gives half of what its like give since 12 March 2026',
+			'K2 8 gives half of what its peers give since 12 March 2026',
 			'[data-event=step]'
 		);
 		const flat = await person.sees(
@@ -95,7 +95,7 @@ describe('Kiln Lane’s export', () => {
 		await person.arrivesAt(/\/plan$/);
 		await person.sees('Plan of the visit', 'h1');
 		await person.goTo(SITE);
-		await person.sees('K2 8 gives half of what its like give since 12 March 2026 (monitoring)');
+		await person.sees('K2 8 gives half of what its peers give since 12 March 2026 (monitoring)');
 	});
 
 	it('says what clipping costs, and makes no year of a part of one', async () => {

@@ -49,7 +49,7 @@ export function plainUnit(
 	};
 }
 
-/** What a unit gave of its like, day by day, where its like gave 2 kWh a day. */
+/** What a unit gave of its peers, day by day, where its peers gave 2 kWh a day. */
 export function dayShares(shares: readonly number[], silent: readonly number[] = []): DayShares {
 	return {
 		shares: Float64Array.from(shares),

@@ -10,7 +10,7 @@ export interface PreviewPeak {
 }
 
 const TOO_MUCH = 1.35;
-/** Less than this share of its label at its best wants a look, where others of its like show more. */
+/** Less than this share of its label at its best wants a look, where others of its peers show more. */
 const TOO_LITTLE = 0.005;
 
 /** What speaks against a match or a unit of measure, before anything is taken in. */

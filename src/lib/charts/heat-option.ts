@@ -11,10 +11,10 @@ export interface HeatOfDays {
 	readonly shares: readonly Float64Array[];
 }
 
-/** Below this share of its like a day is drawn in the full colour. */
+/** Below this share of its peers a day is drawn in the full colour. */
 const FULL = 0.5;
 
-/** A field of days: the darker, the further a unit is behind its like. */
+/** A field of days: the darker, the further a unit is behind its peers. */
 export function heatOption({ dates, labels, shares }: HeatOfDays, look: Ink): EChartsCoreOption {
 	const data = shares.flatMap((days, unit) =>
 		Array.from(days, (share, day) => [
@@ -54,7 +54,7 @@ export function heatOption({ dates, labels, shares }: HeatOfDays, look: Ink): EC
 			textStyle: { color: look.ink, fontFamily: look.font },
 			formatter: ({ value }: { value: [number, number, number | '-'] }) => {
 				const [day, unit, share] = value;
-				const said = share === '-' ? 'says nothing' : `${Math.round(100 * share)} % of its like`;
+				const said = share === '-' ? 'says nothing' : `${Math.round(100 * share)} % of its peers`;
 				return `${labels[unit]!}, ${dates[day]!}: ${said}`;
 			}
 		},

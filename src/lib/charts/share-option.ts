@@ -3,7 +3,7 @@ import { axisOf } from './axes';
 import type { Ink } from './ink';
 import { AT_MONTHS } from './months';
 
-/** One unit's share of its like by day, and the days on which something happened to it. */
+/** One unit's share of its peers by day, and the days on which something happened to it. */
 export interface ShareOfDays {
 	readonly dates: readonly string[];
 	readonly shares: Float64Array;

@@ -67,7 +67,7 @@ it('a field of days is darkest at half and says nothing where nothing was said',
 		inRange: { color: ['#900', '#fff'] }
 	});
 	const { formatter } = option['tooltip'] as { formatter: (of: { value: unknown[] }) => string };
-	expect(formatter({ value: [0, 0, 0.5] })).toBe('K1 1, 2026-03-01: 50 % of its like');
+	expect(formatter({ value: [0, 0, 0.5] })).toBe('K1 1, 2026-03-01: 50 % of its peers');
 	expect(formatter({ value: [1, 0, '-'] })).toContain('says nothing');
 });
 

@@ -17,7 +17,7 @@
 		<h1>No export yet</h1>
 		<p>
 			The monitoring’s export as CSV, of the whole system, its inverters, strings or modules. Zembo
-			says which unit lags its like and since when, and does not cry wolf over clipping, clouds and
+			says which unit lags its peers and since when, and does not cry wolf over clipping, clouds and
 			evening shade.
 		</p>
 		<p>

@@ -28,10 +28,10 @@ const SHARES = [
 ] as const;
 const NEAR = 0.025;
 
-/** "half of what its like give", "83 % of what its like give" */
+/** "half of what its peers give", "83 % of what its peers give" */
 function ofItsLike(level: number): string {
 	const near = SHARES.find(({ share }) => Math.abs(level - share) < NEAR);
-	return `${near ? near.words : `${percent(level)} of`} what its like give`;
+	return `${near ? near.words : `${percent(level)} of`} what its peers give`;
 }
 
 /** What happened to a unit, in one sentence without its name. */

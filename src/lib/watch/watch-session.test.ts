@@ -12,7 +12,7 @@ const worker = vi.hoisted(() => ({
 vi.mock('$lib/workers/watch', () => ({
 	watchInWorker: (_: ArrayBuffer, tell: (progress: unknown) => void) => {
 		worker.started++;
-		tell({ done: 0.5, words: 'Units beside their like' });
+		tell({ done: 0.5, words: 'Units beside their peers' });
 		return {
 			found: new Promise((resolve, reject) => worker.end.push({ resolve, reject })),
 			stop: () => worker.stopped++
@@ -92,7 +92,7 @@ describe('a watched year', () => {
 		const session = new WatchSession('site');
 		const looking = session.look();
 		expect(session.progress).toEqual({ done: 0, words: 'Fetching the exports' });
-		await vi.waitFor(() => expect(session.progress?.words).toBe('Units beside their like'));
+		await vi.waitFor(() => expect(session.progress?.words).toBe('Units beside their peers'));
 		worker.end[0]!.resolve(FOUND);
 		await looking;
 	});

@@ -16,10 +16,10 @@ const event = {
 
 describe('what happened to a unit', () => {
 	it.each<[UnitEvent, string]>([
-		[{ ...event, kind: 'step' }, 'gives half of what its like give since 12 March 2026'],
+		[{ ...event, kind: 'step' }, 'gives half of what its peers give since 12 March 2026'],
 		[
 			{ ...event, kind: 'step', level: 0.83 },
-			'gives 83 % of what its like give since 12 March 2026'
+			'gives 83 % of what its peers give since 12 March 2026'
 		],
 		[
 			{ ...event, kind: 'dead', until: '2026-03-20' },
@@ -28,7 +28,7 @@ describe('what happened to a unit', () => {
 		[{ ...event, kind: 'silent' }, 'says nothing at all since 12 March 2026'],
 		[
 			{ ...event, kind: 'low', level: 2 / 3 },
-			'gives two thirds of what its like give from its first day on'
+			'gives two thirds of what its peers give from its first day on'
 		],
 		[{ ...event, kind: 'slope', level: 0.9 }, 'falls behind slowly, by 10 % since 12 March 2026'],
 		[

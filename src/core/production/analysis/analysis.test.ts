@@ -275,7 +275,7 @@ describe('volts and amps of a laggard', () => {
 		[0.9, 1, 'resistance in a connector'],
 		[1, 1, 'lost behind it'],
 		[0.8, 0.7, 'Both volts and amps are low']
-	])('at %d and %d of its like say “%s”', (volts, amps, words) => {
+	])('at %d and %d of its peers say “%s”', (volts, amps, words) => {
 		expect(probableCause({ volts, amps }, 0.5).words).toContain(words);
 	});
 	it('that are not in the export leave it open', () => {

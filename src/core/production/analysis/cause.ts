@@ -2,7 +2,7 @@ import type { Day, Unit } from '../series/year';
 import type { Peers } from './peers';
 import { median } from '../../units/quantile';
 
-/** Volts and amps of a unit against the middle of its like. */
+/** Volts and amps of a unit against the middle of its peers. */
 export interface VoltsAndAmps {
 	readonly volts: number;
 	readonly amps: number;
@@ -19,11 +19,11 @@ export interface ProbableCause {
 
 /** Light above which volts and amps tell, as a share of label power. */
 const BRIGHT = 0.35;
-/** Volts and amps within this of their like are normal; judgement. */
+/** Volts and amps within this of their peers are normal; judgement. */
 const NORMAL = 0.05;
 
 /**
- * Volts and amps of a unit over those of its like, middle of the bright samples of some days.
+ * Volts and amps of a unit over those of its peers, middle of the bright samples of some days.
  *
  * @returns null where the export has none
  */
@@ -114,7 +114,7 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 		return {
 			measured,
 			words:
-				'The module gives as much as its like: what lags is lost behind it, in the unit or on its AC side, or the unit is counted wrongly.',
+				'The module gives as much as its peers: what lags is lost behind it, in the unit or on its AC side, or the unit is counted wrongly.',
 			next: 'AC power at the unit against its DC power.'
 		};
 	}

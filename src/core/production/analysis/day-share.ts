@@ -7,15 +7,15 @@ const LEAST_LIGHT = { moment: 0.06, day: 0.01 };
 const LEAST_DAY = 0.25;
 
 export interface DayShares {
-	/** Output over that of its like, by day; NaN where the day says nothing. */
+	/** Output over that of its peers, by day; NaN where the day says nothing. */
 	readonly shares: Float64Array;
-	/** Whether its like give while it says nothing at all. */
+	/** Whether its peers give while it says nothing at all. */
 	readonly silent: Uint8Array;
-	/** Energy its like would have given in its place, Wh by day. */
+	/** Energy its peers would have given in its place, Wh by day. */
 	readonly due: Float64Array;
 }
 
-/** A unit against the middle of its like, day by day, at the samples that tell. */
+/** A unit against the middle of its peers, day by day, at the samples that tell. */
 export function daySharesOf(
 	year: Pick<WatchedYear, 'times' | 'days'>,
 	unit: Unit,

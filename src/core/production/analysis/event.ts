@@ -7,14 +7,14 @@ export interface Loss {
 	readonly lostBand: { readonly low: number; readonly high: number };
 }
 
-/** What happened to one unit, against its like. */
+/** What happened to one unit, against its peers. */
 export type UnitEvent = Loss & {
 	readonly unit: string;
 	/** First day of it. */
 	readonly since: string;
 	/** Last day of it; null while it lasts. */
 	readonly until: string | null;
-	/** Output over that of its like: at its worst level that lasts, or on average where it comes and goes. */
+	/** Output over that of its peers: at its worst level that lasts, or on average where it comes and goes. */
 	readonly level: number;
 } & (
 		| { readonly kind: 'dead' | 'silent' | 'low' | 'step' | 'slope' }

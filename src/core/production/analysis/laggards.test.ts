@@ -30,7 +30,7 @@ describe('a unit that keeps up', () => {
 });
 
 describe('a dead unit', () => {
-	it('is dead from the first day to the last, for all that its like gave', () => {
+	it('is dead from the first day to the last, for all that its peers gave', () => {
 		const [event, ...more] = events((day) => (day >= 20 && day < 30 ? 0 : 1));
 		expect(more).toEqual([]);
 		expect(event).toEqual({
@@ -70,7 +70,7 @@ describe('a silent unit', () => {
 	});
 });
 
-describe('a unit at less than its like', () => {
+describe('a unit at less than its peers', () => {
 	it('from the first day on is low, and all that it lacks is lost', () => {
 		const [event, ...more] = events(() => 0.8);
 		expect(more).toEqual([]);

@@ -20,7 +20,7 @@ const WASHED = 0.5;
 /** Back to at least this share of what it was: over. */
 const RECOVERED = 0.97;
 
-/** When and by how much a unit fell behind its like. */
+/** When and by how much a unit fell behind its peers. */
 export function laggingOf(
 	{ days }: Pick<WatchedYear, 'days'>,
 	unit: Unit,

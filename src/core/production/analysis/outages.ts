@@ -2,7 +2,7 @@ import type { Day, Unit } from '../series/year';
 import type { UnitEvent } from './event';
 import { lossBelow } from './loss';
 
-/** Below this share of its like a unit is dead. */
+/** Below this share of its peers a unit is dead. */
 export const DEAD = 0.03;
 /** Days that a unit must be dead or silent for it to be said. */
 const FEWEST_DAYS = 2;
@@ -23,11 +23,11 @@ interface Run {
 
 /** What is known of a unit's days. */
 export interface UnitDays {
-	/** Output over that of its like, by day; NaN where the day says nothing. */
+	/** Output over that of its peers, by day; NaN where the day says nothing. */
 	readonly shares: Float64Array;
-	/** Whether its like give while it says nothing at all. */
+	/** Whether its peers give while it says nothing at all. */
 	readonly silent: Uint8Array;
-	/** Energy its like would have given in its place, Wh by day. */
+	/** Energy its peers would have given in its place, Wh by day. */
 	readonly due: Float64Array;
 	/** Its share on days without outages. */
 	readonly usual: number;

@@ -63,7 +63,7 @@ describe('units that are alike', () => {
 	});
 });
 
-describe('a unit against its like, day by day', () => {
+describe('a unit against its peers, day by day', () => {
 	const days = 3;
 	const sound = ['a', 'b', 'c'].map((key) => plainUnit(key, days));
 	const sharesOf = (share: (t: number) => number, leftOut: Uint8Array | null = null) => {
@@ -91,7 +91,7 @@ describe('a unit against its like, day by day', () => {
 		expect(sharesOf(shade, shaded).shares[0]).toBeCloseTo(1, 6);
 	});
 
-	it('that says nothing all day is silent, not dead, and its like give on', () => {
+	it('that says nothing all day is silent, not dead, and its peers give on', () => {
 		const { shares, silent, due } = sharesOf((t) => (t < PER_DAY ? Number.NaN : light(t)));
 		expect(shares[0]).toBeNaN();
 		expect([...silent]).toEqual([1, 0, 0]);

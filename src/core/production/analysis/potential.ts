@@ -52,6 +52,8 @@ const FREE = 0.93;
 const NEAR = 0.6;
 /** Light in which no usual limit is reached, W/m2. */
 const DIM = 450;
+/** Of the moments at a level a source must tell so many. */
+const MOST = 0.9;
 /** Around a run at the level, its shoulders tell how clear it was: hours on either side. */
 const SHOULDER = 1.5;
 /** Shoulders of at least this clearness belong to a clear sky. */
@@ -74,28 +76,35 @@ export function potentialOf(
 ): Potential | null {
 	const byPeers = peers && potentialByPeers(unit, level, peers, usual);
 	if (byPeers) return byPeers;
-	if (year.irradiance) return potentialBySensor(year, unit, level, year.irradiance);
+	const bySensor = year.irradiance && potentialBySensor(year, unit, level, year.irradiance);
+	if (bySensor) return bySensor;
 	return sky ? potentialByClearSky(year, unit, level, sky) : null;
 }
 
 /** Needs peers that stand free at most of the moments. */
 function potentialByPeers(
 	unit: Unit,
-	{ at }: Level,
+	level: Level,
 	{ share, atRating }: Peers,
 	usual: number
 ): Potential | null {
-	const watts = new Float64Array(at.length).fill(Number.NaN);
+	const watts = new Float64Array(level.at.length).fill(Number.NaN);
+	for (let t = 0; t < level.at.length; t++) {
+		if (level.at[t] === 1 && atRating[t] === 0) watts[t] = share[t]! * usual * unit.labelWatts;
+	}
+	return isKnown(level, watts) ? { watts, within: WITHIN.peers, from: 'peers' } : null;
+}
+
+/** Whether something tells at most of the moments: what is missing would not be counted as lost. */
+function isKnown({ at }: Level, watts: Float64Array): boolean {
 	let held = 0;
 	let known = 0;
 	for (let t = 0; t < at.length; t++) {
 		if (at[t] === 0) continue;
 		held++;
-		if (atRating[t] === 1 || Number.isNaN(share[t]!)) continue;
-		known++;
-		watts[t] = share[t]! * usual * unit.labelWatts;
+		if (!Number.isNaN(watts[t]!)) known++;
 	}
-	return known >= 0.9 * held ? { watts, within: WITHIN.peers, from: 'peers' } : null;
+	return known >= MOST * held;
 }
 
 function potentialBySensor(
@@ -103,7 +112,7 @@ function potentialBySensor(
 	unit: Unit,
 	level: Level,
 	irradiance: Float64Array
-): Potential {
+): Potential | null {
 	const given = (t: number) => {
 		const air = year.airTemperature?.[t] ?? Number.NaN;
 		const cell = year.cellTemperature?.[t] ?? Number.NaN;
@@ -122,7 +131,7 @@ function potentialBySensor(
 		if (Number.isNaN(ratio)) return;
 		for (let t = from; t < to; t++) if (irradiance[t]! > 0) watts[t] = ratio * given(t);
 	});
-	return { watts, within: WITHIN.sensor, from: 'sensor' };
+	return isKnown(level, watts) ? { watts, within: WITHIN.sensor, from: 'sensor' } : null;
 }
 
 function potentialByClearSky(
@@ -197,7 +206,7 @@ function ratiosByDay(
 	});
 }
 
-/** Ratios of the days around a day: all of a few, every so manieth of many. */
+/** Ratios of the days around a day: all of a few, every nth of many. */
 function nearby(ratios: readonly (readonly number[])[], d: number): number[] {
 	const near = ratios.slice(Math.max(0, d - NEAR_DAYS), d + NEAR_DAYS + 1);
 	const many = near.reduce((sum, { length }) => sum + length, 0);

@@ -12,9 +12,9 @@ export interface ReturningShade {
 	/** Time of day, hours after the site's midnight. */
 	readonly begins: number;
 	readonly ends: number;
-	/** Of what its like give then, the unit's share against its own at other hours. */
+	/** Of what its peers give then, the unit's share against its own at other hours. */
 	readonly share: number;
-	/** Whether it keeps up with its like at those hours under a dull sky; null where that was not seen. */
+	/** Whether it keeps up with its peers at those hours under a dull sky; null where that was not seen. */
 	readonly keepsUpWhenDull: boolean | null;
 	/** Where the sun stands when it begins and when it ends, in the middle of that time, degrees; null where the site's place is not known. */
 	readonly sun: {
@@ -32,7 +32,7 @@ const DIRECT = 0.62;
 const DULL = 0.22;
 /** Of its usual, what a unit keeps under a dull sky that is not behind. */
 const KEEPS_UP = 0.88;
-/** A day on which its usual is less than this share of its like says nothing of shade: it is off. */
+/** A day on which its usual is less than this share of its peers says nothing of shade: it is off. */
 const OFF = 0.05;
 /** What a unit usually gives on a day, as a quantile of its samples: above a shade of some hours. */
 const USUAL = 0.75;
@@ -57,7 +57,7 @@ export interface ShadeFound {
 }
 
 /**
- * Looks for hours at which one unit falls behind its like under a bright sky, again and again, while
+ * Looks for hours at which one unit falls behind its peers under a bright sky, again and again, while
  * at other hours of the same days it does not.
  */
 export function shadeOf(

@@ -6,7 +6,7 @@ import { clearDays } from './clear-days';
 import { clearSkyOn } from './clear-sky-year';
 import { clippingOf, type Clipping } from './clipping';
 import { daySharesOf, type DayShares } from './day-share';
-import { energyOf, litTimes, type UnitEnergy } from './energy';
+import { countedOnce, energyOf, litTimes, type UnitEnergy } from './energy';
 import type { ArrayEvent, Loss, UnitEvent } from './event';
 import { laggingOf } from './laggards';
 import { peersOf, type Peers } from './peers';
@@ -30,7 +30,7 @@ import {
 export interface Watch {
 	readonly dates: readonly string[];
 	readonly energy: readonly UnitEnergy[];
-	/** Output over that of its like by day, by unit; units without like have none. */
+	/** Output over that of its peers by day, by unit; units without like have none. */
 	readonly shares: ReadonlyMap<string, Float64Array>;
 	/** What lags, most lost first. */
 	readonly events: readonly UnitEvent[];
@@ -68,9 +68,9 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	const { times, days, observer } = year;
 	yield { done: 0.02, words: 'Putting like beside like' };
 	// Energies of whole days say who lags and what lay on all of them, and nothing of hours.
-	const byDay = times.step > HOUR;
+	const daily = times.step > HOUR;
 	const units = year.units.map((unit) =>
-		unit.ratedWatts === null && !byDay ? { ...unit, ratedWatts: plateauOf(unit.power, days) } : unit
+		unit.ratedWatts === null && !daily ? { ...unit, ratedWatts: plateauOf(unit.power, days) } : unit
 	);
 	const { groups, otherCourse, toldApart } = peersOf(year, units);
 	const snows = new Map(
@@ -89,7 +89,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	const shifts = new Map<Peers, number>();
 	for (const group of groups) {
 		yield { done: 0.05, words: 'Looking where they face' };
-		if (!observer || byDay) continue;
+		if (!observer || daily) continue;
 		const bare = { times, days: days.filter((_, d) => !covered.has(d)) };
 		const [{ plane: recorded }] = group.units as [Unit];
 		if (recorded) {
@@ -164,21 +164,27 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		sky: skyOf(unit),
 		usual: usualOf(unit)
 	});
-	const clipping = byDay ? [] : clippingOf({ ...year, units }, beside);
+	const clipping = daily ? [] : clippingOf({ ...year, units }, beside);
 	yield { done: 0.85, words: 'Looking at clear days' };
 	const [largest] = groups;
 	const clear = largest
 		? clearIndex(year, largest, lightOf(largest.units[0]!)).filter(({ day }) => !covered.has(day))
 		: [];
 	const energy = energyOf(year, litTimes(units, times.count));
+	const counted = countedOnce(energy);
+	const parts = energy.filter(({ unit }) => counted.has(unit));
 	const made = days.map((_, d) =>
-		energy.reduce((sum, { byDay }) => sum + (Number.isNaN(byDay[d]!) ? 0 : byDay[d]!), 0)
+		parts.reduce((sum, { byDay }) => sum + (Number.isNaN(byDay[d]!) ? 0 : byDay[d]!), 0)
 	);
 	const againstSensor = largest
 		? besideSensor(year, largest).filter(({ day }) => !covered.has(day))
 		: [];
 	const dirt = dirtOf(days, clear, againstSensor, made);
-	const ownEvents = events.filter((event) => !isOfSoiling(event, dirt));
+	const dates = days.map(({ date }) => date);
+	const ofSoiling = new Set(
+		events.filter((event) => isOfSoiling(event, dirt, dates, shares.get(event.unit)!))
+	);
+	const ownEvents = events.filter((event) => !ofSoiling.has(event));
 	yield { done: 0.95, words: 'Adding up' };
 	const causes = new Map<string, ProbableCause>();
 	for (const { unit: key, kind, until, level } of ownEvents) {
@@ -188,7 +194,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		causes.set(key, probableCause(voltsAndAmpsOf(unit, group, days.slice(-LATELY)), level));
 	}
 	return {
-		dates: days.map(({ date }) => date),
+		dates,
 		energy,
 		shares,
 		events: ownEvents.sort((a, b) => b.lost - a.lost),
@@ -203,11 +209,12 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 				azimuth
 			})),
 		notes: [
-			...(byDay
+			...(daily
 				? [
 						'One figure a day: shade, clipping and the time of day cannot be seen in it. An export by quarter hours says more.'
 					]
 				: []),
+			...soilingNote(units, ofSoiling),
 			...notesOf(year, grouped, otherCourse, toldApart)
 		]
 	};
@@ -298,6 +305,16 @@ function heatOf(
 	if (!Number.isNaN(cell)) return cell;
 	const air = airTemperature?.[t] ?? Number.NaN;
 	return Number.isNaN(air) ? 25 : air + (30 * light[t]!) / 1000;
+}
+
+/** What was put down to soiling is said, since a slow fault could hide in it. */
+function soilingNote(units: readonly Unit[], events: ReadonlySet<UnitEvent>): string[] {
+	const keys = new Set([...events].map(({ unit }) => unit));
+	if (keys.size === 0) return [];
+	const labels = units.filter(({ key }) => keys.has(key)).map(({ label }) => label);
+	return [
+		`${labels.join(', ')}: changes that begin or end with a rain, or are no faster than the soiling of the whole array, were taken for soiling. Compare again once everything is clean.`
+	];
 }
 
 function notesOf(

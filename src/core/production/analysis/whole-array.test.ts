@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { plainDays, PER_DAY } from '../../../../tests/support/plain-days';
-import { dirtOf, driftOf, middleOfDay, type DayIndex } from './whole-array';
+import type { ArrayEvent, UnitEvent } from './event';
+import { dirtOf, driftOf, isOfSoiling, middleOfDay, type DayIndex } from './whole-array';
 
 const DAYS = 200;
 const days = plainDays(DAYS);
@@ -136,5 +137,53 @@ describe('the middle of a day', () => {
 		expect(middle(() => true)).toBe(5);
 		expect(middle((t) => t >= 40 && t < 50)).toBe(9);
 		expect(middle(() => false)).toBeNaN();
+	});
+});
+
+describe('what a unit seems to do under soiling', () => {
+	const dates = days.map(({ date }) => date);
+	const dirt: readonly ArrayEvent[] = [
+		{
+			kind: 'dirt',
+			since: dateOf(60),
+			until: dateOf(119),
+			change: -0.2,
+			washed: dateOf(120),
+			loss: null
+		}
+	];
+	const event = (
+		kind: 'step' | 'slope',
+		from: number,
+		to: number | null,
+		level: number
+	): UnitEvent => ({
+		unit: 'x',
+		kind,
+		since: dateOf(from),
+		until: to === null ? null : dateOf(to),
+		level,
+		lost: 10,
+		lostBand: { low: 8, high: 12 }
+	});
+	const shares = (share: (day: number) => number) =>
+		Float64Array.from(dates, (_, day) => share(day));
+
+	it('is soiling where the rain leaves it as good as it was', () => {
+		// Cleaner than its peers before the rain, level with them after it.
+		const cleaner = shares((day) => (day < 60 || day >= 120 ? 1 : 1 + 0.003 * (day - 60)));
+		expect(isOfSoiling(event('step', 120, null, 0.85), dirt, dates, cleaner)).toBe(true);
+		const dirtier = shares((day) => (day < 60 || day >= 120 ? 1 : 1 - 0.003 * (day - 60)));
+		expect(isOfSoiling(event('slope', 60, 119, 0.83), dirt, dates, dirtier)).toBe(true);
+	});
+
+	it('is a fault of its own where it stays behind after the rain, on whatever day it began', () => {
+		const broken = shares((day) => (day < 121 ? 1 : 0.85));
+		expect(isOfSoiling(event('step', 121, null, 0.85), dirt, dates, broken)).toBe(false);
+	});
+
+	it('is its own where it falls faster than soiling does', () => {
+		const failing = shares((day) => (day < 80 ? 1 : Math.max(0.3, 1 - 0.03 * (day - 80))));
+		expect(isOfSoiling(event('slope', 80, 103, 0.3), dirt, dates, failing)).toBe(false);
 	});
 });

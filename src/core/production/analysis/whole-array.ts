@@ -121,26 +121,45 @@ function lossOfFall(
 const AROUND_RAIN = 6;
 /** Units get dirty at rates that differ by no more than this of the rate of all; judgement. */
 const UNEVEN = 1.5;
+/** After a rain a sound unit is back to this share of what it was at first. */
+const CLEAN = 0.95;
+/** Days over which a unit's level is taken. */
+const LEVEL_DAYS = 14;
 
 /**
  * Whether what a unit seems to do is the soiling that lies on all of them, thicker on some: it begins or ends with
- * a rain, or it is a slow change between two that is no faster than the soiling itself.
+ * a rain that leaves the unit as good as it was at first, or it is a slow change no faster than the soiling itself.
+ *
+ * @param dates of the days
+ * @param shares the unit's output over that of its peers, by day; NaN where a day says nothing
  */
-export function isOfSoiling(event: UnitEvent, dirt: readonly ArrayEvent[]): boolean {
-	if (dirt.length === 0 || !SLOW.includes(event.kind)) return false;
-	const worst = Math.max(...dirt.map(({ change }) => -change));
-	if (1 - event.level > UNEVEN * worst) return false;
-	const near = (date: string | null) =>
-		date !== null &&
-		dirt.some(
-			({ since, washed }) =>
-				Math.abs(daysApart(since, date)) <= AROUND_RAIN ||
-				(washed !== null && Math.abs(daysApart(washed, date)) <= 2 * AROUND_RAIN)
-		);
-	if (near(event.since) || near(event.until)) return true;
-	// After the last rain as well as between two: what nobody washed off yet.
+export function isOfSoiling(
+	event: UnitEvent,
+	dirt: readonly ArrayEvent[],
+	dates: readonly string[],
+	shares: Float64Array
+): boolean {
 	const [first] = dirt;
-	return event.kind !== 'step' && event.since >= first!.since;
+	if (!first || !SLOW.includes(event.kind)) return false;
+	const levelFrom = (date: string) => {
+		const from = dates.findIndex((one) => one >= date);
+		const known = shares.subarray(Math.max(from, 0)).filter((share) => !Number.isNaN(share));
+		return median(known.subarray(0, LEVEL_DAYS));
+	};
+	const isClean = (date: string) => levelFrom(date) >= CLEAN * levelFrom(dates[0]!);
+	const byRain = (date: string, days: number) =>
+		dirt.some(({ washed }) => washed !== null && Math.abs(daysApart(washed, date)) <= days);
+	if (byRain(event.since, 2 * AROUND_RAIN) && isClean(event.since)) return true;
+	if (event.until !== null && byRain(event.until, 2 * AROUND_RAIN) && isClean(event.until)) {
+		return true;
+	}
+	if (event.kind === 'step' || event.since < first.since) return false;
+	// After the last rain as well as between two: what nobody washed off yet.
+	const rate = Math.max(
+		...dirt.map(({ change, since, until }) => -change / Math.max(daysApart(since, until!), 1))
+	);
+	const days = Math.max(daysApart(event.since, event.until ?? dates.at(-1)!), 1);
+	return 1 - event.level <= UNEVEN * rate * days;
 }
 
 const SLOW: readonly UnitEvent['kind'][] = ['step', 'slope', 'dirt', 'low'];

@@ -114,7 +114,7 @@
 			</ul>
 		{:else if compared.length > 0}
 			<p class="notice" data-kind="done">
-				{compared.length} units keep up with their like. A fault that all of them share does not show
+				{compared.length} units keep up with their peers. A fault that all of them share does not show
 				in such a comparison: see Expected.
 			</p>
 		{/if}
@@ -180,16 +180,16 @@
 		{#if compared.length > 0}
 			<section>
 				<div class="line">
-					<h2>Day by day against its like</h2>
+					<h2>Day by day against its peers</h2>
 					<p class="scale" aria-hidden="true">
-						<span>half or less</span><span class="shades"></span><span>as its like</span>
+						<span>half or less</span><span class="shades"></span><span>as its peers</span>
 					</p>
 				</div>
 				<div class="heat" style:height="{Math.max(9, 1.35 * compared.length + 2)}rem">
 					<Chart
 						parts="watch"
 						onready={listen}
-						words="Share of what its like give, by unit and day. The list of specific yields below leads to each unit."
+						words="Share of what its peers give, by unit and day. The list of specific yields below leads to each unit."
 						option={(look) =>
 							heatOption(
 								{

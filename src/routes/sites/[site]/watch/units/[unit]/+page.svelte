@@ -51,16 +51,16 @@
 	{:else}
 		<h1>
 			{unit.label}
-			{#if now}{eventWords(now)}{:else if shares}keeps up with its like{/if}
+			{#if now}{eventWords(now)}{:else if shares}keeps up with its peers{/if}
 		</h1>
 		<div class="split">
 			<div class="left">
 				{#if shares && session.found}
-					<h2>Share of what its like give, day by day</h2>
+					<h2>Share of what its peers give, day by day</h2>
 					<div class="shares">
 						<Chart
 							parts="watch"
-							words="Share of what its like give, by day{now ? `; it ${eventWords(now)}` : ''}"
+							words="Share of what its peers give, by day{now ? `; it ${eventWords(now)}` : ''}"
 							option={(look) =>
 								shareOption(
 									{
@@ -108,9 +108,9 @@
 						<p data-cause>{cause.words}</p>
 						{#if cause.measured}
 							<dl class="facts">
-								<dt>Volts of its like</dt>
+								<dt>Volts of its peers</dt>
 								<dd class="figure">{share(cause.measured.volts)}</dd>
-								<dt>Amps of its like</dt>
+								<dt>Amps of its peers</dt>
 								<dd class="figure">{share(cause.measured.amps)}</dd>
 							</dl>
 						{/if}
