@@ -30,21 +30,5 @@ export default ts.config(
 		languageOptions: {
 			parserOptions: { extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig }
 		}
-	},
-	{
-		files: ['src/core/**/*.ts'],
-		ignores: ['src/core/**/*.test.ts'],
-		rules: {
-			// The core has no clock and no randomness of its own: both are passed in.
-			'no-restricted-globals': ['error', 'Date', 'performance', 'fetch', 'process'],
-			'no-restricted-properties': [
-				'error',
-				{ object: 'Math', property: 'random', message: 'Pass a generator in.' }
-			]
-		}
-	},
-	{
-		files: ['scripts/**/*.mjs', '.dependency-cruiser*.cjs'],
-		languageOptions: { globals: globals.node }
 	}
 );

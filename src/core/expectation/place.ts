@@ -76,7 +76,13 @@ interface ArrayPlace {
 
 /** Where a reading is taken; ids are those of the record. */
 export type Place =
-	StringPlace | FusePlace | ModulePlace | StretchPlace | JointPlace | PartPlace | ArrayPlace;
+	| StringPlace
+	| FusePlace
+	| ModulePlace
+	| StretchPlace
+	| JointPlace
+	| PartPlace
+	| ArrayPlace;
 
 /** The string a place belongs to; null where it belongs to none. */
 export function stringOfPlace(place: Place): string | null {

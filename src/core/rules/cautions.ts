@@ -1,6 +1,10 @@
 /** How a test exposes the person who does it. */
 export type Exposure =
-	'closed-cover' | 'open-cover-live' | 'open-cover-dead' | 'joint-dead' | 'roof';
+	| 'closed-cover'
+	| 'open-cover-live'
+	| 'open-cover-dead'
+	| 'joint-dead'
+	| 'roof';
 
 /** A caution that stands beside the work it belongs to. */
 export interface Caution {

@@ -55,7 +55,8 @@ async function timeOf(file: File): Promise<string> {
 	try {
 		const { parse } = await import('exifr');
 		const read = (await parse(file, ['DateTimeOriginal', 'CreateDate'])) as
-			{ DateTimeOriginal?: Date; CreateDate?: Date } | undefined;
+			| { DateTimeOriginal?: Date; CreateDate?: Date }
+			| undefined;
 		const taken = read?.DateTimeOriginal ?? read?.CreateDate;
 		if (taken instanceof Date && !Number.isNaN(taken.getTime())) return taken.toISOString();
 	} catch {

@@ -4,7 +4,8 @@ import { send } from './send-json';
 
 /** Id of a picture that is stored, or why it is not. */
 export type StoredPhotograph =
-	{ readonly ok: true; readonly id: string } | { readonly ok: false; readonly words: string };
+	| { readonly ok: true; readonly id: string }
+	| { readonly ok: false; readonly words: string };
 
 /** Makes a picture small and stores it with a visit. */
 export async function storePhotograph(visitId: string, file: File): Promise<StoredPhotograph> {

@@ -36,7 +36,9 @@ export const CHECK_VERDICTS = ['fail', 'not-assessed', 'note', 'pass'] as const;
 export type CheckVerdict = (typeof CHECK_VERDICTS)[number];
 
 export type CheckPlace =
-	{ readonly string: string } | { readonly part: string } | { readonly input: string };
+	| { readonly string: string }
+	| { readonly part: string }
+	| { readonly input: string };
 
 /** One requirement held against the array record. */
 export interface Check {

@@ -25,7 +25,11 @@ export interface BusbarFacts {
 /** One way in which the rule is met. */
 export interface BusbarAlternative {
 	readonly code:
-		'sum-of-sources' | 'opposite-end' | 'sum-of-breakers' | 'centre-fed' | 'power-control';
+		| 'sum-of-sources'
+		| 'opposite-end'
+		| 'sum-of-breakers'
+		| 'centre-fed'
+		| 'power-control';
 	readonly words: string;
 	readonly clause: string;
 	/** Whether it is met; null where the record does not say. */

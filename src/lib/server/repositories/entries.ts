@@ -35,7 +35,12 @@ export interface Entries {
 }
 
 type EntryTableName =
-	'conditions' | 'reading' | 'withdrawal' | 'safety_entry' | 'curve' | 'repair_entry';
+	| 'conditions'
+	| 'reading'
+	| 'withdrawal'
+	| 'safety_entry'
+	| 'curve'
+	| 'repair_entry';
 
 interface Kept {
 	readonly entries: Entries;
