@@ -45,6 +45,8 @@ export function toolPath(name) {
 		tsc: '@typescript/native/bin/tsc',
 		eslint: 'eslint/bin/eslint.js',
 		prettier: 'prettier/bin/prettier.cjs',
+		oxlint: 'oxlint/bin/oxlint',
+		oxfmt: 'oxfmt/bin/oxfmt',
 		depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
 		knip: 'knip/bin/knip.js'
 	}[name];
@@ -137,8 +139,8 @@ export function ensurePackages() {
 /** How what the packages need is compiled, or fetched. */
 function compiling() {
 	const { program, first, shell } = npmCommand();
-	// Where the database is compiled, SQLite's own choice takes two thirds of the time of -O3.
-	const { CFLAGS = '-O2', CXXFLAGS = '-O2' } = process.env;
+	// Where the database is compiled, this takes well under half the time of -O3.
+	const { CFLAGS = '-O1', CXXFLAGS = '-O1' } = process.env;
 	const env = { ...process.env, CFLAGS, CXXFLAGS };
 	return { program, args: [...first, 'rebuild'], options: { shell, env } };
 }
