@@ -12,7 +12,7 @@ import {
 } from './cell-temperature';
 import { clearSky, diffuseShare } from './clear-sky';
 import { fromControlModule, irradianceFromIsc } from './control-module';
-import { incidenceAngle, incidenceModifier, onPlane } from './plane';
+import { diffuseModifier, incidenceAngle, incidenceModifier, onPlane } from './plane';
 import { fromShadow } from './shadow';
 import { sunPosition } from './sun';
 
@@ -74,6 +74,32 @@ describe('the plane', () => {
 		expect(incidenceModifier(60)).toBeLessThan(0.97);
 		expect(incidenceModifier(80)).toBeLessThan(0.75);
 		expect(incidenceModifier(95)).toBe(0);
+	});
+
+	it('loses some of the even light too, the most of what comes up to it from the ground', () => {
+		// Marion, Numerical method for angle-of-incidence correction factors (2017): glass on diffuse light, from memory.
+		expect(diffuseModifier('sky', 0)).toBeGreaterThan(0.93);
+		expect(diffuseModifier('sky', 0)).toBeLessThan(0.97);
+		expect(diffuseModifier('sky', 30)).toBeGreaterThan(diffuseModifier('sky', 0));
+		expect(diffuseModifier('ground', 10)).toBeLessThan(0.75);
+		expect(diffuseModifier('ground', 90)).toBeCloseTo(diffuseModifier('sky', 90), 2);
+		expect(diffuseModifier('sky', 12.5)).toBeCloseTo(
+			(diffuseModifier('sky', 12) + diffuseModifier('sky', 13)) / 2,
+			9
+		);
+	});
+
+	it('enters the glass by its own angle, from around the sun as the beam does', () => {
+		const sun = { zenith: 70, azimuth: 180, distance: 1 };
+		const flat = { tilt: 0, azimuth: 180 };
+		const of = (direct: number) =>
+			onPlane(sun, flat, { global: 400, direct, diffuse: 200, extraterrestrial: 1000 }).effective;
+		// An even sky alone, and one whose light all comes from around the sun.
+		expect(of(0)).toBeCloseTo(200 * diffuseModifier('sky', 0), 9);
+		expect(of(1000) - 1000 * Math.cos((70 * Math.PI) / 180) * incidenceModifier(70)).toBeCloseTo(
+			200 * incidenceModifier(70),
+			6
+		);
 	});
 
 	it('gets on the level what falls on the level, and no beam from behind', () => {

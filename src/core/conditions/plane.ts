@@ -43,6 +43,33 @@ function transmittance(angle: number): number {
 	return Math.exp((-GLASS.extinction * GLASS.thickness) / cosd(refracted)) * (1 - reflected);
 }
 
+/**
+ * Angles of incidence at which a beam loses as much at the glass as even light from the whole sky and from the
+ * ground does, degrees, on a plane of a tilt in degrees: Brandemuehl, Beckman, Solar Energy 24 (1980), from memory.
+ */
+const EVEN_ANGLE = {
+	sky: (tilt: number) => 59.7 - 0.1388 * tilt + 0.001497 * tilt ** 2,
+	ground: (tilt: number) => 90 - 0.5788 * tilt + 0.002693 * tilt ** 2
+};
+
+/** Modifiers of even light for each degree of tilt from flat to upright; drawn straight in between. */
+const EVEN_MODIFIER = {
+	sky: Array.from({ length: 91 }, (_, tilt) => incidenceModifier(EVEN_ANGLE.sky(tilt))),
+	ground: Array.from({ length: 91 }, (_, tilt) => incidenceModifier(EVEN_ANGLE.ground(tilt)))
+};
+
+/**
+ * Share of even light that enters the glass, 1 for a beam at right angles.
+ *
+ * @param tilt degrees; beyond upright as upright
+ */
+export function diffuseModifier(from: 'sky' | 'ground', tilt: number): number {
+	const within = Math.min(Math.max(tilt, 0), 90);
+	const below = Math.min(Math.floor(within), 89);
+	const table = EVEN_MODIFIER[from];
+	return table[below]! + (within - below) * (table[below + 1]! - table[below]!);
+}
+
 /** What falls on a plane, W/m2. */
 export interface PlaneIrradiance {
 	readonly beam: number;
@@ -50,8 +77,13 @@ export interface PlaneIrradiance {
 	readonly ground: number;
 	/** All of it. */
 	readonly total: number;
-	/** What of it enters the glass, by {@link incidenceModifier} on the beam. */
+	/**
+	 * What of it enters the glass: beam and the light around the sun by {@link incidenceModifier}, even light by
+	 * {@link diffuseModifier}.
+	 */
 	readonly effective: number;
+	/** What of the beam alone enters it. */
+	readonly effectiveBeam: number;
 }
 
 /** Of usual ground (common practice). */
@@ -73,7 +105,9 @@ export function onPlane(
 	const anisotropy = extraterrestrial > 0 ? direct / extraterrestrial : 0;
 	const projection = facing / Math.max(cosd(sun.zenith), 0.01745);
 	const beam = direct * facing;
-	const sky = diffuse * (anisotropy * projection + ((1 - anisotropy) * (1 + cosd(plane.tilt))) / 2);
+	const aroundSun = diffuse * anisotropy * projection;
+	const even = (diffuse * (1 - anisotropy) * (1 + cosd(plane.tilt))) / 2;
+	const sky = aroundSun + even;
 	const ground = (global * albedo * (1 - cosd(plane.tilt))) / 2;
 	const modifier = incidenceModifier(angle);
 	return {
@@ -81,6 +115,10 @@ export function onPlane(
 		sky,
 		ground,
 		total: beam + sky + ground,
-		effective: beam * modifier + sky + ground
+		effective:
+			(beam + aroundSun) * modifier +
+			even * diffuseModifier('sky', plane.tilt) +
+			ground * diffuseModifier('ground', plane.tilt),
+		effectiveBeam: beam * modifier
 	};
 }

@@ -73,8 +73,8 @@ export class DrawnSky {
 			sky.diffuse * (1 + 0.55 * (1 - through)) * (this.#kind === 'overcast' ? 0.75 : 1);
 		const global = direct * Math.cos((sun.zenith * Math.PI) / 180) + diffuse;
 		const here = onPlane(sun, this.plane, { ...sky, direct, diffuse, global });
-		const beam = Math.max(0, here.effective - here.sky - here.ground);
-		const rest = here.sky + here.ground;
+		const beam = here.effectiveBeam;
+		const rest = here.effective - beam;
 		return {
 			beam,
 			diffuse: rest,
