@@ -33,6 +33,7 @@ const KILN_BENCHMARKS: readonly BenchmarkEntry[] = (
 	side: 'dc',
 	irradiance,
 	cellTemperature,
+	instrument: 'Reference cell 1',
 	by: 'Tamsin Orrell'
 }));
 

@@ -108,6 +108,8 @@ export const benchmarkEntrySchema = z.strictObject({
 	irradiance: z.number().min(50).max(1600),
 	/** degC */
 	cellTemperature: z.number().min(-40).max(110),
+	/** What the irradiance was measured with, by name; absent where nobody said. */
+	instrument: z.string().trim().min(1).max(80).optional(),
 	by: z.string().trim().min(1).max(80)
 });
 export type BenchmarkEntry = z.infer<typeof benchmarkEntrySchema>;

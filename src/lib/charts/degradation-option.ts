@@ -1,15 +1,16 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { yearsSince, type Ageing, type Corrected } from '$core/production/benchmark/ageing';
+import { yearsSince, type Degradation } from '$core/production/benchmark/degradation';
+import type { Corrected } from '$core/production/benchmark/stc-share';
 import { axisOf } from './axes';
 import type { Ink } from './ink';
 
 /** Years of the line beyond the last measurement. */
 const AHEAD = 5;
 
-/** Share of label power on benchmark days over the years, with its line, its band and the limit. */
-export function ageingOption(
+/** Share of nameplate power on benchmark days over the years, with its line, its band and the limit. */
+export function degradationOption(
 	readings: readonly Corrected[],
-	ageing: Ageing | null,
+	degradation: Degradation | null,
 	limit: number,
 	look: Ink
 ): EChartsCoreOption {
@@ -23,7 +24,7 @@ export function ageingOption(
 		type: 'line',
 		silent: true,
 		showSymbol: false,
-		data: [begin, last + AHEAD].map((year) => [year, ageing!.first + slope * (year - begin)]),
+		data: [begin, last + AHEAD].map((year) => [year, degradation!.first + slope * (year - begin)]),
 		lineStyle: { color: look.ink, type, width }
 	});
 	return {
@@ -68,11 +69,11 @@ export function ageingOption(
 					}
 				}
 			},
-			...(ageing
+			...(degradation
 				? [
-						line(ageing.perYear, 'solid', look.stroke * 1.6),
-						line(ageing.low, 'dashed', look.stroke),
-						line(ageing.high, 'dashed', look.stroke)
+						line(degradation.perYear, 'solid', look.stroke * 1.6),
+						line(degradation.low, 'dashed', look.stroke),
+						line(degradation.high, 'dashed', look.stroke)
 					]
 				: [])
 		]

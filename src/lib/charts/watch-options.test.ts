@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { INK } from '../../../tests/support/ink';
-import { ageingOf, corrected } from '$core/production/benchmark/ageing';
-import { ageingOption } from './ageing-option';
+import { degradationOf } from '$core/production/benchmark/degradation';
+import { corrected } from '$core/production/benchmark/stc-share';
+import { degradationOption } from './degradation-option';
 import { courseOption } from './course-option';
 import { heatOption } from './heat-option';
 import { monthsOption } from './months-option';
@@ -97,7 +98,7 @@ it('months that were not watched are left out', () => {
 	expect(seriesOf(option)[0]!.data).toEqual([8]);
 });
 
-describe('ageing', () => {
+describe('degradation', () => {
 	const readings = [0, 1, 2, 3].map((year) =>
 		corrected(
 			{
@@ -110,13 +111,13 @@ describe('ageing', () => {
 		)
 	);
 	it('is drawn with its band and the limit', () => {
-		const series = seriesOf(ageingOption(readings, ageingOf(readings, 0.8), 0.8, INK));
+		const series = seriesOf(degradationOption(readings, degradationOf(readings, 0.8), 0.8, INK));
 		expect(series).toHaveLength(4);
 		const [points, line] = series;
 		expect(points!.data).toHaveLength(4);
 		expect(line!.data[1]![1]).toBeLessThan(line!.data[0]![1] as number);
 	});
 	it('of two readings is points alone', () => {
-		expect(seriesOf(ageingOption(readings.slice(0, 2), null, 0.8, INK))).toHaveLength(1);
+		expect(seriesOf(degradationOption(readings.slice(0, 2), null, 0.8, INK))).toHaveLength(1);
 	});
 });

@@ -14,8 +14,10 @@
 		record: ArrayRecord;
 		/** The latest benchmark day, as in 2026-06-21. */
 		date: string;
+		/** Names of the instruments of earlier measurements, the latest first. */
+		instruments: readonly string[];
 	}
-	let { siteId, record, date }: Props = $props();
+	let { siteId, record, date, instruments }: Props = $props();
 
 	const LIMITS = {
 		watts: { min: 1, max: 1e8, unit: 'W' },
@@ -30,6 +32,7 @@
 		irradiance: '',
 		cellTemperature: '',
 		by: '',
+		instrument: instruments[0] ?? '',
 		target: 'array',
 		side: 'dc'
 	});
@@ -37,7 +40,7 @@
 	let words = $state('');
 
 	function errorsOf(key: keyof typeof LIMITS): string[] {
-		if (typed[key].trim() === '') return tried ? ['Type the figure.'] : [];
+		if (typed[key].trim() === '') return tried ? ['Enter a figure.'] : [];
 		const read = readFigure(typed[key], LIMITS[key]);
 		return read.ok ? [] : [read.problem];
 	}
@@ -46,7 +49,7 @@
 		irradiance: errorsOf('irradiance'),
 		cellTemperature: errorsOf('cellTemperature'),
 		date: /^\d{4}-\d\d-\d\d$/.test(typed.date) ? [] : ['Write the date as 2026-06-21.'],
-		by: tried && typed.by.trim() === '' ? ['Say who measured.'] : []
+		by: tried && typed.by.trim() === '' ? ['Enter who measured.'] : []
 	});
 	const bad = $derived(Object.values(errors).some((list) => list.length > 0));
 	const value = (key: keyof typeof LIMITS) => {
@@ -65,6 +68,7 @@
 			side: typed.side as BenchmarkEntry['side'],
 			irradiance: value('irradiance'),
 			cellTemperature: value('cellTemperature'),
+			...(typed.instrument.trim() && { instrument: typed.instrument.trim() }),
 			by: typed.by.trim()
 		};
 		const answer = await sendJson(`/sites/${siteId}/watch/benchmark`, entry);
@@ -78,7 +82,7 @@
 
 <form
 	class="panel"
-	aria-label="A measurement"
+	aria-label="Enter a measurement"
 	onsubmit={(event) => {
 		event.preventDefault();
 		void store();
@@ -114,7 +118,7 @@
 			errors={errors.watts}
 		/>
 		<Field
-			label="Light in the plane"
+			label="Plane-of-array irradiance"
 			name="irradiance"
 			unit="W/m²"
 			figures
@@ -129,10 +133,16 @@
 			bind:value={typed.cellTemperature}
 			errors={errors.cellTemperature}
 		/>
-		<Field label="Who measured" name="by" bind:value={typed.by} errors={errors.by} />
+		<Field
+			label="Irradiance measured with"
+			name="instrument"
+			help="Name or serial number. A change of instrument can look like degradation."
+			bind:value={typed.instrument}
+		/>
+		<Field label="Measured by" name="by" bind:value={typed.by} errors={errors.by} />
 	</div>
 	{#if words}<p class="notice" data-kind="error" role="alert">{words}</p>{/if}
-	<p><button class="act">Store the measurement</button></p>
+	<p><button class="act">Save measurement</button></p>
 </form>
 
 <style>

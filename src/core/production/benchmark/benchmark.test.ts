@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/watched-record';
 import { EMPTY_RECORD } from '../../record/record';
-import { ageingOf, corrected, yearsSince } from './ageing';
+import { yearsSince } from './degradation';
 import { powerOverHeat } from './heat';
 import { seasonPoints } from './seasons';
+import { corrected } from './stc-share';
 
 const LABEL = 10_000;
 const reading = (date: string, share: number, irradiance = 1000, cellTemperature = 25) => ({
@@ -29,42 +30,6 @@ describe('a benchmark reading', () => {
 	});
 	it('in dim light says that it says little', () => {
 		expect(corrected(reading('2026-12-21', 0.9, 300), LABEL).doubt).toContain('300');
-	});
-});
-
-describe('ageing', () => {
-	const years = (perYear: number, count: number, wobble = 0) =>
-		Array.from({ length: count }, (_, i) =>
-			corrected(
-				reading(`${2018 + i}-06-21`, 0.98 + perYear * i + (i % 2 ? wobble : -wobble)),
-				LABEL
-			)
-		);
-	it('is the slope of the years, and says when it passes the limit', () => {
-		const ageing = ageingOf(years(-0.006, 8, 0.001), 0.8)!;
-		expect(ageing.perYear).toBeCloseTo(-0.006, 3);
-		expect(ageing.low).toBeLessThan(ageing.perYear);
-		expect(ageing.high).toBeGreaterThan(ageing.perYear);
-		expect(ageing.passes.likely).toBeCloseTo(30, -1);
-		expect(ageing.passes.soonest!).toBeLessThan(ageing.passes.likely!);
-	});
-	it('of few readings has a wide band', () => {
-		const wide = ageingOf(years(-0.006, 3), 0.8)!;
-		const narrow = ageingOf(years(-0.006, 9), 0.8)!;
-		expect(wide.high - wide.low).toBeGreaterThan(narrow.high - narrow.low);
-	});
-	it('is none of two readings or of one summer', () => {
-		expect(ageingOf(years(-0.006, 2), 0.8)).toBeNull();
-		const summer = ['01', '10', '20'].map((day) =>
-			corrected(reading(`2026-06-${day}`, 0.9), LABEL)
-		);
-		expect(ageingOf(summer, 0.8)).toBeNull();
-	});
-	it('below the limit has passed it', () => {
-		expect(ageingOf(years(-0.006, 4), 0.99)!.passes.likely).toBe(0);
-	});
-	it('that rises never passes it', () => {
-		expect(ageingOf(years(0.002, 9), 0.8)!.passes.likely).toBeNull();
 	});
 });
 

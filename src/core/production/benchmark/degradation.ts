@@ -1,75 +1,35 @@
 import { dayNumber } from '../../units/instant';
-import { robustSlope } from '../analysis/statistics';
+import { robustTrend, type TrendPoint } from './robust-trend';
+import type { Corrected } from './stc-share';
+import { yearOnYear, type YearOnYear } from './year-on-year';
 
-/** One measurement on a benchmark day. */
-export interface BenchmarkReading {
-	/** As in 2026-06-21. */
-	readonly date: string;
-	/** W */
-	readonly watts: number;
-	/** W/m2 in the plane */
-	readonly irradiance: number;
-	/** degC */
-	readonly cellTemperature: number;
-}
+/** What is known of the instruments behind the measurements. */
+type InstrumentState =
+	/** One for all of them. */
+	| 'same'
+	/** Several, each named. */
+	| 'changed'
+	/** Not named with each: a change would look like degradation, so the band is wide. */
+	| 'not-stated';
 
-/** A measurement as it would be under standard test conditions. */
-export interface Corrected {
-	readonly date: string;
-	/** Share of label power. */
-	readonly share: number;
-	/** Standard uncertainty of the share. */
-	readonly uncertainty: number;
-	/** The part of it that the same instruments do not share from year to year. */
-	readonly repeated: number;
-	/** Why it says little; null where it says what it can. */
-	readonly doubt: string | null;
-}
-
-/** Standard uncertainties, relative; and of the cell temperature, K (judgement, as for a visit's conditions). */
-const DOUBT = { irradiance: 0.03, watts: 0.01, heat: 2.5 };
-/** The same of what differs from one reading to the next with the same instruments. */
-const REPEATED = { irradiance: 0.01, watts: 0.005, heat: 1.5 };
-/** Power of usual silicon over heat, 1/K (common practice). */
-export const USUAL_OVER_HEAT = -0.0038;
-const DIM = 600;
-
-/**
- * Power corrected to 1000 W/m2 and 25 degC: in proportion to the light, by the temperature coefficient
- * for heat. The proportion is that of IEC 60891 with one coefficient; below 600 W/m2 it says little.
- *
- * @param labelWatts W
- * @param heat relative power over temperature, 1/K
- */
-export function corrected(
-	{ date, watts, irradiance, cellTemperature }: BenchmarkReading,
-	labelWatts: number,
-	heat = USUAL_OVER_HEAT
-): Corrected {
-	const warm = 1 + heat * (cellTemperature - 25);
-	const share = (watts * 1000) / irradiance / warm / labelWatts;
-	const relative = (of: typeof DOUBT) =>
-		Math.hypot(of.irradiance, of.watts, (heat * of.heat) / warm);
-	return {
-		date,
-		share,
-		uncertainty: share * relative(DOUBT),
-		repeated: share * relative(REPEATED),
-		doubt:
-			irradiance < DIM
-				? `Only ${irradiance.toFixed(0)} W/m²: below ${DIM} the correction says little.`
-				: null
-	};
-}
-
-/** How an array ages by its benchmark days. */
-export interface Ageing {
-	/** Change of the share of label power a year, and its band of 95 %; negative for less. */
+/** How an array degrades by its benchmark days. */
+export interface Degradation {
+	/** Change of the share of nameplate power a year, and its band of 95 %; negative for less. */
 	readonly perYear: number;
 	readonly low: number;
 	readonly high: number;
 	/** Share at the first measurement, by the line. */
 	readonly first: number;
+	readonly instruments: InstrumentState;
+	/** Where the measurements jump as they do when an instrument is changed, though nobody named one; null for no jump. */
+	readonly jump: {
+		/** Of the first measurement after it, as in 2026-06-21. */
+		readonly date: string;
+		/** Change of the share. */
+		readonly by: number;
+	} | null;
+	/** The same by pairs of measurements a year apart; null for fewer than three pairs. */
+	readonly yearOnYear: YearOnYear | null;
 	/** Years from the first measurement on in which it will pass the limit: likely, soonest, latest; null for never. */
 	readonly passes: {
 		readonly likely: number | null;
@@ -79,6 +39,15 @@ export interface Ageing {
 }
 
 const YEAR = 365.25;
+/** One good irradiance instrument differs from another by so much, standard uncertainty of a share; Zembo default. */
+const BETWEEN_INSTRUMENTS = 0.03;
+/**
+ * A jump in the middle of a span tilts a straight line through it by so many jumps a span. Nobody having named the
+ * instruments, one change among them is allowed for.
+ */
+const TILT_OF_JUMP = 1.5;
+/** A jump is spoken of from so many standard uncertainties on. */
+const CLEAR_JUMP = 3;
 
 /** Years since the first date. */
 export function yearsSince(first: string, date: string): number {
@@ -86,38 +55,80 @@ export function yearsSince(first: string, date: string): number {
 }
 
 /**
- * Ageing by a robust line through measurements over a year or more, made with the same instruments.
- * Three points have a wide band.
+ * Degradation by a robust line through measurements over a year or more, corrected for what a season does to them,
+ * each instrument with an offset of its own ({@link robustTrend}); beside it the year-on-year method.
  *
- * @param limit share of label power
+ * @param limit share of nameplate power
  * @returns null for fewer than 3 measurements, or less than a year between them
  */
-export function ageingOf(readings: readonly Corrected[], limit: number): Ageing | null {
+export function degradationOf(readings: readonly Corrected[], limit: number): Degradation | null {
 	const sorted = [...readings].sort((a, b) => (a.date < b.date ? -1 : 1));
 	const first = sorted[0]?.date;
 	if (sorted.length < 3 || first === undefined) return null;
-	const x = sorted.map(({ date }) => yearsSince(first, date));
-	if (x.at(-1)! < 1) return null;
-	const y = sorted.map(({ share }) => share);
-	const line = robustSlope(x, y);
-	if (!line) return null;
-	// Few points say less of their slope than their own doubts: the band is at least what those leave open.
-	const mean = x.reduce((sum, value) => sum + value, 0) / x.length;
-	const spread = Math.sqrt(x.reduce((sum, value) => sum + (value - mean) ** 2, 0));
-	const doubt =
-		(1.96 * Math.sqrt(sorted.reduce((sum, one) => sum + one.repeated ** 2, 0) / sorted.length)) /
-		spread;
-	const low = Math.min(line.low, line.slope - doubt);
-	const high = Math.max(line.high, line.slope + doubt);
+	const points = sorted.map(({ date, share, repeated, instrument }): TrendPoint => ({
+		year: yearsSince(first, date),
+		season: seasonOf(date),
+		group: instrument ?? '',
+		value: share,
+		uncertainty: repeated
+	}));
+	const span = points.at(-1)!.year;
+	if (span < 1) return null;
+	const unnamed = sorted.some(({ instrument }) => instrument === null);
+	const jumpAt = sorted.every(({ instrument }) => instrument === null)
+		? clearestJump(points)
+		: null;
+	const trend = robustTrend(
+		jumpAt === null ? points : splitAt(points, jumpAt.index),
+		BETWEEN_INSTRUMENTS
+	);
+	const allowed = unnamed && jumpAt === null ? (TILT_OF_JUMP * BETWEEN_INSTRUMENTS) / span : 0;
+	const reach = 1.96 * Math.hypot(trend.slopeUncertainty, allowed);
+	const [low, high] = [trend.slope - reach, trend.slope + reach];
 	const when = (slope: number) => {
-		if (line.intercept <= limit) return 0;
-		return slope < 0 ? (limit - line.intercept) / slope : null;
+		if (trend.intercept <= limit) return 0;
+		return slope < 0 ? (limit - trend.intercept) / slope : null;
 	};
+	const named = new Set(sorted.map(({ instrument }) => instrument));
 	return {
-		perYear: line.slope,
+		perYear: trend.slope,
 		low,
 		high,
-		first: line.intercept,
-		passes: { likely: when(line.slope), soonest: when(low), latest: when(high) }
+		first: trend.intercept,
+		instruments: unnamed ? 'not-stated' : named.size > 1 ? 'changed' : 'same',
+		jump: jumpAt && { date: sorted[jumpAt.index]!.date, by: jumpAt.by },
+		yearOnYear: yearOnYear(points),
+		passes: { likely: when(trend.slope), soonest: when(low), latest: when(high) }
 	};
+}
+
+/** Quarter of the year around an equinox or a solstice, 0 to 3 from that of March. */
+function seasonOf(date: string): number {
+	const day = dayNumber(date) - dayNumber(`${date.slice(0, 4)}-01-01`);
+	return Math.floor((((day - 33 + YEAR) % YEAR) / YEAR) * 4) % 4;
+}
+
+/** The points from an index on as another group. */
+function splitAt(points: readonly TrendPoint[], index: number): TrendPoint[] {
+	return points.map((point, i) =>
+		i < index ? point : { ...point, group: `${point.group} later` }
+	);
+}
+
+/** The jump that explains most, where it is clear; with two points at least on either side. */
+function clearestJump(points: readonly TrendPoint[]): { index: number; by: number } | null {
+	let best: { index: number; by: number } | null = null;
+	let clearest = CLEAR_JUMP;
+	for (let index = 2; index <= points.length - 2; index++) {
+		// Any size of it is as likely as another while it is looked for.
+		const { offsets } = robustTrend(splitAt(points, index), 1);
+		const later = offsets.at(-1);
+		if (!later) continue;
+		const clear = Math.abs(later.value) / later.uncertainty;
+		if (clear > clearest) {
+			clearest = clear;
+			best = { index, by: later.value };
+		}
+	}
+	return best;
 }

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import { powerOverHeat } from '$core/production/benchmark/heat';
-	import { ageingOf, corrected } from '$core/production/benchmark/ageing';
+	import { degradationOf } from '$core/production/benchmark/degradation';
+	import { corrected } from '$core/production/benchmark/stc-share';
 	import { factsOf, targetKey } from '$core/production/target';
 	import Chart from '$lib/charts/Chart.svelte';
-	import { ageingOption } from '$lib/charts/ageing-option';
+	import { degradationOption } from '$lib/charts/degradation-option';
 	import { send } from '$lib/ui/send-json';
 	import { benchmarkDays, localDate, nextBenchmarkDay } from '$lib/watch/benchmark-days';
 	import BenchmarkForm from '$lib/watch/BenchmarkForm.svelte';
@@ -37,10 +38,19 @@
 				.map((entry) => ({ entry, ...corrected(entry, facts.labelWatts, heat) }))
 				.sort((a, b) => (a.date < b.date ? -1 : 1));
 			return [
-				{ key, facts, side: entries[0]!.side, list, ageing: ageingOf(list, data.settings.limit) }
+				{
+					key,
+					facts,
+					side: entries[0]!.side,
+					list,
+					degradation: degradationOf(list, data.settings.limit)
+				}
 			];
 		});
 	});
+	const instruments = $derived([
+		...new Set(data.entries.toReversed().flatMap(({ instrument }) => instrument ?? []))
+	]);
 	const percent = (share: number, digits = 1) => `${(100 * share).toFixed(digits)} %`;
 	const perYear = (share: number) =>
 		`${share < 0 ? '\u2212' : '+'}${Math.abs(100 * share).toFixed(2)} %`;
@@ -59,7 +69,7 @@
 
 <WatchPage
 	title="Benchmark days"
-	lead="The same measurement on the same days each year shows ageing, since the sun stands as it stood then."
+	lead="The same measurement on the same days each year shows degradation, because the sun is where it was then."
 >
 	{#snippet main()}
 		{#if next}
@@ -77,7 +87,7 @@
 				</li>
 			{/each}
 		</ul>
-		<BenchmarkForm siteId={data.site.id} {record} date={latest} />
+		<BenchmarkForm siteId={data.site.id} {record} date={latest} {instruments} />
 	{/snippet}
 	{#snippet side()}
 		<h2>What to measure</h2>
@@ -87,39 +97,68 @@
 			</li>
 			<li>Irradiance in the plane and cell temperature, just before and just after.</li>
 			<li>
-				Power on the DC side: volts times amps at the inverter’s input, or its display. The AC side
-				where the DC side cannot be read, and then every year.
+				Power on the DC side: voltage times current at the inverter’s input, or its display. The AC
+				side where the DC side cannot be read, and then every year.
 			</li>
-			<li>Nothing clipped: below the device’s rating. Otherwise string by string.</li>
+			<li>No clipping: power below the inverter’s rating. Otherwise string by string.</li>
 			<li>The glass as it is; note whether it was cleaned before.</li>
 		</ol>
 	{/snippet}
 </WatchPage>
-{#each groups as { key, facts, side, list, ageing } (key)}
+{#each groups as { key, facts, side, list, degradation } (key)}
 	<section data-group={key}>
 		<h2>{facts.label}, {side.toUpperCase()} side</h2>
 		<div class="even">
 			<div class="picture">
 				<Chart
 					parts="watch"
-					words="Share of label power on benchmark days of {facts.label}"
-					option={(look) => ageingOption(list, ageing, data.settings.limit, look)}
+					words="Share of nameplate power on benchmark days of {facts.label}"
+					option={(look) => degradationOption(list, degradation, data.settings.limit, look)}
 				/>
 			</div>
 			<div class="left">
-				{#if ageing}
+				{#if degradation}
+					{@const { jump, yearOnYear } = degradation}
 					<p class="slope">
-						<strong class="figure">{perYear(ageing.perYear)}</strong> of label a year,
-						<span class="figure">{perYear(ageing.low)}</span> to
-						<span class="figure">{perYear(ageing.high)}</span>
+						<strong class="figure">{perYear(degradation.perYear)}</strong> of nameplate power a
+						year,
+						<span class="figure">{perYear(degradation.low)}</span> to
+						<span class="figure">{perYear(degradation.high)}</span>
 					</p>
+					{#if jump}
+						<p class="notice" data-kind="warn" data-jump>
+							The measurements jump by {perYear(jump.by)} at {dateWords(jump.date)}, as they do when
+							the instrument is changed or the modules are cleaned. The slope leaves the jump out.
+							Enter the instrument with each measurement to settle it.
+						</p>
+					{:else if degradation.instruments === 'not-stated'}
+						<p class="notice" data-kind="warn" data-instruments>
+							It is not recorded what the irradiance was measured with each time. A change of
+							instrument would look like degradation, so the range is wide. Enter the instrument
+							with each measurement.
+						</p>
+					{:else if degradation.instruments === 'changed'}
+						<p class="soft">
+							Measured with different instruments: each has an offset of its own in the slope.
+						</p>
+					{/if}
+					{#if yearOnYear}
+						<p data-year-on-year>
+							Year on year: <strong class="figure">{perYear(yearOnYear.perYear)}</strong> a year,
+							<span class="figure">{perYear(yearOnYear.low)}</span> to
+							<span class="figure">{perYear(yearOnYear.high)}</span>, from {yearOnYear.pairs} pairs.
+						</p>
+					{/if}
 					<p>
 						Below {percent(data.settings.limit, 0)}
-						{years(ageing.passes.likely)} from the first measurement; {years(ageing.passes.soonest)} at
-						the soonest, {years(ageing.passes.latest)} at the latest.
+						{years(degradation.passes.likely)} from the first measurement; {years(
+							degradation.passes.soonest
+						)} at the earliest, {years(degradation.passes.latest)} at the latest.
 					</p>
 				{:else}
-					<p class="soft">Three measurements over a year or more say how it ages.</p>
+					<p class="soft">
+						Three measurements over at least a year are needed to tell the degradation.
+					</p>
 				{/if}
 				<div class="scroll">
 					<table>
@@ -135,8 +174,8 @@
 									<td>
 										<button
 											class="act-plain"
-											aria-label="Take {date} out"
-											onclick={() => void remove(entry.id)}>Take out</button
+											aria-label="Remove {date}"
+											onclick={() => void remove(entry.id)}>Remove</button
 										>
 									</td>
 								</tr>
@@ -151,10 +190,13 @@
 <details>
 	<summary>How it is worked out</summary>
 	<p class="soft">
-		Power is carried to 1000 W/m² in proportion and to 25 °C by the label’s temperature coefficients
-		(IEC 60891 with one coefficient); light 3 %, power 1 % and 2.5 K of doubt each. The slope is the
-		median of the slopes between all pairs (Sen 1968), its band that of 95 % by Kendall’s statistic,
-		and at least what the doubts of the points leave open.
+		Power is corrected to 1000 W/m² in proportion and to 25 °C by the temperature coefficients of
+		the nameplate (IEC 60891 with one coefficient); standard uncertainties are 3 % for irradiance, 1
+		% for power and 2.5 K for temperature. The slope is a robust least-squares line (Huber weights)
+		with an offset for each season and for each instrument; two instruments are taken to differ by 3
+		%. Its range is that of 95 %, at least what the uncertainty of each measurement leaves open. The
+		year-on-year figure is the median over pairs of measurements at the same time of the year, by
+		the same instrument.
 	</p>
 </details>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { USUAL_OVER_HEAT } from '$core/production/benchmark/ageing';
+	import { USUAL_OVER_HEAT } from '$core/production/benchmark/stc-share';
 	import { powerOverHeat } from '$core/production/benchmark/heat';
 	import { expectedOfArray, measuredRatio } from '$core/production/expected/array';
 	import { generatorsOf } from '$core/production/expected/generators';
