@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
+import type { ClockFinding } from '../../src/core/production/analysis/clock-check';
 import { watchCommand } from '../../src/cli/watch';
 import kilnLane from '../../demo/kiln-lane-2026-11-05.zembo-visit.json';
 
@@ -85,11 +86,12 @@ export interface Answer {
 		readonly tilt: number;
 		readonly azimuth: number;
 	}[];
+	readonly clock: ClockFinding | null;
 	readonly doubts: readonly string[];
 	readonly notes: readonly string[];
 }
 
-function exportOf(name: string): string {
+export function exportOf(name: string): string {
 	return gunzipSync(readFileSync(`${FOLDER}/${name}.csv.gz`)).toString('utf8');
 }
 

@@ -126,7 +126,7 @@ function finish(running: Generator<unknown, Watch>): Watch {
 }
 
 function answerOf(found: Watch, labelOf: (key: string) => string) {
-	const { dates, energy, events, causes, arrayEvents, clipping, planes, notes } = found;
+	const { dates, energy, events, causes, arrayEvents, clipping, planes, clock, notes } = found;
 	return {
 		from: dates[0],
 		to: dates.at(-1),
@@ -145,6 +145,7 @@ function answerOf(found: Watch, labelOf: (key: string) => string) {
 			bestShare,
 			complete
 		})),
+		clock,
 		notes
 	};
 }

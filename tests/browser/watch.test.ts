@@ -42,7 +42,7 @@ describe('Kiln Lane’s export', () => {
 			async () => !(await (await person.find('body')).getText()).includes('What is in'),
 			WAIT
 		);
-		await person.press('What lags');
+		await person.press('Underperforming units');
 		await person.sees('No export yet');
 	});
 
@@ -67,8 +67,8 @@ describe('Kiln Lane’s export', () => {
 		expect(said).toContain('no line is refused');
 		await person.press('Take it in');
 		await person.sees(/1,0\d\d,\d{3} samples of kiln-lane-2026\.csv are in/);
-		await person.press('See what lags');
-		await person.sees('One unit lags', 'h1');
+		await person.press('See the results');
+		await person.sees('One unit underperforms', 'h1');
 		await person.sees(
 			'K2 8 gives half of what its peers give since 12 March 2026',
 			'[data-event=step]'
@@ -155,16 +155,20 @@ describe('Kiln Lane’s export', () => {
 describe('benchmark days', () => {
 	it('are announced on the site’s page and take a measurement', async () => {
 		await person.goTo(`${WATCH}/benchmark`);
-		await person.sees(/% of label a year/);
-		await person.press('Store the measurement');
-		await person.sees('Say who measured');
+		await person.sees(/% of nameplate power a year/);
+		await person.press('Save measurement');
+		await person.sees('Enter who measured');
+		await person.find('[data-year-on-year]');
+		expect(await (await person.find('input[name=instrument]')).getAttribute('value')).toBe(
+			'Reference cell 1'
+		);
 		await person.fill('watts', '6200');
 		await person.fill('irradiance', '80O');
 		await person.sees('is not a number');
 		await person.fill('irradiance', '800');
 		await person.fill('cellTemperature', '38');
 		await person.fill('by', 'Tamsin Orrell');
-		await person.press('Store the measurement');
+		await person.press('Save measurement');
 		await person.driver.wait(
 			async () => (await person.driver.findElements({ css: 'tbody tr' })).length === 9,
 			WAIT

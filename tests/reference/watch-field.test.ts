@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answerOf, clippedAt, dateOf, SITES } from '../../benchmarks/monitoring/sites';
+import { answerOf, clippedAt, dateOf, exportOf, SITES } from '../../benchmarks/monitoring/sites';
 
 /*
  * Site-years of a generator that shares nothing with the project (tests/reference/data/monitoring). All eight are
@@ -45,9 +45,18 @@ it('a unit that stops again and again is one event, with its energy', () => {
 	expect(events[0]!.lostBand.high).toBeGreaterThan(lost);
 });
 
+it('times of another zone are found by the sun', () => {
+	const read = exportOf('healthy-mid').replace('Time (UTC)', 'Time (UTC+3)');
+	expect(answerOf('healthy-mid', false, read).clock).toEqual({
+		kind: 'shifted',
+		add: 3 * 3_600_000
+	});
+});
+
 it('snow accuses no unit', () => {
-	const { events, arrayEvents } = answerOf('snow-healthy', false);
+	const { events, arrayEvents, clock } = answerOf('snow-healthy', false);
 	expect(events).toEqual([]);
+	expect(clock).toBeNull();
 	expect(arrayEvents.map(({ kind }) => kind)).toContain('snow');
 });
 

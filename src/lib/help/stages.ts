@@ -92,7 +92,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/sites/[site]/watch': {
 		title: 'Watch',
 		purpose:
-			'Reads monitoring exports and says which unit lags its peers, since when, and what of it is no fault.',
+			'Reads monitoring exports and says which unit underperforms its peers, since when, and what of it is no fault.',
 		needs: 'An export as CSV from the monitoring, of some weeks or more.'
 	},
 	'/sites/[site]/history': {

@@ -54,7 +54,7 @@
 	{#if session.done}
 		<p class="notice" data-kind="done" role="status">
 			{session.done.samples.toLocaleString('en-GB')} samples of {session.done.file} are in.
-			<a href={resolve('/sites/[site]/watch', { site: siteId })}>See what lags</a>
+			<a href={resolve('/sites/[site]/watch', { site: siteId })}>See the results</a>
 		</p>
 	{/if}
 	{#if session.head && session.layout}

@@ -1,3 +1,4 @@
+import type { ClockFinding } from '$core/production/analysis/clock-check';
 import type { ArrayEvent, Loss, UnitEvent } from '$core/production/analysis/event';
 import type { ReturningShade } from '$core/production/analysis/shade';
 import type { Clipping } from '$core/production/analysis/clipping';
@@ -179,3 +180,43 @@ export const FLAT_KIND_WORDS: Readonly<Record<Clipping['kind'], { name: string; 
 				'The level falls as it gets hotter: the device protects itself. Look at its air, its place and its fans.'
 		}
 	};
+
+/** "1 h 30 min" of a time in ms. */
+function timeWords(millis: number): string {
+	const minutes = Math.round(Math.abs(millis) / 60_000);
+	const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
+	return [hours > 0 ? `${hours} h` : '', rest > 0 ? `${rest} min` : ''].filter(Boolean).join(' ');
+}
+
+/** "UTC+1", "UTC−3:30" of ms ahead of UTC. */
+function utcWords(offset: number): string {
+	if (offset === 0) return 'UTC';
+	const minutes = Math.abs(offset) / 60_000;
+	const rest = minutes % 60;
+	const hours = Math.floor(minutes / 60);
+	return `UTC${offset < 0 ? '\u2212' : '+'}${hours}${rest > 0 ? `:${String(rest).padStart(2, '0')}` : ''}`;
+}
+
+/** What the sun says of the times of an export, and how to mend it. */
+export function clockWords(finding: ClockFinding): {
+	readonly what: string;
+	readonly mend: string;
+} {
+	switch (finding.kind) {
+		case 'shifted':
+			return {
+				what: `The times in the export are ${timeWords(finding.add)} ${finding.add > 0 ? 'early' : 'late'}: the middle of the lit hours is not solar noon.`,
+				mend: 'Import the export again with the time zone that it was written in. If that is right already, set the clock of the logger, and check the position of the site.'
+			};
+		case 'fixed-offset':
+			return {
+				what: `The export keeps ${utcWords(finding.offset)} all year, but was read in the time zone of the site: part of the year its times are wrong.`,
+				mend: `Import the export again and set its clock to “all year ${utcWords(finding.offset)}”.`
+			};
+		case 'irregular':
+			return {
+				what: `The times in the export do not go with the sun, and by different amounts over the year: the correction would be between ${finding.add.map((add) => `${add < 0 ? '\u2212' : '+'}${timeWords(add) || '0 min'}`).join(' and ')}.`,
+				mend: 'Find out when the clock of the logger was set, and import the parts of the export one by one.'
+			};
+	}
+}

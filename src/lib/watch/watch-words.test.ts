@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import type { UnitEvent } from '$core/production/analysis/event';
 import { clockIn, daysOf } from '$lib/time/zone';
 import { benchmarkDays, nextBenchmarkDay } from './benchmark-days';
-import { arrayEventWords, eventWords, flatGroups, flatWords, lasts } from './event-words';
+import {
+	arrayEventWords,
+	clockWords,
+	eventWords,
+	flatGroups,
+	flatWords,
+	lasts
+} from './event-words';
 import { openExport } from './export-head';
 
 const event = {
@@ -156,5 +163,16 @@ describe('a file that is opened', () => {
 	])('and is %s is refused in words', async (_, one, words) => {
 		const head = await openExport(one);
 		expect(!head.ok && head.problem).toContain(words);
+	});
+});
+
+describe('times that do not go with the sun', () => {
+	it('are said with what has to be done', () => {
+		expect(clockWords({ kind: 'shifted', add: 3_600_000 }).what).toContain('1 h early');
+		expect(clockWords({ kind: 'shifted', add: -5_400_000 }).what).toContain('1 h 30 min late');
+		expect(clockWords({ kind: 'fixed-offset', offset: -12_600_000 }).mend).toContain(
+			'UTC\u22123:30'
+		);
+		expect(clockWords({ kind: 'irregular', add: [0, 7_200_000] }).what).toContain('+2 h');
 	});
 });

@@ -3,6 +3,7 @@ import { median } from '../../units/quantile';
 import { HOUR, type Unit, type WatchedYear } from '../series/year';
 import { probableCause, voltsAndAmpsOf, type ProbableCause } from './cause';
 import { clearDays } from './clear-days';
+import { clockOf, type ClockFinding } from './clock-check';
 import { clearSkyOn } from './clear-sky-year';
 import { clippingOf, type Clipping } from './clipping';
 import { daySharesOf, type DayShares } from './day-share';
@@ -44,6 +45,8 @@ export interface Watch {
 		readonly tilt: number;
 		readonly azimuth: number;
 	}[];
+	/** Where the times do not go with the sun; null where they do, or nobody can tell. */
+	readonly clock: ClockFinding | null;
 	/** What could not be looked at, and why. */
 	readonly notes: readonly string[];
 }
@@ -85,6 +88,15 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	for (const { covered: of } of snows.values()) {
 		for (const snowed of of.values()) snowed.forEach((is, d) => is === 1 && covered.add(d));
 	}
+	yield { done: 0.04, words: 'Checking the clock against the sun' };
+	const clock =
+		observer && !daily
+			? clockOf(
+					year,
+					observer,
+					groups.map(({ share }) => share)
+				)
+			: null;
 	const planes = new Map<Peers, InferredPlane>();
 	const shifts = new Map<Peers, number>();
 	for (const group of groups) {
@@ -202,12 +214,14 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		arrayEvents: [...arrayEvents, ...dirt, ...driftOf(days, clear, dirt)],
 		clipping,
 		planes: [...planes]
-			.filter(([, { offered }]) => offered)
+			// A plane that was inferred from wrong times looks the wrong way.
+			.filter(([, { offered }]) => offered && clock === null)
 			.map(([group, { tilt, azimuth }]) => ({
 				units: group.units.map(({ key }) => key),
 				tilt,
 				azimuth
 			})),
+		clock,
 		notes: [
 			...(daily
 				? [

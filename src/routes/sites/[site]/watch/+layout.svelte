@@ -10,7 +10,7 @@
 	const session = provideWatch(new WatchSession(data.site.id));
 	const site = $derived({ site: data.site.id });
 	const stops = $derived([
-		{ path: resolve('/sites/[site]/watch', site), words: 'What lags' },
+		{ path: resolve('/sites/[site]/watch', site), words: 'Underperforming units' },
 		{ path: resolve('/sites/[site]/watch/course', site), words: 'Course' },
 		{ path: resolve('/sites/[site]/watch/clipping', site), words: 'Clipping' },
 		{ path: resolve('/sites/[site]/watch/expected', site), words: 'Expected' },

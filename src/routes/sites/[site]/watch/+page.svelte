@@ -9,6 +9,7 @@
 	import {
 		lossWords,
 		arrayEventWords,
+		clockWords,
 		dateWords,
 		eventWords,
 		FLAT_KIND_WORDS,
@@ -43,12 +44,12 @@
 			? found.energy.reduce((sum, one) => sum + one.complete, 0) / found.energy.length
 			: 1
 	);
-	const lagWords = $derived(
+	const headline = $derived(
 		now.length === 0
-			? 'Nothing lags'
+			? 'No unit underperforms'
 			: now.length === 1
-				? 'One unit lags'
-				: `${now.length} units lag`
+				? 'One unit underperforms'
+				: `${now.length} units underperform`
 	);
 	const unitPage = (unit: string) =>
 		resolve('/sites/[site]/watch/units/[unit]', {
@@ -73,15 +74,15 @@
 		<div class="head">
 			<PageHead
 				facts={[
-					{ words: 'made', figure: `${total.toFixed(0)} kWh` },
+					{ words: 'generated', figure: `${total.toFixed(0)} kWh` },
 					{
-						words: 'for each kW of label',
-						figure: `${labels > 0 ? ((1000 * total) / labels).toFixed(0) : '?'} kWh`
+						words: 'specific yield',
+						figure: `${labels > 0 ? ((1000 * total) / labels).toFixed(0) : '?'} kWh/kW`
 					},
 					{ words: 'of the samples are there', figure: `${(100 * complete).toFixed(1)} %` }
 				]}
 			>
-				<h1>{lagWords}</h1>
+				<h1>{headline}</h1>
 				<p class="soft">
 					{dateWords(found.dates[0]!)} to {dateWords(found.dates.at(-1)!)}, {found.energy.length}
 					units every {session.year.times.step / 60_000} minutes
@@ -89,8 +90,18 @@
 			</PageHead>
 		</div>
 
+		{#if found.clock}
+			{@const { what, mend } = clockWords(found.clock)}
+			<div class="notice" data-kind="warn" data-clock={found.clock.kind}>
+				<p><strong>{what}</strong></p>
+				<p>
+					{mend}
+					<a href={resolve('/sites/[site]/watch/exports', { site: data.site.id })}>Exports</a>
+				</p>
+			</div>
+		{/if}
 		{#if now.length > 0}
-			<ul class="events" aria-label="What lags now">
+			<ul class="events" aria-label="What underperforms now">
 				{#each now as event (`${event.unit} ${event.kind} ${event.since}`)}
 					{@const cause = found.causes.get(event.unit)}
 					<li data-event={event.kind}>
