@@ -138,6 +138,7 @@ export function cairnRiggPile(): Pile {
 			model: 'Lintwhite 370 H60, new',
 			label: CONTROL,
 			share: 1,
+			samePlane: true,
 			takes: [0, 12, 24, 36, 47].map((minute) => take(takes++, minute, CONTROL, 1, 1, random))
 		},
 		sky: { irradiance: null, cellTemperature: null, lightDoubt: 0.05 },

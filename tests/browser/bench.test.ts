@@ -73,14 +73,17 @@ describe('Cairn Rigg’s pile', () => {
 		await person.sees('An estimate, no label', 'section[aria-label="Module 17"]');
 		await person.press('Close');
 		await person.click('[data-module="8"] button');
-		await person.sees('by the control measured in between', 'section[aria-label="Module 8"]');
+		await person.sees(
+			'by the reference module measured in between',
+			'section[aria-label="Module 8"]'
+		);
 		await person.sees('still kill', 'section[aria-label="Module 8"]');
 	});
 
 	it('measures the control in between', async () => {
 		await person.goTo(PILE);
-		await person.press('The control');
-		await person.sees('The control, again');
+		await person.press('Reference module');
+		await person.sees('Reference module, again');
 		await person.click('input[name=volts]');
 		await person.types('38.2', Key.ENTER, '8.9', Key.ENTER);
 		await stored('8.9');
@@ -94,10 +97,10 @@ describe('Cairn Rigg’s pile', () => {
 		await person.fill('amps', '6.4');
 		await person.press('Point on a load');
 		await person.fill('loadVolts', '26.5');
-		await person.press('Store this take');
+		await person.press('Save measurement');
 		await person.sees('needs its voltage and its current');
 		await person.fill('loadAmps', '5.4');
-		await person.press('Store this take');
+		await person.press('Save measurement');
 		await stored('26.5');
 		await person.click('[data-module="40"] button');
 		await person.sees(/Fill factor.*\d\d %/s);
@@ -233,7 +236,7 @@ describe('questions of their own', () => {
 		await person.goTo('/bench/worth');
 		await person.sees('Cheaper than new', '[data-worth]');
 		await person.fill('price', '90');
-		await person.sees('costs more than a new one', '[data-worth]');
+		await person.sees('Dearer than new', '[data-worth]');
 	});
 
 	it('begin a pile of one’s own', async () => {

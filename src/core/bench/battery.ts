@@ -41,7 +41,8 @@ export interface BatteryAnswer {
 	readonly more: number | null;
 	/** The string with the least volts at its maximum on the hottest day, V. */
 	readonly hotVolts: number;
-	readonly wanted: number;
+	/** What the array must have at its maximum to finish a charge, V: at absorption, and with MPPT its headroom above. */
+	readonly wanted: { readonly pwm: number; readonly mppt: number };
 	/** The string with the most volts in the cold, V; null where the lowest temperature is unknown. */
 	readonly coldVolts: number | null;
 	/** Charge current over capacity, 1/h; null where that is unknown. */
@@ -65,13 +66,13 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 		const at = operate(element, load(controller));
 		const words =
 			at.limit === 'below-window'
-				? 'Nothing: its volts do not reach the battery’s.'
+				? 'Nothing: its voltage does not reach that of the battery.'
 				: at.limit === 'amps' || at.limit === 'watts'
 					? 'Held at the controller’s highest charge current.'
 					: controller === 'pwm'
-						? 'The array sits on the battery’s volts.'
+						? 'The array runs at the voltage of the battery.'
 						: at.limit === 'window-floor'
-							? 'The maximum lies below the battery plus headroom: it sits at that edge.'
+							? 'Its Vmp is below battery voltage plus headroom: it runs at that limit.'
 							: 'At the maximum of the curve.';
 		return { watts: at.watts, amps: at.watts / batteryVolts, arrayVolts: at.volts, words };
 	};
@@ -81,7 +82,8 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 	const hotVolts = Math.min(
 		...branchesOf(mix).map((branch) => operate(build(branch, hot).element, TRACKER).volts)
 	);
-	const wanted = absorption + USUAL_HEADROOM;
+	// A PWM controller joins the array to the battery: it needs no headroom.
+	const wanted = { pwm: absorption, mppt: absorption + USUAL_HEADROOM };
 	const cold =
 		lowest === null
 			? null
@@ -94,9 +96,13 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 					)
 				);
 	const broken: string[] = [];
-	if (hotVolts < wanted) {
+	const short = (['pwm', 'mppt'] as const).filter((controller) => hotVolts < wanted[controller]);
+	if (short.length > 0) {
+		const needs = short
+			.map((one) => `${wanted[one].toFixed(1)} V with ${one.toUpperCase()}`)
+			.join(', ');
 		broken.push(
-			`On the hottest day a string has ${hotVolts.toFixed(1)} V at its maximum; absorption and headroom want ${wanted.toFixed(1)} V: it cannot finish a charge then.`
+			`On the hottest day a string has ${hotVolts.toFixed(1)} V at its maximum. To finish a charge then it needs ${needs}.`
 		);
 	}
 	if (cold !== null && maxVolts !== null && cold > maxVolts) {

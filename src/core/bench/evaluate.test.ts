@@ -42,7 +42,10 @@ const module = (mark: string, takes: Take[], more: Partial<PileModule> = {}): Pi
 });
 const pile = (modules: PileModule[], controls: Take[]): Pile => ({
 	...EMPTY_PILE,
-	control: controls.length > 0 ? { model: '', label: LABEL, share: 1, takes: controls } : null,
+	control:
+		controls.length > 0
+			? { model: '', label: LABEL, share: 1, takes: controls, samePlane: true }
+			: null,
 	modules
 });
 const evaluated = (modules: PileModule[], controls: Take[]) =>

@@ -3,6 +3,7 @@ import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../m
 import { translate } from '../module/translate';
 import { median } from '../units/quantile';
 import { estimateType, type TypeEstimate } from './estimate-type';
+import type { Alignment } from './alignment';
 import { fillFactorOf } from './fill-factor';
 import { gradeOf, type Graded } from './grade';
 import { lightOf, type TakeLight } from './light';
@@ -88,8 +89,7 @@ function evaluateModule(
 	const estimate = known ? null : estimateOf(module, lightAt);
 	const filled = known ?? (estimate && plateOf(estimate.label));
 	const plate = filled?.plate ?? null;
-	// Measured at another angle its irradiance is not that of the others.
-	const takes = module.takes.filter(({ otherAngle }) => !otherAngle);
+	const takes = module.takes.filter((take) => hasKnownLight(take, lightAt));
 	const corrected = plate ? takes.flatMap((take) => correct(take, plate, lightAt)) : [];
 	const ratio = (of: 'volts' | 'amps' | 'watts') => {
 		const values = corrected.flatMap(({ take, [of]: whole }) => {
@@ -117,22 +117,29 @@ function evaluateModule(
 		(byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
 	const repeats = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
 	const lights = corrected.map(({ light }) => light);
-	const doubt =
+	// Takes whose light comes from the same readings of the control share what those are wrong by.
+	const readings = Math.max(1, new Set(lights.map(({ basis }) => basis)).size);
+	const most = (of: (light: TakeLight) => number) => Math.max(0, ...lights.map(of));
+	/** But for the angle at which the module lay. */
+	const measured =
 		share === null
 			? 0
 			: share *
 				Math.hypot(
-					shares.watts !== null
+					(shares.watts !== null
 						? DOUBT.watts
 						: byLoad !== null
 							? DOUBT.load
-							: Math.hypot(DOUBT.volts, DOUBT.amps, DOUBT.fillFactor),
+							: Math.hypot(DOUBT.volts, DOUBT.amps)) / Math.sqrt(repeats),
+					shares.watts === null && byLoad === null ? DOUBT.fillFactor : 0,
 					DOUBT.label,
-					Math.max(0, ...lights.map(({ lightDoubt }) => lightDoubt)),
-					PER_KELVIN * Math.max(0, ...lights.map(({ heatDoubt }) => heatDoubt)),
+					most(({ lightDoubt }) => lightDoubt) / Math.sqrt(readings),
+					PER_KELVIN * most(({ heatDoubt }) => heatDoubt),
 					spread / (2 * Math.sqrt(repeats)),
 					filled && filled.filled.length > 0 ? 0.02 : 0
 				);
+	const angle = (share ?? 0) * most(({ alignment }) => alignment?.uncertainty ?? 0);
+	const doubt = Math.hypot(measured, angle);
 	// An estimate is made of the very readings: a share of it says nothing.
 	const ofLabel = known ? share : null;
 	const years = module.year === null ? null : Math.max(0, year - module.year);
@@ -157,7 +164,14 @@ function evaluateModule(
 			spread,
 			module
 		),
-		graded: gradeOf(ofLabel, doubt, years, pile.profile, shares.watts !== null || byLoad !== null),
+		graded: gradeOf(
+			ofLabel,
+			doubt,
+			years,
+			pile.profile,
+			shares.watts !== null || byLoad !== null,
+			measured
+		),
 		light: lights[0]?.from ?? null,
 		fillFactor: loaded.length === 0 ? null : median(loaded.map(({ fillFactor }) => fillFactor)),
 		how: howOf(shares, byLoad !== null, lights, known === null)
@@ -170,7 +184,7 @@ function estimateOf(
 	lightAt: (take: Take) => TakeLight | null
 ): TypeEstimate | null {
 	const standard = module.takes
-		.filter(({ otherAngle }) => !otherAngle)
+		.filter((take) => hasKnownLight(take, lightAt))
 		.flatMap((take) => {
 			const light = lightAt(take);
 			if (!light || take.volts === null || take.amps === null) return [];
@@ -190,6 +204,11 @@ function estimateOf(
 		median(standard.map(({ isc }) => isc)),
 		module.size
 	);
+}
+
+/** A module at another angle than the reference module has the light that both shadows say, else none that is known. */
+function hasKnownLight(take: Take, lightAt: (take: Take) => TakeLight | null): boolean {
+	return !take.otherAngle || lightAt(take)?.alignment?.by === 'shadow';
 }
 
 function correct(take: Take, plate: Plate, lightAt: (take: Take) => TakeLight | null): Corrected[] {
@@ -229,6 +248,13 @@ function asReadOf({ label, takes }: { label: PileLabel; takes: readonly Take[] }
 	return read.length > 0 && label.pmax !== null ? median(read) / label.pmax : null;
 }
 
+const ALIGNMENT_WORDS: Readonly<Record<Alignment['by'], string>> = {
+	shadow: ', corrected for its angle by the shadows',
+	'same-plane': '',
+	'not-checked':
+		'; whether both lie in one plane was not checked, so the range is wide: check it, or enter the shadow of a stick on both'
+};
+
 function howOf(
 	shares: Shares,
 	onLoad: boolean,
@@ -239,7 +265,7 @@ function howOf(
 	if (!light) return 'No light is known at its takes: measure the control, or state the light.';
 	const by =
 		light.from === 'control'
-			? 'the control measured in between'
+			? `the reference module measured in between${ALIGNMENT_WORDS[light.alignment?.by ?? 'same-plane']}`
 			: `the stated ${light.irradiance.toFixed(0)} W/m²`;
 	if (unlabelled) return `Brought to standard conditions by ${by}.`;
 	if (shares.watts !== null) return `Watts over what its label gives in this light, by ${by}.`;

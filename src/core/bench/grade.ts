@@ -31,13 +31,16 @@ const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
  * @param doubt standard uncertainty of the share
  * @param years since it was made; null where unknown
  * @param loaded whether it was measured on a load; open circuit and short circuit alone are the most it can be
+ * @param measured standard uncertainty without that of an angle nobody checked: a share that is possible only with it is
+ *   questioned, not graded
  */
 export function gradeOf(
 	share: number | null,
 	doubt: number,
 	years: number | null,
 	profile: GradeProfile,
-	loaded: boolean
+	loaded: boolean,
+	measured = doubt
 ): Graded {
 	if (share === null)
 		return {
@@ -46,11 +49,11 @@ export function gradeOf(
 			near: false,
 			atMost: false
 		};
-	const possible = 1 + NAMEPLATE_TOLERANCE + 2 * doubt;
+	const possible = 1 + NAMEPLATE_TOLERANCE + 2 * measured;
 	if (share > possible) {
 		return {
 			grade: 'unknown',
-			words: `${percent(share)} of its nameplate is more than it can produce (at most ${percent(possible)} with tolerance and uncertainty). Check the irradiance, the nameplate and the meter, and measure again.`,
+			words: `${percent(share)} of its nameplate is more than it can produce (at most ${percent(possible)} with tolerance and uncertainty). Check the irradiance, the nameplate, the meter and whether module and reference module lie in one plane, and measure again.`,
 			near: false,
 			atMost: false
 		};

@@ -4,7 +4,8 @@ import { maximumPowerPoint } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { millisOf } from '../units/instant';
 import { STC_IRRADIANCE } from '../units/constants';
-import type { Control, Pile, Take } from './pile';
+import { alignmentOf, type Alignment } from './alignment';
+import type { Control, Pile, Shadow, Take } from './pile';
 import { plateOf } from './plate-of';
 
 /** Light and heat at the moment of a take. */
@@ -13,8 +14,12 @@ export interface TakeLight {
 	readonly irradiance: number;
 	/** degC */
 	readonly cellTemperature: number;
-	/** Standard uncertainty, relative. */
+	/** Standard uncertainty, relative, without that of the alignment. */
 	readonly lightDoubt: number;
+	/** How it was carried from the reference module to this one; null where it was stated. */
+	readonly alignment: Alignment | null;
+	/** The same for takes whose light comes from the same readings. */
+	readonly basis: string;
 	/** Standard uncertainty, K. */
 	readonly heatDoubt: number;
 	readonly from: 'control' | 'stated';
@@ -33,6 +38,7 @@ const HALVINGS = 40;
 /** What the control saw at its takes, in their order. */
 interface Seen {
 	readonly at: number;
+	readonly shadow: Shadow | undefined;
 	readonly irradiance: number;
 	readonly cellTemperature: number | null;
 }
@@ -40,26 +46,35 @@ interface Seen {
 /** Light and heat of every take that a control gives, by its takes before and after. */
 export function lightOf(
 	pile: Pick<Pile, 'control' | 'sky'>
-): (take: Pick<Take, 'at' | 'cellTemperature'>) => TakeLight | null {
+): (take: Pick<Take, 'at' | 'cellTemperature' | 'shadow'>) => TakeLight | null {
 	const around = lightAround(pile);
 	return (take) => {
-		const light = around(take.at);
+		const light = around(take);
 		return light && take.cellTemperature !== undefined
 			? { ...light, cellTemperature: take.cellTemperature, heatDoubt: STATED_HEAT }
 			: light;
 	};
 }
 
-function lightAround(pile: Pick<Pile, 'control' | 'sky'>): (at: string) => TakeLight | null {
+function lightAround(
+	pile: Pick<Pile, 'control' | 'sky'>
+): (take: Pick<Take, 'at' | 'shadow'>) => TakeLight | null {
 	const seen = pile.control === null ? [] : seenBy(pile.control, pile.sky.cellTemperature);
 	const { irradiance, cellTemperature, lightDoubt } = pile.sky;
-	return (at) => {
-		if (seen.length > 0) return between(seen, millisOf(at), cellTemperature);
+	const samePlane = pile.control?.samePlane === true;
+	return ({ at, shadow }) => {
+		if (seen.length > 0) {
+			return between(seen, millisOf(at), cellTemperature, (reference) =>
+				alignmentOf(shadow, reference, samePlane)
+			);
+		}
 		if (irradiance === null) return null;
 		return {
 			irradiance,
 			cellTemperature: cellTemperature ?? assumedCellTemperature(irradiance),
 			lightDoubt,
+			alignment: null,
+			basis: 'stated',
 			heatDoubt: cellTemperature === null ? UNKNOWN_HEAT.doubt : STATED_HEAT,
 			from: 'stated'
 		};
@@ -84,7 +99,7 @@ function seenBy({ label, share, takes }: Control, stated: number | null): Seen[]
 	return takes
 		.flatMap((take): Seen[] => {
 			const seen = sunIn(model, filled.plate.pmax, share, take, stated);
-			return seen ? [{ at: millisOf(take.at), ...seen }] : [];
+			return seen ? [{ at: millisOf(take.at), shadow: take.shadow, ...seen }] : [];
 		})
 		.sort((a, b) => a.at - b.at);
 }
@@ -96,7 +111,7 @@ function sunIn(
 	share: number,
 	{ amps, volts, watts, cellTemperature }: Take,
 	ofBatch: number | null
-): Omit<Seen, 'at'> | null {
+): Omit<Seen, 'at' | 'shadow'> | null {
 	const stated = cellTemperature ?? ofBatch;
 	if (amps !== null && amps > 0) {
 		// A control that has aged gives less current than its label in the same light.
@@ -126,24 +141,35 @@ function sunIn(
 }
 
 /** Between two takes of the control the light is taken to move evenly. */
-function between(seen: readonly Seen[], at: number, stated: number | null): TakeLight {
+function between(
+	seen: readonly Seen[],
+	at: number,
+	stated: number | null,
+	alignedTo: (reference: Shadow | undefined) => Alignment
+): TakeLight {
 	const after = seen.findIndex((one) => one.at >= at);
 	const right = seen[after === -1 ? seen.length - 1 : after]!;
 	const left = seen[after <= 0 ? (after === -1 ? seen.length - 1 : 0) : after - 1]!;
 	const span = right.at - left.at;
 	const share = span > 0 ? Math.min(1, Math.max(0, (at - left.at) / span)) : 0;
 	const mixed = (of: (one: Seen) => number) => of(left) + share * (of(right) - of(left));
-	const irradiance = mixed((one) => one.irradiance);
+	// The sun moves little between two takes of the control: the nearer one's shadow, else the other's.
+	const near = share < 0.5 ? [left, right] : [right, left];
+	const alignment = alignedTo(near.find(({ shadow }) => shadow)?.shadow);
+	const onControl = mixed((one) => one.irradiance);
+	const irradiance = onControl * alignment.factor;
 	const heats = left.cellTemperature !== null && right.cellTemperature !== null;
 	const away = Math.min(Math.abs(at - left.at), Math.abs(right.at - at)) / 60_000;
 	const drift = DRIFT.perMinute * Math.max(0, away - DRIFT.minutes);
 	// The two takes about it disagree by what the light moved in between.
-	const moved = Math.abs(right.irradiance - left.irradiance) / (4 * irradiance);
+	const moved = Math.abs(right.irradiance - left.irradiance) / (4 * onControl);
 	return {
 		irradiance,
 		cellTemperature: heats
 			? mixed((one) => one.cellTemperature!)
 			: assumedCellTemperature(irradiance),
+		alignment,
+		basis: `${left.at}/${right.at}`,
 		lightDoubt: Math.hypot(BY_CONTROL.light, drift, moved),
 		heatDoubt: stated !== null ? STATED_HEAT : heats ? BY_CONTROL.heat : UNKNOWN_HEAT.doubt,
 		from: 'control'

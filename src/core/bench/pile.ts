@@ -63,6 +63,12 @@ export const DANGEROUS_LOOKS: readonly Look[] = [
 	'delaminated'
 ];
 
+/** A stick and its shadow on the glass, in one unit of length. */
+export interface Shadow {
+	readonly height: number;
+	readonly length: number;
+}
+
 /** One measurement of one module in the sun. Amps are at short circuit through a rated switch or tester. */
 export interface Take {
 	readonly id: string;
@@ -78,8 +84,10 @@ export interface Take {
 	readonly load?: LoadPoint | undefined;
 	/** Of its own cells, degC, where it differs from the batch's or the reference module's; absent where it was not measured. */
 	readonly cellTemperature?: number | undefined;
-	/** Taken at another angle to the sun than the reference module: its irradiance is not known. */
+	/** Taken at another angle to the sun than the reference module: its irradiance is known by shadows alone. */
 	readonly otherAngle?: true | undefined;
+	/** Of a stick held square to the glass, mm; absent where nobody looked. */
+	readonly shadow?: Shadow | undefined;
 }
 
 export interface PileModule {
@@ -108,6 +116,8 @@ export interface Control {
 	/** What it is known to give of its label, share; 1 for a new one. */
 	readonly share: number;
 	readonly takes: readonly Take[];
+	/** Somebody made sure that it lies in one plane with each module; absent where nobody said. */
+	readonly samePlane?: true | undefined;
 }
 
 /** Light and heat as stated; null where unknown. */

@@ -5,6 +5,7 @@ import { FREE_TARGET, groupingGives } from './grouping/grouping';
 import { NO_LABEL } from './pile';
 import { plateOf } from './plate-of';
 import { WARM_SUN, type TestedModule } from './tested';
+import { squareOverMean } from './power-distribution';
 import { answerWire } from './wire';
 import { answerWorth, clippingPaysIn } from './worth';
 
@@ -16,7 +17,7 @@ describe('wire', () => {
 		temperature: 20,
 		amps: 10,
 		volts: 60,
-		sunHours: 1000,
+		year: { latitude: 52, plane: { tilt: 30, azimuth: 90 }, sunHours: 1000 },
 		price: 0.3
 	};
 
@@ -32,8 +33,12 @@ describe('wire', () => {
 
 	it('loses less a year than as many hours at full power, and half with twice the copper', () => {
 		const { kWhAYear, costAYear, sizes } = answerWire(ask);
-		// The mean of a sine's square over the mean of the sine is pi/4 of its peak.
-		expect(kWhAYear).toBeCloseTo((21.5 * Math.PI) / 4, 2);
+		expect(kWhAYear).toBeCloseTo(21.5 * squareOverMean(ask.year), 6);
+		expect(kWhAYear).toBeLessThan(0.6 * 21.5);
+		// A sunnier place with the same wire has more of its hours near full sun.
+		const sunny = { latitude: 33, plane: { tilt: 30, azimuth: 180 }, sunHours: 2000 };
+		expect(squareOverMean(sunny)).toBeGreaterThan(squareOverMean(ask.year));
+		expect(squareOverMean({ ...sunny, sunHours: 9000 })).toBeLessThan(1);
 		expect(costAYear).toBeCloseTo(0.3 * kWhAYear, 9);
 		expect(sizes.find(({ size }) => size === 4)!.kWh).toBeCloseTo(kWhAYear, 9);
 		expect(answerWire({ ...ask, size: 8 }).kWhAYear).toBeCloseTo(kWhAYear / 2, 9);
@@ -83,7 +88,9 @@ describe('worth', () => {
 		share: 0.8,
 		pallet: { price: 200, modules: 20 },
 		ageing: 0.005,
-		least: 0.6
+		newAgeing: 0.005,
+		least: 0.6,
+		discount: 0
 	};
 
 	it('counts the watt as tested with its share of the pallet, against a new one', () => {
@@ -92,18 +99,50 @@ describe('worth', () => {
 		expect(answer.perLabelWatt).toBeCloseTo(0.2, 9);
 		expect(answer.perTestedWatt).toBeCloseTo(0.25, 9);
 		expect(answer.newPerWatt).toBeCloseTo(0.3, 9);
-		// At that price a watt of it is as dear as a new one.
+		// 25 years, from 200 W and from 400 W, each losing half a percent of its nameplate a year.
+		expect(answer.perWattYear).toBeCloseTo(50 / (25 * 250 * (0.8 - 0.0625)), 9);
+		expect(answer.newPerWattYear).toBeCloseTo(120 / (25 * 400 * (1 - 0.0625)), 9);
+		// At that price a watt of it for a year is as dear as a new one.
 		const fair = answerWorth({ ...ask, price: answer.fairPrice });
-		expect(fair.perTestedWatt).toBeCloseTo(fair.newPerWatt, 9);
+		expect(fair.perWattYear).toBeCloseTo(fair.newPerWattYear, 9);
 		expect(answer.yearsLeft).toBeCloseTo(40, 9);
 		expect(answerWorth({ ...ask, pallet: null }).landed).toBe(40);
 	});
 
 	it('says where it is dearer, used up, or cheap today alone', () => {
-		expect(answerWorth({ ...ask, price: 60 }).words).toContain('costs more than a new one');
-		expect(answerWorth({ ...ask, share: 0.5 })).toMatchObject({ yearsLeft: 0, perWattYear: null });
-		expect(answerWorth(ask).words).toContain('Cheaper than new');
-		expect(answerWorth({ ...ask, ageing: 0.02 }).words).toContain('has fewer left');
+		expect(answerWorth({ ...ask, price: 60 }).verdict).toBe('dearer');
+		expect(answerWorth({ ...ask, share: 0.5 })).toMatchObject({
+			yearsLeft: 0,
+			perWattYear: null,
+			verdict: 'used-up',
+			fairPrice: 0
+		});
+		expect(answerWorth(ask)).toMatchObject({ verdict: 'cheaper', cheapTodayOnly: false });
+		expect(answerWorth({ ...ask, ageing: 0.02 })).toMatchObject({
+			verdict: 'dearer',
+			cheapTodayOnly: true
+		});
+	});
+
+	it('goes by one figure: cheaper exactly where the price is below the fair one', () => {
+		for (const discount of [0, 0.05, 0.1]) {
+			for (const price of [1, 20, 35, 40, 45, 80]) {
+				const { verdict, fairPrice } = answerWorth({ ...ask, price, discount });
+				expect(verdict === 'cheaper').toBe(price <= fairPrice);
+			}
+		}
+	});
+
+	it('discounts later years, and ages each module by its own rate', () => {
+		const few = { ...ask, ageing: 0.02 };
+		// Few years are worth more against many the more later ones are discounted.
+		expect(answerWorth({ ...few, discount: 0.08 }).fairPrice).toBeGreaterThan(
+			answerWorth(few).fairPrice
+		);
+		expect(answerWorth(few).newPerWattYear).toBe(answerWorth(ask).newPerWattYear);
+		expect(answerWorth({ ...ask, newAgeing: 0.01 }).newPerWattYear).toBeGreaterThan(
+			answerWorth(ask).newPerWattYear
+		);
 	});
 
 	it('pays a dearer inverter by what is clipped, or never', () => {

@@ -12,8 +12,8 @@ export function unjudgedWords({
 }: Pick<ModuleResult, 'module' | 'plate' | 'share' | 'light'>): string | null {
 	if (share !== null) return null;
 	if (module.takes.length === 0) return 'No measurement yet.';
-	if (module.takes.every(({ otherAngle }) => otherAngle)) {
-		return 'Measured at another angle than the reference module, so that its irradiance is not known. Measure it in the same plane.';
+	if (light === null && module.takes.every(({ otherAngle }) => otherAngle)) {
+		return 'Measured at another angle than the reference module, so that its irradiance is not known. Measure it in the same plane, or enter the shadow of a stick on both.';
 	}
 	if (light === null && plate !== null) {
 		return 'Irradiance and cell temperature are missing: state them, or measure a reference module in between.';

@@ -1,4 +1,5 @@
 import { cableResistance } from '../circuit/cable';
+import { squareOverMean, type YearOfSun } from './power-distribution';
 
 /** A run of cable between modules and what they feed. */
 export interface WireAsk {
@@ -13,8 +14,8 @@ export interface WireAsk {
 	/** At full power, A and V. */
 	readonly amps: number;
 	readonly volts: number;
-	/** Hours of full sun a year, kWh/m2. */
-	readonly sunHours: number;
+	/** How the power of its year is spread. */
+	readonly year: YearOfSun;
 	/** Price of a kWh; null: not asked. */
 	readonly price: number | null;
 }
@@ -43,20 +44,15 @@ export interface WireAnswer {
 const SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120, 150, 185, 240];
 /** A drop of one to two percent of the DC volts is usual: common practice, no source. */
 const USUAL_DROP = 0.02;
-/**
- * Loss of a year over that of as many hours at full power: heat goes with the square of the current, and
- * most hours are below full sun. For light spread as over a clear day's sine, mean square over mean is
- * pi/4 of the peak.
- */
-const SQUARE_OVER_MEAN = Math.PI / 4;
-
 /** Drop in volts, percent and kWh a year of a run of copper. */
 export function answerWire(ask: WireAsk): WireAnswer {
+	// Heat goes with the square of the current, and most hours are below full sun.
+	const hours = ask.year.sunHours * squareOverMean(ask.year);
 	const of = (size: number) => {
 		const ohms = cableResistance({ ...ask, size });
 		const drop = ohms * ask.amps;
 		const watts = ohms * ask.amps ** 2;
-		const kWh = (watts * ask.sunHours * SQUARE_OVER_MEAN) / 1000;
+		const kWh = (watts * hours) / 1000;
 		return { size, ohms, drop, share: ask.volts > 0 ? drop / ask.volts : 0, watts, kWh };
 	};
 	const own = of(ask.size);

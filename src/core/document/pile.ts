@@ -21,6 +21,8 @@ export const PILE_LIMITS = {
 	seriesFuse: { min: 0.5, max: 100, unit: 'A' },
 	millimetres: { min: 50, max: 4000, unit: 'mm' },
 	year: { min: 1970, max: 2100, unit: '', whole: true },
+	shadowHeight: { min: 10, max: 3000, unit: 'mm' },
+	shadowLength: { min: 0, max: 20000, unit: 'mm' },
 	irradiance: { min: 1, max: 1600, unit: 'W/m²' },
 	cellTemperature: { min: -40, max: 120, unit: '°C' },
 	lightDoubtPct: { min: 0.5, max: 50, unit: '%' },
@@ -53,7 +55,13 @@ const takeSchema = z
 			.strictObject({ volts: within(PILE_LIMITS.loadVolts), amps: within(PILE_LIMITS.loadAmps) })
 			.optional(),
 		cellTemperature: within(PILE_LIMITS.cellTemperature).optional(),
-		otherAngle: z.literal(true).optional()
+		otherAngle: z.literal(true).optional(),
+		shadow: z
+			.strictObject({
+				height: within(PILE_LIMITS.shadowHeight),
+				length: within(PILE_LIMITS.shadowLength)
+			})
+			.optional()
 	})
 	.refine(({ volts, amps, watts }) => volts !== null || amps !== null || watts !== null, {
 		message: 'A take needs volts, amps or watts.'
@@ -88,7 +96,8 @@ export const pileSchema = z
 				model: z.string().trim().max(80),
 				label: labelSchema,
 				share: z.number().min(0.05).max(1.2),
-				takes: z.array(takeSchema).max(1000).readonly()
+				takes: z.array(takeSchema).max(1000).readonly(),
+				samePlane: z.literal(true).optional()
 			})
 			.nullable(),
 		sky: z.strictObject({

@@ -85,7 +85,7 @@
 			</dd>
 		{/if}
 		{#if result.againstControl !== null}
-			<dt>Against the control</dt>
+			<dt>Against the reference module</dt>
 			<dd class="figure">{percent(result.againstControl)}</dd>
 		{/if}
 		{#if result.asRead !== null}

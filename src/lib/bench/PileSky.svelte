@@ -66,14 +66,14 @@
 <details class="panel" bind:open>
 	<summary>
 		Judged by: {pile.control
-			? `the control, ${pile.control.model || 'no name'}`
+			? `the reference module, ${pile.control.model || 'no name'}`
 			: pile.sky.irradiance !== null
-				? `stated light, ${pile.sky.irradiance} W/m²`
+				? `stated irradiance, ${pile.sky.irradiance} W/m²`
 				: 'nothing yet'}
 	</summary>
 	<div class="body">
 		<Field
-			label="Name of the pile"
+			label="Name of the batch"
 			name="pile-name"
 			value={pile.name}
 			maxlength={80}
@@ -84,13 +84,13 @@
 			}}
 		/>
 		<p class="soft">
-			The control is a module known to be good, measured in between: its drift is the sun’s. Without
-			one, state light and cell temperature.
+			The reference module is known to be good and measured in between: its drift is the sun’s.
+			Without one, state irradiance and cell temperature.
 		</p>
 		{#if pile.control}
 			<div class="grid">
 				<Field
-					label="Control, model"
+					label="Reference module, model"
 					name="control-model"
 					value={pile.control.model}
 					maxlength={80}
@@ -101,7 +101,7 @@
 						}))}
 				/>
 				<Field
-					label="It gives of its label"
+					label="Its power, of its nameplate"
 					name="control-share"
 					unit="%"
 					figures
@@ -129,11 +129,31 @@
 						control: now.control && { ...now.control, label }
 					}))}
 			/>
+			<label class="same">
+				<input
+					type="checkbox"
+					name="samePlane"
+					checked={pile.control.samePlane === true}
+					onchange={(event) => {
+						const { checked } = event.currentTarget;
+						session.change((now) => {
+							if (!now.control) return now;
+							const { samePlane: _, ...control } = now.control;
+							return { ...now, control: checked ? { ...control, samePlane: true } : control };
+						});
+					}}
+				/>
+				Checked: it lies in one plane with every module that is measured
+			</label>
+			<p class="soft">
+				10° between them can cost 17 %. Where nobody checked, the range of every result allows for
+				it.
+			</p>
 			<button
 				type="button"
 				class="act-plain"
 				onclick={() => session.change((now) => ({ ...now, control: null }))}
-				>Go without a control</button
+				>No reference module</button
 			>
 		{:else}
 			<button
@@ -143,11 +163,11 @@
 					session.change((now) => ({
 						...now,
 						control: NEW_CONTROL
-					}))}>There is a control module</button
+					}))}>Use a reference module</button
 			>
 			<div class="grid">
 				<Field
-					label="Light in the plane"
+					label="Plane-of-array irradiance"
 					name="irradiance"
 					unit="W/m²"
 					figures
@@ -162,7 +182,7 @@
 						)}
 				/>
 				<Field
-					label="Cells"
+					label="Cell temperature"
 					name="cellTemperature"
 					unit="°C"
 					figures
@@ -234,6 +254,20 @@
 		padding: 0.3rem 1rem;
 		align-content: center;
 		font-weight: 600;
+	}
+
+	.same {
+		display: flex;
+		gap: 0.6rem;
+		align-items: center;
+		min-height: 44px;
+		font-weight: 600;
+	}
+
+	.same input {
+		flex: none;
+		width: 1.5rem;
+		height: 1.5rem;
 	}
 
 	.body {

@@ -24,7 +24,9 @@
 		{ key: 'watts', words: 'At maximum', unit: 'W' },
 		{ key: 'loadVolts', words: 'Voltage', unit: 'V' },
 		{ key: 'loadAmps', words: 'Current', unit: 'A' },
-		{ key: 'cellTemperature', words: 'Cells', unit: '°C' }
+		{ key: 'cellTemperature', words: 'Cells', unit: '°C' },
+		{ key: 'shadowHeight', words: 'Stick', unit: 'mm' },
+		{ key: 'shadowLength', words: 'Shadow', unit: 'mm' }
 	] as const;
 	type Key = (typeof FIELDS)[number]['key'];
 	const EMPTY = {
@@ -33,7 +35,9 @@
 		watts: '',
 		loadVolts: '',
 		loadAmps: '',
-		cellTemperature: ''
+		cellTemperature: '',
+		shadowHeight: '',
+		shadowLength: ''
 	};
 
 	let typed = $state<Record<Key, string>>({ ...EMPTY });
@@ -57,7 +61,9 @@
 			watts: null,
 			loadVolts: null,
 			loadAmps: null,
-			cellTemperature: null
+			cellTemperature: null,
+			shadowHeight: null,
+			shadowLength: null
 		};
 		for (const { key } of FIELDS) {
 			if (typed[key].trim() === '') continue;
@@ -65,15 +71,21 @@
 			if (answer.ok) values[key] = answer.value;
 			else errors[key] = answer.problem;
 		}
-		if (!onControl && mark.trim() === '') errors.mark = 'Give it a mark, and chalk it on.';
-		const { loadVolts, loadAmps, cellTemperature, ...measured } = values;
+		if (!onControl && mark.trim() === '')
+			errors.mark = 'Enter its mark, and chalk it on the module.';
+		const { loadVolts, loadAmps, cellTemperature, shadowHeight, shadowLength, ...measured } =
+			values;
 		if ((loadVolts === null) !== (loadAmps === null)) {
 			errors[loadVolts === null ? 'loadVolts' : 'loadAmps'] =
 				'A point on a load needs its voltage and its current.';
 		}
+		if ((shadowHeight === null) !== (shadowLength === null)) {
+			errors[shadowHeight === null ? 'shadowHeight' : 'shadowLength'] =
+				'A shadow needs its length and the height of the stick.';
+		}
 		if (Object.keys(errors).length > 0) return null;
 		if (Object.values(measured).every((value) => value === null)) {
-			errors.volts = 'Type volts and amps, or watts.';
+			errors.volts = 'Enter Voc and Isc, or the power.';
 			return null;
 		}
 		return {
@@ -83,6 +95,8 @@
 			...(loadVolts !== null &&
 				loadAmps !== null && { load: { volts: loadVolts, amps: loadAmps } }),
 			...(cellTemperature !== null && { cellTemperature }),
+			...(shadowHeight !== null &&
+				shadowLength !== null && { shadow: { height: shadowHeight, length: shadowLength } }),
 			...(otherAngle && !onControl && { otherAngle: true })
 		};
 	}
@@ -198,13 +212,13 @@
 				onclick={() => {
 					onControl = !onControl;
 					void light('volts');
-				}}>The control</button
+				}}>Reference module</button
 			>
 		{/if}
 	</div>
 	<h2>
-		{#if onControl}The control, again{:else if mark.trim() === ''}Which module?{:else if known}Module
-			{known.mark}, take {known.takes.length + 1}{:else}Module {mark.trim()}, new{/if}
+		{#if onControl}Reference module, again{:else if mark.trim() === ''}Which module?{:else if known}Module
+			{known.mark}, measurement {known.takes.length + 1}{:else}Module {mark.trim()}, new{/if}
 	</h2>
 	{#if errors.mark}<p class="error" role="alert">{errors.mark}</p>{/if}
 	{#if due && !onControl}<p class="due" role="status">{due}</p>{/if}
@@ -219,18 +233,32 @@
 			short circuit do not. The cell temperature where it is not that of the reference module.
 		</p>
 		<div class="fields">
-			{#each FIELDS.slice(3) as one (one.key)}{@render field(one)}{/each}
+			{#each FIELDS.slice(3, 6) as one (one.key)}{@render field(one)}{/each}
 		</div>
 	</details>
-	{#if pile.control && !onControl}
-		<label class="tick">
-			<input type="checkbox" name="otherAngle" bind:checked={otherAngle} />
-			At another angle than the reference module
-		</label>
+	{#if pile.control}
+		<details class="load">
+			<summary>
+				{otherAngle && !onControl ? 'Another angle than the reference module' : 'Angle'}
+			</summary>
+			{#if !onControl}
+				<label class="tick">
+					<input type="checkbox" name="otherAngle" bind:checked={otherAngle} />
+					At another angle than the reference module
+				</label>
+			{/if}
+			<p class="soft">
+				Where the modules do not lie in one plane with the reference module: hold a stick square to
+				the glass and measure its shadow, here and on the reference module.
+			</p>
+			<div class="fields">
+				{#each FIELDS.slice(6) as one (one.key)}{@render field(one)}{/each}
+			</div>
+		</details>
 	{/if}
 	<Keypad onpress={press} onenter={() => form?.requestSubmit()} />
 	<p class="end">
-		<button class="act">Store this take</button>
+		<button class="act">Save measurement</button>
 	</p>
 	<p class="soft">
 		Square to the sun, the glass clean, ten seconds of steady light. Short circuit only through a

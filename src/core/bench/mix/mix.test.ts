@@ -218,6 +218,6 @@ describe('a battery', () => {
 		expect(answer.pwm.arrayVolts).toBe(50);
 		expect(answer.mppt.watts).toBeGreaterThan(answer.pwm.watts);
 		expect(answer.rate).toBeCloseTo(answer.mppt.amps / 200, 9);
-		expect(answer.broken.join(' ')).toMatch(/cannot finish a charge.*the controller bears 90 V/);
+		expect(answer.broken.join(' ')).toMatch(/62.6 V with MPPT.*the controller bears 90 V/);
 	});
 });

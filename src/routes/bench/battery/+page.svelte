@@ -91,7 +91,7 @@
 
 <Question
 	title="Controller and battery"
-	lead="What a charge controller makes of an array: PWM beside MPPT, the window hot and cold, and one module in the shade. The battery’s and the controller’s makers decide; no lithium battery is charged below the temperature its maker allows."
+	lead="What a charge controller makes of an array: PWM beside MPPT, the voltage window hot and cold, and one module in the shade. The manufacturers of battery and controller decide; no lithium battery is charged below the temperature that its manufacturer allows."
 >
 	{#snippet asked()}
 		<h2>The array</h2>
@@ -110,7 +110,7 @@
 			<h2>PWM beside MPPT</h2>
 			<table>
 				<thead
-					><tr><th>by</th><th>into the battery</th><th>array at</th><th>of its label</th></tr
+					><tr><th>by</th><th>into the battery</th><th>array at</th><th>of nameplate power</th></tr
 					></thead
 				>
 				<tbody>
@@ -126,16 +126,21 @@
 				</tbody>
 			</table>
 			<p>
-				PWM puts the array on the battery’s volts: battery volts times module amps.
+				With PWM the power is the battery voltage times the current of the modules.
 				{#if answer.more !== null && answer.more > 0.02}MPPT gives {(100 * answer.more).toFixed(0)} %
 					more here.{/if}
 			</p>
 			<h2>Hot and cold</h2>
 			<dl class="facts">
-				<dt>Hottest day, at the maximum</dt>
+				<dt>Hottest day, Vmp of a string</dt>
 				<dd class="figure">{answer.hotVolts.toFixed(1)} V</dd>
-				<dt>Absorption and headroom of 5 V (common practice; the maker’s figure wins)</dt>
-				<dd class="figure">{answer.wanted.toFixed(1)} V</dd>
+				<dt>Needed with PWM: absorption voltage</dt>
+				<dd class="figure">{answer.wanted.pwm.toFixed(1)} V</dd>
+				<dt>
+					Needed with MPPT: absorption voltage and 5 V (common practice; the manufacturer’s figure
+					decides)
+				</dt>
+				<dd class="figure">{answer.wanted.mppt.toFixed(1)} V</dd>
 				{#if answer.coldVolts !== null}
 					<dt>Coldest morning, open circuit</dt>
 					<dd class="figure">{answer.coldVolts.toFixed(0)} V</dd>
@@ -148,7 +153,9 @@
 			{#each answer.broken as words (words)}
 				<p class="notice" data-kind="error">{words}</p>
 			{:else}
-				<p class="notice" data-kind="done">Volts fit hot and cold, by what is typed here.</p>
+				<p class="notice" data-kind="done">
+					The voltage fits hot and cold, by what is entered here.
+				</p>
 			{/each}
 			{#if shade}
 				<h2>One module of a string in the shade</h2>

@@ -37,7 +37,10 @@
 			first: '2'
 		},
 		factor: { min: 1, max: 2, unit: '', words: 'Factor on the current', first: '1.25' },
-		hours: { min: 100, max: 3000, unit: 'h', words: 'Full-sun hours', first: '1000' },
+		hours: { min: 100, max: 3000, unit: 'h', words: 'Full-sun hours a year', first: '1000' },
+		latitude: { min: -90, max: 90, unit: '°', words: 'Latitude', first: '52' },
+		tilt: { min: 0, max: 90, unit: '°', words: 'Tilt', first: '30' },
+		azimuth: { min: 0, max: 360, unit: '°', words: 'Azimuth', first: '180' },
 		price: { min: 0, max: 100, unit: '', words: 'Price of a kWh', first: '', optional: true },
 		isc: { ...PILE_LIMITS.isc, words: 'Isc of a string', first: '8.75' },
 		strings: { min: 1, max: 60, unit: '', whole: true, words: 'Strings in parallel', first: '3' },
@@ -102,7 +105,11 @@
 				conductor: us ? 'copper' : 'pvCable',
 				amps: f.amps,
 				volts: f.volts,
-				sunHours: f.hours,
+				year: {
+					latitude: f.latitude,
+					plane: { tilt: f.tilt, azimuth: f.azimuth },
+					sunHours: f.hours
+				},
 				price: given(f.price)
 			}),
 			needed: needWords(rule, parallel),
@@ -143,6 +150,9 @@
 				'together',
 				'factor',
 				'hours',
+				'latitude',
+				'tilt',
+				'azimuth',
 				'price'
 			]}
 		/>

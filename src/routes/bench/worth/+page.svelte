@@ -6,21 +6,30 @@
 	import Question from '$lib/bench/Question.svelte';
 
 	const money = { min: 0, max: 1e6, unit: '' } as const;
+	/** Degradation that is usual, % a year. */
+	const RATE = String(Number((100 * POWER_AGEING_PER_YEAR).toFixed(2)));
+	const VERDICT_WORDS = {
+		cheaper: 'Cheaper than new, over the years that it has left.',
+		dearer: 'Dearer than new, over the years that it has left.',
+		'used-up': 'Below what is worth its place already.'
+	} as const;
 	const form = new FigureForm({
-		label: { min: 1, max: 2000, unit: 'W', words: 'Label', first: '225' },
-		share: { min: 1, max: 120, unit: '%', words: 'Of its label, as tested', first: '88' },
+		label: { min: 1, max: 2000, unit: 'W', words: 'Nameplate power', first: '225' },
+		share: { min: 1, max: 120, unit: '%', words: 'As tested, of nameplate', first: '88' },
 		price: { ...money, words: 'Price of one', first: '35' },
-		newLabel: { min: 1, max: 2000, unit: 'W', words: 'A new one, label', first: '430' },
+		newLabel: { min: 1, max: 2000, unit: 'W', words: 'New, nameplate power', first: '430' },
 		newPrice: { ...money, words: 'Price of a new one', first: '110' },
 		pallet: { ...money, words: 'Shipping of a pallet', first: '180', optional: true },
 		onPallet: { min: 1, max: 200, unit: '', whole: true, words: 'Modules on it', first: '26' },
 		ageing: {
 			min: 0.05,
 			max: 10,
-			unit: '% a year',
-			words: 'Ageing',
-			first: String(Number((100 * POWER_AGEING_PER_YEAR).toFixed(2)))
+			unit: '%/year',
+			words: 'Degradation, used',
+			first: RATE
 		},
+		newAgeing: { min: 0.05, max: 10, unit: '%/year', words: 'Degradation, new', first: RATE },
+		discount: { min: 0, max: 30, unit: '%/year', words: 'Discount rate', first: '5' },
 		least: { min: 5, max: 100, unit: '%', words: 'Worth its place down to', first: '60' },
 		clipped: { min: 0, max: 1e6, unit: 'kWh', words: 'Clipped a year', first: '', optional: true },
 		kWh: { ...money, words: 'Price of a kWh', first: '', optional: true },
@@ -41,6 +50,8 @@
 				share: f.share / 100,
 				pallet: pallet === null ? null : { price: pallet, modules: f.onPallet },
 				ageing: f.ageing / 100,
+				newAgeing: f.newAgeing / 100,
+				discount: f.discount / 100,
 				least: f.least / 100
 			}),
 			clipping: clipping
@@ -49,11 +60,12 @@
 		};
 	});
 	const cents = (value: number) => value.toFixed(3);
+	const fine = (value: number) => value.toFixed(4);
 </script>
 
 <Question
 	title="What it is worth"
-	lead="A used module by the label watt and by the watt as tested, beside a new one; in whatever currency you think in."
+	lead="A used module beside a new one, by the watt and by the watt for a year that it has left; in any one currency."
 >
 	{#snippet asked()}
 		<h2>The used one</h2>
@@ -62,40 +74,47 @@
 			keys={['label', 'share', 'price', 'pallet', 'onPallet', 'ageing', 'least']}
 		/>
 		<h2>Beside a new one</h2>
-		<FigureFields {form} keys={['newLabel', 'newPrice']} />
+		<FigureFields {form} keys={['newLabel', 'newPrice', 'newAgeing', 'discount']} />
 		<h2>Clipping</h2>
 		<FigureFields {form} keys={['clipped', 'kWh', 'dearer']} />
 	{/snippet}
 	{#snippet answer()}
 		{#if worked}
 			{@const { answer, clipping } = worked}
-			<p class="notice" data-worth>{answer.words}</p>
+			<p
+				class="notice"
+				data-worth={answer.verdict}
+				data-kind={answer.verdict === 'cheaper' ? 'done' : 'warn'}
+			>
+				<strong>{VERDICT_WORDS[answer.verdict]}</strong>
+				{#if answer.cheapTodayOnly}By the watt of today it is cheaper, but it has fewer years left.{/if}
+			</p>
 			<dl class="facts">
 				<dt>With its share of the pallet</dt>
 				<dd class="figure">{answer.landed.toFixed(2)}</dd>
-				<dt>A label watt</dt>
+				<dt>Per nameplate watt</dt>
 				<dd class="figure">{cents(answer.perLabelWatt)}</dd>
-				<dt>A watt as tested</dt>
+				<dt>Per watt as tested</dt>
 				<dd class="figure">{cents(answer.perTestedWatt)}</dd>
-				<dt>A new watt</dt>
+				<dt>Per watt, new</dt>
 				<dd class="figure">{cents(answer.newPerWatt)}</dd>
-				<dt>As dear as new by the watt, it may cost</dt>
-				<dd class="figure">{answer.fairPrice.toFixed(2)}</dd>
 				<dt>Years until it is no longer worth its place</dt>
 				<dd class="figure">{answer.yearsLeft.toFixed(0)}</dd>
 				{#if answer.perWattYear !== null}
-					<dt>A watt for a year</dt>
-					<dd class="figure">{cents(answer.perWattYear)}</dd>
+					<dt>A watt for a year, over those years (25 at most), discounted</dt>
+					<dd class="figure">{fine(answer.perWattYear)}</dd>
 				{/if}
-				<dt>The same of a new one over 25 years</dt>
-				<dd class="figure">{cents(answer.newPerWattYear)}</dd>
+				<dt>A new watt for a year, over 25 years, discounted</dt>
+				<dd class="figure">{fine(answer.newPerWattYear)}</dd>
+				<dt>Price at which both are the same</dt>
+				<dd class="figure">{answer.fairPrice.toFixed(2)}</dd>
 			</dl>
 			{#if clipping}
 				<h2>Clipping against a larger inverter</h2>
 				<p>
 					{clipping.years === null
 						? 'Nothing is lost, so nothing pays.'
-						: `What is clipped pays for the larger one in ${clipping.years.toFixed(1)} years. A flat top is money, not a fault.`}
+						: `What is clipped pays for the larger one in ${clipping.years.toFixed(1)} years. Clipping costs money; it is not a fault.`}
 				</p>
 			{/if}
 		{:else}

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { HARROWGILL as LABEL } from '../../../demo/pile';
+import { fitLabel } from '../module/fit';
+import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { alignmentOf } from './alignment';
+import { evaluatePile } from './evaluate';
+import { EMPTY_PILE, type Pile, type PileModule, type Shadow, type Take } from './pile';
+import { plateOf } from './plate-of';
+
+/** The shadow of a stick of 200 mm where the sun stands at an angle to the glass, degrees. */
+const shadowAt = (angle: number): Shadow => ({
+	height: 200,
+	length: 200 * Math.tan((angle * Math.PI) / 180)
+});
+
+describe('the angles of two modules', () => {
+	it('are one where their shadows are', () => {
+		expect(alignmentOf(shadowAt(40), shadowAt(40), false)).toMatchObject({
+			factor: 1,
+			by: 'shadow'
+		});
+	});
+
+	it('take from the light what the cosine and the even light of the sky say', () => {
+		const { factor, uncertainty } = alignmentOf(shadowAt(55), shadowAt(45), false);
+		const light = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
+		expect(factor).toBeCloseTo(light(55) / light(45), 9);
+		expect(uncertainty).toBeGreaterThan(0.03);
+		expect(uncertainty).toBeLessThan(0.12);
+		// The flatter the ray, the more an angle's error weighs.
+		expect(alignmentOf(shadowAt(20), shadowAt(20), false).uncertainty).toBeLessThan(uncertainty);
+	});
+
+	it('are doubted where nobody checked, or one shadow is missing', () => {
+		const checked = alignmentOf(undefined, undefined, true);
+		const taken = alignmentOf(undefined, shadowAt(30), false);
+		expect(checked).toMatchObject({ factor: 1, by: 'same-plane' });
+		expect(taken).toMatchObject({ factor: 1, by: 'not-checked' });
+		// 10 degrees between them are 17 % with the sun at 45 degrees to the glass.
+		expect(2 * taken.uncertainty).toBeGreaterThanOrEqual(0.17);
+		expect(checked.uncertainty).toBeLessThan(0.02);
+	});
+});
+
+describe('a module at another angle than the reference module', () => {
+	const FIT = fitLabel(plateOf(LABEL)!.plate);
+	const take = (n: number, irradiance: number, more: Partial<Take> = {}): Take => {
+		const here = translate(FIT, irradiance, 40);
+		return {
+			id: `t${n}`,
+			at: new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString(),
+			volts: openCircuitVoltage(here),
+			amps: shortCircuitCurrent(here),
+			watts: null,
+			cellTemperature: 40,
+			...more
+		};
+	};
+	const evaluated = (
+		takes: readonly Take[],
+		control: Partial<NonNullable<Pile['control']>> = {}
+	) => {
+		const module: PileModule = {
+			id: 'm',
+			mark: '1',
+			model: '',
+			label: LABEL,
+			size: null,
+			year: 2024,
+			connector: '',
+			looks: [],
+			note: '',
+			takes
+		};
+		return evaluatePile(
+			{
+				...EMPTY_PILE,
+				control: { model: '', label: LABEL, share: 1, takes: [take(0, 800)], ...control },
+				modules: [module]
+			},
+			2026
+		)[0]!;
+	};
+	const light = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
+	const flatter = (800 * light(55)) / light(45);
+
+	it('is judged by both shadows', () => {
+		const askew = take(1, flatter, { otherAngle: true, shadow: shadowAt(55) });
+		const known = evaluated([askew], { takes: [take(0, 800, { shadow: shadowAt(45) })] });
+		expect(known.share).toBeCloseTo(1, 2);
+		expect(known.how).toContain('shadows');
+		expect(evaluated([askew]).share).toBeNull();
+	});
+
+	it('that nobody looked at has a range that holds the truth', () => {
+		const unseen = evaluated([take(1, flatter)]);
+		expect(unseen.share! + 2 * unseen.doubt).toBeGreaterThan(1);
+		const checked = evaluated([take(1, 800)], { samePlane: true });
+		expect(checked.doubt).toBeLessThan(0.6 * unseen.doubt);
+	});
+
+	it('measured three times, the reference module in between, is known better', () => {
+		const controls = [0, 2, 4, 6].map((n) => take(n, 800));
+		const of = (count: number) =>
+			evaluated(
+				[1, 3, 5].slice(0, count).map((n) => take(n, 800)),
+				{ takes: controls, samePlane: true }
+			).doubt;
+		expect(of(3)).toBeLessThan(0.95 * of(1));
+	});
+});
