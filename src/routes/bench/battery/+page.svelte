@@ -110,7 +110,7 @@
 			<h2>PWM beside MPPT</h2>
 			<table>
 				<thead
-					><tr><th>by</th><th>into the battery</th><th>array at</th><th>of nameplate power</th></tr
+					><tr><th>by</th><th>into the battery</th><th>array at</th><th>of Pmax</th></tr
 					></thead
 				>
 				<tbody>
