@@ -56,6 +56,24 @@ describe('zembo watch', () => {
 		});
 	});
 
+	it('takes the factors of shunts and dividers by heading', () => {
+		const lines = Array.from({ length: 96 }, (_, i) => {
+			const at = new Date(Date.UTC(2026, 4, 1) + i * 900_000).toISOString();
+			return `${at},30,30`;
+		});
+		const csv = ['Time,K1 U (V),K1 shunt (mV)', ...lines].join('\n');
+		const answer = watch({
+			visit: kilnLane,
+			csv,
+			factors: { 'K1 U (V)': 11, 'K1 shunt (mV)': 0.2 }
+		});
+		// 330 V times 6 A for a day.
+		expect(answer).toMatchObject({
+			ok: true,
+			value: { energy: [{ kWh: expect.closeTo(0.33 * 6 * 24, 0) }] }
+		});
+	});
+
 	it('asks the doubts that the screen asks', () => {
 		const csv =
 			'Time;Total (W)\n2026-06-05 11:00;1.760\n2026-06-05 12:00;3.400\n2026-06-05 13:00;0';

@@ -4,9 +4,11 @@ import { problemOf, readVisitData, type Problem } from '$core/document/file';
 import { watch, type Watch } from '$core/production/analysis/watch';
 import { importDoubts, type PreviewPeak } from '$core/production/doubts';
 import { guessLayout } from '$core/production/import/guess';
+import { layoutTrouble, type Layout } from '$core/production/import/layout';
 import { SampleReader } from '$core/production/import/reader';
 import type { Watched } from '$core/production/import/watched';
 import { matchUnits } from '$core/production/match';
+import { renamedDoubt } from '$core/production/renamed';
 import { buildYear, unitKey, type PartSamples } from '$core/production/series/build';
 import type { Samples } from '$core/production/series/grid';
 import { refuse, succeed, type Result } from '$core/units/result';
@@ -18,7 +20,9 @@ const inputSchema = z.strictObject({
 	/** The export's text. */
 	csv: z.string(),
 	latitude: z.number().min(-90).max(90).optional(),
-	longitude: z.number().min(-180).max(180).optional()
+	longitude: z.number().min(-180).max(180).optional(),
+	/** Factors of shunts and dividers by the headings of their columns. */
+	factors: z.record(z.string(), z.number()).optional()
 });
 
 const DAY = 86_400_000;
@@ -33,7 +37,7 @@ const REFUSED_SHOWN = 100;
 export function watchCommand(input: unknown): Result<unknown, Problem> {
 	const parsed = inputSchema.safeParse(input);
 	if (!parsed.success) return refuse(problemOf(parsed.error));
-	const { csv, latitude, longitude } = parsed.data;
+	const { csv, latitude, longitude, factors = {} } = parsed.data;
 	const document = readVisitData(parsed.data.visit);
 	if (!document.ok) return document;
 	const { record, site } = document.value;
@@ -41,7 +45,18 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 	const guess = guessLayout(rows.slice(0, HEAD), meta.delimiter);
 	if (!guess.ok)
 		return refuse({ what: guess.problem, where: 'csv', mend: 'Send the export itself.' });
-	const { layout, headings } = guess.value;
+	const { headings } = guess.value;
+	const layout: Layout = {
+		...guess.value.layout,
+		figures: guess.value.layout.figures.map((figure) => {
+			const scale = factors[headings[figure.column] ?? ''];
+			return scale === undefined ? figure : { ...figure, scale };
+		})
+	};
+	const trouble = layoutTrouble(layout);
+	if (trouble !== null) {
+		return refuse({ what: trouble, where: 'csv', mend: 'Rename the columns or leave some out.' });
+	}
 	const reader = new SampleReader(layout, headings, zoneOf(site.timeZone));
 	const lists = new Map<
 		string,
@@ -94,8 +109,31 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 		matched: targets.size,
 		units: names.length,
 		refused: refused.length,
-		doubts: [...guess.value.doubts, ...importDoubts(record, targets, peaksOf(all))],
+		doubts: [
+			...guess.value.doubts,
+			...importDoubts(record, targets, peaksOf(all)),
+			...[renamedDoubt(spansOf(all))].filter((doubt) => doubt !== null)
+		],
 		why: refused.slice(0, REFUSED_SHOWN)
+	});
+}
+
+/** Days from the first to the last sample of each unit. */
+function spansOf(
+	lists: readonly { readonly unit: string; readonly watched: Watched; readonly at: number[] }[]
+) {
+	return [...new Set(lists.map(({ unit }) => unit))].map((name) => {
+		const own = lists.filter(({ unit }) => unit === name);
+		const days = own.flatMap(({ at }) => [
+			Math.floor(at.reduce((a, b) => Math.min(a, b)) / DAY),
+			Math.floor(at.reduce((a, b) => Math.max(a, b)) / DAY)
+		]);
+		return {
+			name,
+			first: Math.min(...days),
+			last: Math.max(...days),
+			quantities: own.map(({ watched }) => watched)
+		};
 	});
 }
 

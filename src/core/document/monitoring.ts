@@ -34,11 +34,18 @@ const layoutSchema: z.ZodType<Layout> = z.strictObject({
 				column,
 				unit: name.nullable(),
 				watched: z.enum(WATCHED).nullable(),
-				factor: z.number().positive().max(1e9)
+				factor: z.number().positive().max(1e9),
+				scale: z
+					.number()
+					.min(-1e6)
+					.max(1e6)
+					.refine((scale) => scale !== 0)
+					.optional()
 			})
 		)
 		.min(1)
-		.max(MOST_COLUMNS)
+		.max(MOST_COLUMNS),
+	across: z.enum(['times', 'hours']).optional()
 });
 
 /** What an import begins with. */

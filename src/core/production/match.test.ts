@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../tests/support/watched-record';
 import { importDoubts } from './doubts';
 import { matchUnits } from './match';
-import { earlierName } from './renamed';
+import { earlierName, renamedDoubt } from './renamed';
 import { factsOf, targetKey } from './target';
 
 const record = testRecord();
@@ -58,6 +58,8 @@ describe('units of an export', () => {
 		];
 		expect(earlierName(units[2]!, units)).toBe('A');
 		expect(earlierName(units[1]!, units)).toBeNull();
+		expect(renamedDoubt(units)).toContain('“A2” begins');
+		expect(renamedDoubt(units.slice(0, 2))).toBeNull();
 	});
 });
 

@@ -23,3 +23,19 @@ export function earlierName(unit: NamedSpan, all: readonly NamedSpan[]): string 
 	);
 	return before.length === 1 ? before[0]!.name : null;
 }
+
+/** Says that units of an export end where others begin, as they do when they are renamed; null where none do. */
+export function renamedDoubt(all: readonly NamedSpan[]): string | null {
+	const begun = all.filter((unit) =>
+		all.some(
+			(other) =>
+				other.last <= unit.first &&
+				unit.first - other.last <= NEAR &&
+				other.first < other.last &&
+				other.quantities.some((quantity) => unit.quantities.includes(quantity))
+		)
+	);
+	if (begun.length === 0) return null;
+	const names = begun.slice(0, 3).map(({ name }) => `“${name}”`);
+	return `${names.join(', ')}${begun.length > 3 ? ` and ${begun.length - 3} more` : ''} ${begun.length === 1 ? 'begins' : 'begin'} where other units end. If they were renamed, match both names to the same part of the record.`;
+}

@@ -1,6 +1,8 @@
 <script lang="ts">
+	import { parseScale } from '$core/production/import/scale';
 	import type { FigureColumn } from '$core/production/import/layout';
 	import { WATCHED, WATCHED_FACTS, type Watched } from '$core/production/import/watched';
+	import { succeed } from '$core/units/result';
 	import type { ImportSession } from './import-session.svelte';
 
 	let { session }: { session: ImportSession } = $props();
@@ -38,90 +40,137 @@
 		session.change({ figures: [...rest, figure].sort((a, b) => a.column - b.column) });
 	}
 
+	let scaleTrouble = $state<Record<number, string>>({});
+	function setScale(column: number, typed: string): void {
+		const read = typed.trim() === '' ? succeed(1) : parseScale(typed);
+		scaleTrouble[column] = read.ok ? '' : read.problem;
+		if (read.ok) put(column, { scale: read.value === 1 ? undefined : read.value });
+	}
+
 	function setQuantity(column: number, value: string): void {
 		if (value === '') return put(column, null);
 		put(column, { watched: value as Watched, factor: 1 });
 	}
 </script>
 
-<div class="scroll">
-	<table>
-		<thead>
-			<tr>
-				<th>Column</th>
-				<th>Says, for example</th>
-				{#if layout.unitColumn === null}<th>Unit</th>{/if}
-				<th>Holds</th>
-				<th>In</th>
-			</tr>
-		</thead>
-		<tbody>
-			{#each columns as column (column)}
-				{@const figure = of(column)}
-				{@const heading = head.guess.headings[column] || `column ${column + 1}`}
-				<tr class:out={!figure}>
-					<th scope="row">{heading}</th>
-					<td class="figure">{example(column)}</td>
-					{#if layout.unitColumn === null}
+{#if layout.across}
+	<p class="notice" data-across={layout.across}>
+		{layout.across === 'times'
+			? 'The headings are times: each line is a unit.'
+			: 'The headings are times of the day: each line is a day of the whole array, power in W.'}
+	</p>
+{:else}
+	<p class="soft">
+		Factor: of a shunt or divider in front of a logger, such as 100/75 for 100 A at 75 mV with
+		figures in mV, or 11 for a divider of 1:11; −1 where generation is written negative.
+	</p>
+	<div class="scroll">
+		<table>
+			<thead>
+				<tr>
+					<th>Column</th>
+					<th>Says, for example</th>
+					{#if layout.unitColumn === null}<th>Unit</th>{/if}
+					<th>Holds</th>
+					<th>In</th>
+					<th>Factor</th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each columns as column (column)}
+					{@const figure = of(column)}
+					{@const heading = head.guess.headings[column] || `column ${column + 1}`}
+					<tr class:out={!figure}>
+						<th scope="row">{heading}</th>
+						<td class="figure">{example(column)}</td>
+						{#if layout.unitColumn === null}
+							<td>
+								{#if figure}
+									<input
+										aria-label="Unit of {heading}"
+										value={figure.unit ?? ''}
+										placeholder="the whole site"
+										onchange={(event) => put(column, { unit: event.currentTarget.value.trim() })}
+									/>
+								{/if}
+							</td>
+						{/if}
+						<td>
+							{#if named}
+								<label class="tick">
+									<input
+										type="checkbox"
+										checked={figure !== undefined}
+										onchange={(event) => put(column, event.currentTarget.checked ? {} : null)}
+									/> figures
+								</label>
+							{:else}
+								<select
+									class="bare"
+									aria-label="What {heading} holds"
+									value={figure?.watched ?? ''}
+									onchange={(event) => setQuantity(column, event.currentTarget.value)}
+								>
+									<option value="">leave it out</option>
+									{#each WATCHED as watched (watched)}
+										<option value={watched}>{WATCHED_FACTS[watched].words}</option>
+									{/each}
+								</select>
+							{/if}
+						</td>
+						<td>
+							{#if figure?.watched}
+								<select
+									class="bare"
+									aria-label="Unit of measure of {heading}"
+									value={String(figure.factor)}
+									onchange={(event) => put(column, { factor: Number(event.currentTarget.value) })}
+								>
+									{#each Object.entries(WATCHED_FACTS[figure.watched].units).filter(([, factor], i, all) => all.findIndex(([, other]) => other === factor) === i) as [symbol, factor] (symbol)}
+										<option value={String(factor)}>{symbol}</option>
+									{/each}
+								</select>
+							{/if}
+						</td>
 						<td>
 							{#if figure}
 								<input
-									aria-label="Unit of {heading}"
-									value={figure.unit ?? ''}
-									placeholder="the whole site"
-									onchange={(event) => put(column, { unit: event.currentTarget.value.trim() })}
+									class="factor figure"
+									aria-label="Factor of {heading}"
+									value={figure.scale === undefined
+										? ''
+										: String(Number(figure.scale.toPrecision(6)))}
+									placeholder="1"
+									onchange={(event) => setScale(column, event.currentTarget.value)}
 								/>
+								{#if scaleTrouble[column]}<p class="error" role="alert">
+										{scaleTrouble[column]}
+									</p>{/if}
 							{/if}
 						</td>
-					{/if}
-					<td>
-						{#if named}
-							<label class="tick">
-								<input
-									type="checkbox"
-									checked={figure !== undefined}
-									onchange={(event) => put(column, event.currentTarget.checked ? {} : null)}
-								/> figures
-							</label>
-						{:else}
-							<select
-								class="bare"
-								aria-label="What {heading} holds"
-								value={figure?.watched ?? ''}
-								onchange={(event) => setQuantity(column, event.currentTarget.value)}
-							>
-								<option value="">leave it out</option>
-								{#each WATCHED as watched (watched)}
-									<option value={watched}>{WATCHED_FACTS[watched].words}</option>
-								{/each}
-							</select>
-						{/if}
-					</td>
-					<td>
-						{#if figure?.watched}
-							<select
-								class="bare"
-								aria-label="Unit of measure of {heading}"
-								value={String(figure.factor)}
-								onchange={(event) => put(column, { factor: Number(event.currentTarget.value) })}
-							>
-								{#each Object.entries(WATCHED_FACTS[figure.watched].units).filter(([, factor], i, all) => all.findIndex(([, other]) => other === factor) === i) as [symbol, factor] (symbol)}
-									<option value={String(factor)}>{symbol}</option>
-								{/each}
-							</select>
-						{/if}
-					</td>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
-</div>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+{/if}
 
 <style>
 	.scroll {
 		max-height: 24rem;
 		overflow: auto;
 		border: 1px solid var(--line);
+	}
+
+	.factor {
+		width: 6rem;
+	}
+
+	.error {
+		color: var(--off);
+		font-weight: 600;
+		white-space: normal;
+		max-width: 14rem;
 	}
 
 	table {

@@ -1,13 +1,28 @@
+import { quantile } from '../../units/quantile';
 import { refuse, succeed, type Result } from '../../units/result';
-import { guessMark, readCell } from './figure';
+import { guessMark, readCell, type DecimalMark } from './figure';
 import type { FigureColumn, Layout } from './layout';
-import { guessForm, type StampForm } from './stamp';
-import { readHeading, WATCHED, WATCHED_FACTS } from './watched';
+import { acrossTimes, type AcrossTimes } from './across';
+import {
+	countsUp,
+	isOther,
+	namesUnitsByNumber,
+	numbersLines,
+	unitColumnOf,
+	type ColumnCells
+} from './column-roles';
+import { headingsAbove } from './headings';
+import { guessForm, readStamp, type StampForm } from './stamp';
+import { readHeading } from './watched';
 
 /** Lines above the headings that are looked at. */
 const PREAMBLE = 30;
 /** Share of a column's cells that must be figures. */
 const MOSTLY = 0.8;
+/** What an inverter draws at night at the most, W; judgement. */
+const NIGHT_DRAW = 20;
+/** Of the figures above that so many must be negative for the sign to be turned. */
+const TURNED = 0.95;
 
 export interface GuessedLayout {
 	readonly layout: Layout;
@@ -25,6 +40,8 @@ export function guessLayout(
 	rows: readonly (readonly string[])[],
 	delimiter: string
 ): Result<GuessedLayout, string> {
+	const laidAcross = acrossTimes(rows);
+	if (laidAcross) return succeed(layoutAcross(rows, laidAcross, delimiter));
 	const first = firstLineOfData(rows);
 	if (!first) {
 		return refuse(
@@ -32,21 +49,17 @@ export function guessLayout(
 		);
 	}
 	const { at, time, form, sure } = first;
-	const headingAt = headingAbove(rows, at, rows[at]!.length);
-	const unitsAt = headingAt !== null && isRowOfUnits(rows[headingAt]!) ? headingAt : null;
-	const namesAt = unitsAt === null ? headingAt : headingAbove(rows, unitsAt, rows[at]!.length);
-	const names = namesAt === null ? [] : rows[namesAt]!.map((cell) => cell.trim());
-	const headings =
-		unitsAt === null
-			? names
-			: Array.from({ length: Math.max(names.length, rows[unitsAt]!.length) }, (_, i) => {
-					const unit = (rows[unitsAt]![i] ?? '').trim().replace(/^[[(]|[\])]$/g, '');
-					return unit === '' ? (names[i] ?? '') : `${names[i] ?? ''} (${unit})`;
-				});
+	const { at: headingAt, headings } = headingsAbove(rows, at);
 	const data = rows.slice(at).filter((row) => /\d/.test(row[time[0]!] ?? ''));
 	const width = Math.max(...data.map((row) => row.length));
-	const columns = Array.from({ length: width }, (_, i) => i).filter((i) => !time.includes(i));
 	const cells = (column: number) => data.map((row) => row[column] ?? '');
+	const of = (column: number): ColumnCells => ({
+		heading: headings[column] ?? '',
+		cells: cells(column)
+	});
+	const columns = Array.from({ length: width }, (_, i) => i).filter(
+		(i) => !time.includes(i) && !isOther(of(i), form) && !numbersLines(of(i))
+	);
 	const { mark, doubt } = guessMark(
 		columns.map((i) => ({ cells: cells(i), factor: readHeading(headings[i] ?? '')?.factor ?? 1 })),
 		delimiter
@@ -63,18 +76,33 @@ export function guessLayout(
 	const quantityColumn =
 		texts.find((i) => cells(i).every((cell) => cell.trim() === '' || readHeading(cell) !== null)) ??
 		null;
+	const times = data.map((row) => time.map((i) => row[i] ?? '').join(' '));
 	const unitColumn =
-		texts.find((i) => i !== quantityColumn) ??
-		columns.find(
-			(i) =>
-				UNIT_HEADING.test((headings[i] ?? '').replace(/_/g, ' ')) &&
-				new Set(cells(i)).size < data.length &&
-				isFigures(i)
+		unitColumnOf(
+			texts.filter((i) => i !== quantityColumn).map((column) => ({ column, ...of(column) })),
+			times
 		) ??
+		columns.find((i) => namesUnitsByNumber(of(i)) && isFigures(i)) ??
 		null;
-	const figures = columns
+	const days = daysSpanned(times, form);
+	const guessed = columns
 		.filter((i) => i !== unitColumn && i !== quantityColumn && isFigures(i))
-		.map((column) => figureColumn(column, headings[column] ?? '', unitColumn, quantityColumn));
+		.map((column) => figureColumn(column, headings[column] ?? '', unitColumn, quantityColumn))
+		.map((figure): FigureColumn =>
+			figure.watched === 'energy' && unitColumn === null && countsUp(of(figure.column), mark, days)
+				? { ...figure, watched: 'energy-total' }
+				: figure
+		)
+		.map((figure): FigureColumn =>
+			figure.watched === 'power' && isNegative(of(figure.column), mark, figure.factor)
+				? { ...figure, scale: -1 }
+				: figure
+		);
+	const figures = toldApart(guessed);
+	const counters = figures.filter(
+		({ column, watched }) =>
+			watched === 'energy-total' && readHeading(headings[column] ?? '')?.watched === 'energy'
+	);
 	const doubts = [
 		...(sure
 			? []
@@ -82,6 +110,23 @@ export function guessLayout(
 					`Day and month could change places: ${rows[at]![time[0]!]!.trim()} is read ${form === 'day-first' ? 'day' : 'month'} first.`
 				]),
 		...(headingAt === null ? ['There are no headings: columns are numbered.'] : []),
+		...(counters.length > 0
+			? [
+					`“${headings[counters[0]!.column]}”${counters.length > 1 ? ` and ${counters.length - 1} more` : ''} is read as a counter, since it never falls but back to its beginning. If it holds the energy of each interval, choose that.`
+				]
+			: []),
+		...(figures.some((figure, i) => figure !== guessed[i])
+			? ['Several columns have the same heading: their units are numbered from the left.']
+			: []),
+		...(figures.some(({ scale }) => scale === -1)
+			? ['Power is negative where the array generates: its sign is turned.']
+			: []),
+		...headings
+			.filter((heading, i) => isShunt(heading) && figures.some(({ column }) => column === i))
+			.map(
+				(heading) =>
+					`“${heading}” is the voltage across a shunt: enter its factor, such as 100/75 for 100 A at 75 mV.`
+			),
 		...(doubt
 			? [
 					`“${doubt.cell}” is read as ${doubt.read}: ${doubt.read >= 1000 ? 'its mark stands between thousands' : 'its mark is a decimal mark'}. If that is wrong, choose the other decimal mark.`
@@ -104,10 +149,6 @@ export function guessLayout(
 	});
 }
 
-/** The whole of a heading over numbers that name units: "Device id", not "Module 1 (Wh)", which is a unit itself. */
-const UNIT_HEADING =
-	/^(unit|device|serial|module|inverter|string|channel|id|name)s?( ?(id|no\.?|number|name|serial|#))?$/i;
-
 function figureColumn(
 	column: number,
 	heading: string,
@@ -117,7 +158,7 @@ function figureColumn(
 	if (quantityColumn !== null) {
 		return { column, unit: unitColumn === null ? '' : null, watched: null, factor: 1 };
 	}
-	const named = readHeading(heading);
+	const named = isShunt(heading) ? shuntColumn(heading) : readHeading(heading);
 	const whole = heading === '' ? `Column ${column + 1}` : heading;
 	return {
 		column,
@@ -128,14 +169,85 @@ function figureColumn(
 	};
 }
 
-/** Whether a line under the names holds nothing but units of measure: ",kW,kW". */
-function isRowOfUnits(row: readonly string[]): boolean {
-	const some = row.map((cell) => cell.trim()).filter((cell) => cell !== '');
-	const units = some.filter((cell) => {
-		const symbol = cell.replace(/^[[(]|[\])]$/g, '');
-		return WATCHED.some((watched) => WATCHED_FACTS[watched].units[symbol] !== undefined);
+/** The layout of an export that has its times in the headings. */
+function layoutAcross(
+	rows: readonly (readonly string[])[],
+	{ across, at, form, sure }: AcrossTimes,
+	delimiter: string
+): GuessedLayout {
+	const headings = rows[at]!.map((cell) => cell.trim());
+	const data = rows.slice(at + 1);
+	const columns = headings.flatMap((heading, i) => (i > 0 && heading !== '' ? [i] : []));
+	const { mark } = guessMark(
+		[{ cells: data.flatMap((row) => columns.map((i) => row[i] ?? '')), factor: 1 }],
+		delimiter
+	);
+	return {
+		layout: {
+			headingLine: at + 1,
+			time: [0],
+			form,
+			fixedOffset: null,
+			mark,
+			unitColumn: null,
+			quantityColumn: null,
+			figures: columns.map((column) => ({ column, unit: '', watched: 'power', factor: 1 })),
+			across
+		},
+		headings,
+		doubts: [
+			across === 'times'
+				? 'The times stand in the headings: each line is read as a unit.'
+				: 'The times of the day stand in the headings: each line is read as a day, and its figures as the power of the whole array in W.',
+			...(sure ? [] : [`Day and month could change places: they are read ${form}.`])
+		]
+	};
+}
+
+/** Days between the first and the last of some times; 0 where they cannot be read. */
+function daysSpanned(times: readonly string[], form: StampForm): number {
+	const clocks = times.flatMap((text) => readStamp(text, form)?.clock ?? []);
+	return clocks.length === 0 ? 0 : (Math.max(...clocks) - Math.min(...clocks)) / 86_400_000;
+}
+
+/** Whether a heading is over the voltage of a shunt, which stands for a current. */
+const isShunt = (heading: string) =>
+	/\bshunt\b/i.test(heading.replace(/_/g, ' ')) && readHeading(heading)?.symbol === 'mV';
+
+function shuntColumn(heading: string) {
+	const rest = (readHeading(heading)?.rest ?? heading).replace(/\bshunt\b/gi, ' ').trim();
+	return { watched: 'dc-current' as const, factor: 1, rest };
+}
+
+/** Columns of one unit and quantity would be mixed: they are numbered. */
+function toldApart(figures: readonly FigureColumn[]): readonly FigureColumn[] {
+	const keyOf = ({ unit, watched }: FigureColumn) => `${watched} ${unit}`;
+	return figures.map((figure) => {
+		const some = figures.filter((other) => keyOf(other) === keyOf(figure));
+		if (some.length === 1 || figure.unit === null || figure.watched === null) return figure;
+		const number = some.indexOf(figure) + 1;
+		return { ...figure, unit: `${figure.unit} ${number}`.trim() };
 	});
-	return some.length > 0 && units.length >= 0.6 * some.length;
+}
+
+/** Whether a column of power is negative by day; at night an inverter draws a little. */
+function isNegative({ cells }: ColumnCells, mark: DecimalMark, factor: number): boolean {
+	const values = cells.flatMap((cell) => {
+		const value = readCell(cell, mark);
+		return value === null || Number.isNaN(value) ? [] : [value * factor];
+	});
+	if (values.length === 0) return false;
+	const large = Math.max(
+		NIGHT_DRAW,
+		0.1 *
+			quantile(
+				values.map((value) => Math.abs(value)),
+				0.9
+			)
+	);
+	const counted = values.filter((value) => Math.abs(value) > large);
+	const below = counted.filter((value) => value < 0);
+	return below.length > 0 && below.length >= TURNED * counted.length;
 }
 
 /**
@@ -169,19 +281,6 @@ function firstLineOfData(
 			}
 			return { at, time: [column], ...guess };
 		}
-	}
-	return null;
-}
-
-/** The nearest line above the data that has a name for nearly every column. */
-function headingAbove(
-	rows: readonly (readonly string[])[],
-	at: number,
-	width: number
-): number | null {
-	for (let i = at - 1; i >= 0; i--) {
-		const named = rows[i]!.filter((cell) => cell.trim() !== '').length;
-		if (named > 0 && named >= Math.min(2, width) && named >= width / 2) return i;
 	}
 	return null;
 }

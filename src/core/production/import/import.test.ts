@@ -80,6 +80,39 @@ describe('an export', () => {
 		expect(layout.fixedOffset).toBe(offset);
 	});
 
+	it('leaves out what is not measured: states of devices, weekdays, line numbers, ends of intervals', () => {
+		const line = (
+			n: number,
+			day: string,
+			minutes: string,
+			end: string,
+			state: string,
+			code: number
+		) => `${n},${day},2026-03-13 10:${minutes},2026-03-13 10:${end},5,${state},${code}`;
+		const { layout } = read(
+			[
+				'No.,Day,From,To,K1 P (W),K1 mode,K1 error code',
+				...Array.from({ length: 12 }, (_, i) =>
+					line(i + 1, 'Fri', String(10 + i), String(11 + i), i % 2 ? 'MPP' : 'Standby', 307)
+				)
+			].join('\n')
+		);
+		expect(layout.unitColumn).toBeNull();
+		expect(layout.figures.map(({ column }) => column)).toEqual([4]);
+	});
+
+	it('turns the sign of generation that is written negative, and asks for the factor of a shunt', () => {
+		const { layout, doubts, samples } = read(
+			'Time,K1 P (W),K1 shunt (mV)\n2026-03-13 10:00,-250,30\n2026-03-13 10:15,-260,31'
+		);
+		expect(layout.figures).toEqual([
+			{ column: 1, unit: 'K1', watched: 'power', factor: 1, scale: -1 },
+			{ column: 2, unit: 'K1', watched: 'dc-current', factor: 1 }
+		]);
+		expect(samples).toContain('2026-03-13T10:00 K1 power 250');
+		expect(doubts).toEqual([expect.stringContaining('sign'), expect.stringContaining('100/75')]);
+	});
+
 	it('of days, whose first figure looks like a time of day with a point', () => {
 		const { layout, samples } = read(
 			'Date,K1 1 Energy (kWh)\n2026-05-01,1.02\n2026-05-02,1.45\n2026-05-03,0.98'

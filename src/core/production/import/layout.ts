@@ -1,3 +1,4 @@
+import type { Across } from './across';
 import type { DecimalMark } from './figure';
 import type { StampForm } from './stamp';
 import type { Watched } from './watched';
@@ -11,6 +12,8 @@ export interface FigureColumn {
 	readonly watched: Watched | null;
 	/** What one of its figures is in base units; 1 where another column names the quantity. */
 	readonly factor: number;
+	/** Of a shunt or a divider in front of the logger, or −1 where generation is written negative; absent for 1. */
+	readonly scale?: number | undefined;
 }
 
 /** How an export is to be read. */
@@ -28,15 +31,18 @@ export interface Layout {
 	/** Column that names the quantity of a line. */
 	readonly quantityColumn: number | null;
 	readonly figures: readonly FigureColumn[];
+	/** The times stand in the headings: a line for each unit, or for each day; absent where each line has its time. */
+	readonly across?: Across | undefined;
 }
 
 /** What is wrong with a layout, and how to mend it; null where it can be read. */
-export function layoutTrouble({ time, figures, quantityColumn }: Layout): string | null {
+export function layoutTrouble({ time, figures, quantityColumn, across }: Layout): string | null {
 	if (time.length === 0) return 'No column holds the time. Choose the one that does.';
 	if (figures.length === 0) return 'No column holds figures. Choose at least one and say of what.';
 	if (quantityColumn === null && figures.some(({ watched }) => watched === null)) {
 		return 'A column of figures has no quantity. Choose it, or the column that names it.';
 	}
+	if (across) return null;
 	const seen = new Map<string, number>();
 	for (const { column, unit, watched } of figures) {
 		const key = `${unit ?? ''}/${watched ?? ''}`;

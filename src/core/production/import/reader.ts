@@ -32,6 +32,39 @@ export class SampleReader {
 
 	/** @returns why the line is refused, or null */
 	read(cells: readonly string[], take: TakeSample): string | null {
+		return this.layout.across ? this.#readAcross(cells, take) : this.#readDown(cells, take);
+	}
+
+	/** A line whose times stand in the headings: of a unit, or of a day. */
+	#readAcross(cells: readonly string[], take: TakeSample): string | null {
+		const { layout, headings } = this;
+		const name = (cells[0] ?? '').trim();
+		if (cells.every((cell) => cell.trim() === '') || name === headings[0]) return null;
+		const ofUnit = layout.across === 'times';
+		if (!ofUnit && !readStamp(name, layout.form)) {
+			return `“${name}” is not a date as in the lines above.`;
+		}
+		const named = ofUnit ? readHeading(name) : null;
+		const unit = ofUnit ? (named ? named.rest : name) : '';
+		const clock = this.#clockOf(unit);
+		let why: string | null = null;
+		for (const figure of this.#figures) {
+			const heading = headings[figure.column] ?? '';
+			const cell = cells[figure.column] ?? '';
+			if (cell.trim() === '') continue;
+			const stamp = readStamp(ofUnit ? heading : `${name} ${heading}`, layout.form);
+			const instant = stamp && clock.instantOf(stamp);
+			if (instant === null) {
+				why ??= `“${heading}” is no time that the site had.`;
+				continue;
+			}
+			const quantity = named ?? { watched: figure.watched ?? 'power', factor: figure.factor };
+			why = this.#take(cell, figure.column, unit, quantity, instant, take) ?? why;
+		}
+		return why;
+	}
+
+	#readDown(cells: readonly string[], take: TakeSample): string | null {
 		const { layout } = this;
 		const [dateAt = 0, timeAt] = layout.time;
 		const text =
@@ -68,25 +101,39 @@ export class SampleReader {
 		for (const figure of this.#figures) {
 			const cell = cells[figure.column];
 			if (cell === undefined || cell === '') continue;
-			const read = readCell(cell, layout.mark);
-			if (read === null) continue;
 			const named =
 				figure.watched === null
 					? this.#quantity(cells[layout.quantityColumn!] ?? '')
-					: { watched: figure.watched, factor: figure.factor };
+					: { watched: figure.watched, factor: figure.factor * (figure.scale ?? 1) };
 			if (!named) {
 				why ??= `“${cells[layout.quantityColumn!] ?? ''}” is no quantity that can be read.`;
 				continue;
 			}
-			const { words, unit: base, least, most } = WATCHED_FACTS[named.watched];
-			const value = read * named.factor;
-			if (Number.isNaN(value)) {
-				why ??= `“${cell.trim()}” in column ${figure.column + 1} is not a number.`;
-			} else if (value < least || value > most) {
-				why ??= `${words} of ${cell.trim()} in column ${figure.column + 1} cannot be: ${least} to ${most} ${base}. Check what the column holds, and its unit.`;
-			} else take(figure.unit ?? unit, named.watched, instant, value);
+			const trouble = this.#take(cell, figure.column, figure.unit ?? unit, named, instant, take);
+			why ??= trouble;
 		}
 		return why;
+	}
+
+	/** Hands on a cell's figure, if it holds one that can be; why not, or null. */
+	#take(
+		cell: string,
+		column: number,
+		unit: string,
+		{ watched, factor }: { readonly watched: Watched; readonly factor: number },
+		instant: number,
+		take: TakeSample
+	): string | null {
+		const read = readCell(cell, this.layout.mark);
+		if (read === null) return null;
+		const { words, unit: base, least, most } = WATCHED_FACTS[watched];
+		const value = read * factor;
+		if (Number.isNaN(value)) return `“${cell.trim()}” in column ${column + 1} is not a number.`;
+		if (value < least || value > most) {
+			return `${words} of ${cell.trim()} in column ${column + 1} cannot be: ${least} to ${most} ${base}. Check what the column holds, and its unit.`;
+		}
+		take(unit, watched, instant, value);
+		return null;
 	}
 
 	#clockOf(unit: string): UnitClock {
@@ -124,7 +171,8 @@ export class SampleReader {
 					column: figure.column,
 					unit: named ? named.rest : renamed,
 					watched: named?.watched ?? figure.watched,
-					factor: named?.factor ?? figure.factor
+					factor: named?.factor ?? figure.factor,
+					...(figure.scale !== undefined && { scale: figure.scale })
 				};
 			});
 		}

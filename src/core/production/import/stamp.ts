@@ -22,7 +22,7 @@ export interface Stamp {
 
 /** Of a text without blanks at its ends and with one blank at most between its parts, so that it is read in one go. */
 const PARTS =
-	/^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:(?:, |[T ,])(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?)? ?([ap]\.?m\.?)? ?(Z|UTC|GMT|WET|WEST|CET|CEST|MEZ|MESZ|EET|EEST|[+-]\d{2}:?\d{2})?$/i;
+	/^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:(?:, |[T ,])(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?)? ?([ap]\.?m\.?)? ?(Z|UTC|GMT|WET|WEST|CET|CEST|MEZ|MESZ|EET|EEST|[+-]\d{2}(?::?\d{2})?)?$/i;
 /** Zones by the letters that exports write, hours ahead of UTC. */
 const ZONES: Readonly<Record<string, number>> = {
 	wet: 0,
@@ -89,9 +89,9 @@ function daysIn(year: number, month: number): number {
 
 function offsetOf(written: string | undefined): number | null {
 	if (!written) return null;
-	const found = /^([+-])(\d{2}):?(\d{2})$/.exec(written);
+	const found = /^([+-])(\d{2}):?(\d{2})?$/.exec(written);
 	if (!found) return (ZONES[written.toLowerCase()] ?? 0) * 3_600_000;
-	const minutes = Number(found[2]) * 60 + Number(found[3]);
+	const minutes = Number(found[2]) * 60 + Number(found[3] ?? 0);
 	return (found[1] === '-' ? -1 : 1) * minutes * 60_000;
 }
 
@@ -106,7 +106,11 @@ export function guessForm(texts: readonly string[]): { form: StampForm; sure: bo
 	if (some.every((text) => /^\d{9,10}$/.test(text.trim()))) {
 		return { form: 'unix-seconds', sure: true };
 	}
-	if (some.every((text) => /^\d{12,13}$/.test(text.trim()))) {
+	// Twelve figures are a date and a time without marks where a calendar has them: 202603121415.
+	if (
+		some.every((text) => /^\d{12,13}$/.test(text.trim())) &&
+		!some.every((text) => readStamp(text, 'year-first') !== null)
+	) {
 		return { form: 'unix-milliseconds', sure: true };
 	}
 	if (some.every((text) => readStamp(text, 'sheet-serial') !== null)) {

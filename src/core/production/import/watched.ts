@@ -119,6 +119,8 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 /** What a heading says of its column. */
 export interface NamedColumn {
 	readonly watched: Watched;
+	/** Unit of measure that it states; absent where it states none. */
+	readonly symbol?: string;
 	/** What one of its figures is in base units. */
 	readonly factor: number;
 	/** The heading without the words for the quantity and its unit: the unit's own name. */
@@ -157,11 +159,20 @@ export function readHeading(heading: string): NamedColumn | null {
 	const { named, units } = WATCHED_FACTS[watched];
 	const rest = bare
 		.replace(new RegExp(named.source, 'i'), ' ')
-		.replace(/\b(dc|ac|mean|avg|average)\b/gi, ' ')
+		// "Module 1 total yield" is module 1's, as its "power" is.
+		.replace(watched === 'energy-total' ? ENERGY : /(?!)/, ' ')
+		.replace(/\b(dc|ac|mean|avg|average|today|daily|e[ -]?day|heute|tages)\b/gi, ' ')
 		.replace(/[\s:;,|/]+/g, ' ')
 		.replace(/^[\s-]+|[\s-]+$/g, '');
-	return { watched, factor: symbol === null ? 1 : units[symbol]!, rest };
+	return {
+		watched,
+		...(symbol !== null && { symbol }),
+		factor: symbol === null ? 1 : units[symbol]!,
+		rest
+	};
 }
+
+const ENERGY = new RegExp(WATCHED_FACTS.energy.named.source, 'i');
 
 /** The narrower names first: "AC voltage" is no DC volts, "lifetime energy" no energy of an interval. */
 const ORDER: readonly Watched[] = [

@@ -109,9 +109,7 @@
 			{@const { answer, shade, label, f } = worked}
 			<h2>PWM beside MPPT</h2>
 			<table>
-				<thead
-					><tr><th>by</th><th>into the battery</th><th>array at</th><th>of Pmax</th></tr
-					></thead
+				<thead><tr><th>by</th><th>into the battery</th><th>array at</th><th>of Pmax</th></tr></thead
 				>
 				<tbody>
 					{#each [['PWM', answer.pwm], ['MPPT', answer.mppt]] as const as [name, gives] (name)}
