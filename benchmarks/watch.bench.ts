@@ -193,7 +193,9 @@ console.log(`  found besides what was planted: ${invented}`);
 let falseAlarms = 0;
 for (let s = 0; s < YEARS; s++) {
 	const { events, arrayEvents, clipping } = finish(watch(generated(19_000 + s, [], AMPLE_RATING)));
-	falseAlarms += events.length + arrayEvents.length + clipping.length;
+	// Days that the generated logger left out are left out.
+	const claimed = arrayEvents.filter(({ kind }) => kind !== 'no-data');
+	falseAlarms += events.length + claimed.length + clipping.length;
 }
 console.log(`  found in ${YEARS} healthy years: ${falseAlarms}`);
 
