@@ -98,10 +98,36 @@ describe('a year of units', () => {
 		expect(event).toMatchObject({ kind: 'shade', unit: 'unit-7', until: null });
 		if (event?.kind !== 'shade') throw new Error('no shade');
 		const { azimuths, heights } = event.shade.sun!;
-		expect(azimuths[0]).toBeGreaterThan(85);
-		expect(azimuths[1]).toBeLessThan(165);
+		expect(Math.abs(azimuths[0] - 110)).toBeLessThan(4);
+		expect(Math.abs(azimuths[1] - 140)).toBeLessThan(4);
 		expect(heights[1]).toBeGreaterThan(heights[0]);
 	});
+
+	it.each([
+		[15, 150, 180],
+		[15, 230, 260],
+		[60, 110, 140],
+		[60, 190, 230]
+	])(
+		'by %i minutes tells a shade from azimuth %i° to %i° within the step',
+		(stepMinutes, from, to) => {
+			const { events } = look(
+				productionYear({
+					...{ seed: 77, start: START, days: 200, stepMinutes, units: 6, type: TYPE, age: 3 },
+					...{ rated: 380, plane: { tilt: 25, azimuth: 180 }, observer: OBSERVER },
+					planted: [{ kind: 'shade', unit: 3, from: 0, to: 400, azimuths: [from, to] }]
+				})
+			);
+			const [event, ...more] = events;
+			expect(more).toEqual([]);
+			if (event?.kind !== 'shade') throw new Error('no shade');
+			const { azimuths } = event.shade.sun!;
+			// The sun goes 15 degrees an hour and more about noon.
+			const reach = 2 + (12 * stepMinutes) / 60;
+			expect(Math.abs(azimuths[0] - from)).toBeLessThan(reach);
+			expect(Math.abs(azimuths[1] - to)).toBeLessThan(reach);
+		}
+	);
 
 	it('says what it did not look at, and why', () => {
 		const year = generated([], { days: 20 });

@@ -50,7 +50,7 @@ function shareOf(plane: Plane, trueAt: (instant: number) => number, lowest = 0):
 const SOUTH = { tilt: 30, azimuth: 180 };
 const EAST = { tilt: 35, azimuth: 90 };
 const check = (plane: Plane, trueAt: (instant: number) => number, lowest?: number) =>
-	clockOf({ times: TIMES, days: DAYS }, OBSERVER, [shareOf(plane, trueAt, lowest)]);
+	clockOf({ times: TIMES, days: DAYS }, OBSERVER, [shareOf(plane, trueAt, lowest)])!.finding;
 
 describe('the clock of an export', () => {
 	it('that goes with the sun is left alone, wherever the modules face, behind a hill and without nights', () => {
@@ -61,7 +61,19 @@ describe('the clock of an export', () => {
 		const lit = shareOf(EAST, (instant) => instant).map((share) =>
 			share > 0 ? share : Number.NaN
 		);
-		expect(clockOf({ times: TIMES, days: DAYS }, OBSERVER, [lit])).toBeNull();
+		expect(clockOf({ times: TIMES, days: DAYS }, OBSERVER, [lit])).toEqual({
+			finding: null,
+			middle: 0
+		});
+	});
+
+	it('stamps the beginning or the end of its steps, which is told too', () => {
+		const middle = (minutes: number) =>
+			clockOf({ times: TIMES, days: DAYS }, OBSERVER, [
+				shareOf(SOUTH, (instant) => instant + (minutes * HOUR) / 60)
+			]);
+		expect(middle(15)).toEqual({ finding: null, middle: HOUR / 4 });
+		expect(middle(-15)).toEqual({ finding: null, middle: -HOUR / 4 });
 	});
 
 	it('that is late or early is put right, up to the other side of the earth', () => {

@@ -24,6 +24,14 @@ export type ClockFinding =
 			readonly add: readonly [number, number];
 	  };
 
+/** What the sun says of the times of an export. */
+export interface ClockCheck {
+	/** Null where the times go with the sun. */
+	readonly finding: ClockFinding | null;
+	/** What has to be added to the times of samples for their middles, ms; 0 where the times do not go with the sun. */
+	readonly middle: number;
+}
+
 const DAY = 24 * HOUR;
 const MINUTE = 60_000;
 /** Share of the highest power from which on a sample is lit: the light of the sky alone does it. */
@@ -36,6 +44,8 @@ const DOUBT = 20 * MINUTE;
 const OF_STEP = 0.6;
 /** Length of a day that is whole, also where the clocks change, ms. */
 const WHOLE = 22.5 * HOUR;
+/** Stamps that begin, halve or end their step are told within this, ms; what lies beside them is taken as it is. Judgement. */
+const NEAR_STAMP = 6 * MINUTE;
 /** Noon is worked out for every so manieth day. */
 const EVERY = 5;
 
@@ -44,13 +54,13 @@ const EVERY = 5;
  * modules face, so the middle of the lit hours is noon. Days with and without daylight saving are looked at apart.
  *
  * @param shares power over nameplate by time of groups of units; NaN where it does not count
- * @returns null where the times go with the sun, or there is too little to tell
+ * @returns null where there is too little to tell
  */
 export function clockOf(
 	{ times, days }: Pick<WatchedYear, 'times' | 'days'>,
 	observer: Observer,
 	shares: readonly Float64Array[]
-): ClockFinding | null {
+): ClockCheck | null {
 	const most = new Float64Array(times.count);
 	for (const share of shares) {
 		for (let t = 0; t < times.count; t++) if (share[t]! > most[t]!) most[t] = share[t]!;
@@ -89,12 +99,25 @@ export function clockOf(
 			: [{ offset, add: (-Math.atan2(sin, cos) * DAY) / (2 * Math.PI) }]
 	);
 	const least = Math.max(DOUBT, OF_STEP * times.step);
-	if (found.every(({ add }) => Math.abs(add) < least)) return null;
+	if (found.length === 0) return null;
 	const adds = rangeOf(found.map(({ add }) => add));
+	if (found.every(({ add }) => Math.abs(add) < least)) {
+		return { finding: null, middle: middleOf(adds.middle, times.step) };
+	}
 	const kept = rangeOf(found.map(({ offset, add }) => offset - add));
-	if (adds.width <= DOUBT) return { kind: 'shifted', add: rounded(adds.middle, 15) };
-	if (kept.width <= DOUBT) return { kind: 'fixed-offset', offset: rounded(kept.middle, 30) };
-	return { kind: 'irregular', add: [rounded(adds.least, 15), rounded(adds.most, 15)] };
+	const finding: ClockFinding =
+		adds.width <= DOUBT
+			? { kind: 'shifted', add: rounded(adds.middle, 15) }
+			: kept.width <= DOUBT
+				? { kind: 'fixed-offset', offset: rounded(kept.middle, 30) }
+				: { kind: 'irregular', add: [rounded(adds.least, 15), rounded(adds.most, 15)] };
+	return { finding, middle: 0 };
+}
+
+/** Stamps begin, halve or end their step; a logger's clock that is some minutes off is none of these. */
+function middleOf(add: number, step: number): number {
+	const [nearest] = [0, step / 2, -step / 2].sort((a, b) => Math.abs(add - a) - Math.abs(add - b));
+	return Math.abs(add - nearest!) <= NEAR_STAMP ? nearest! : add;
 }
 
 /** The sun's highest stand on the day of an instant, ms since 1970-01-01 UTC, to the minute. */

@@ -1,8 +1,9 @@
 import { clearSky } from '../../conditions/clear-sky';
-import { onPlane, type Plane } from '../../conditions/plane';
+import type { Plane } from '../../conditions/plane';
 import { sunPosition, type Observer, type SunPosition } from '../../conditions/sun';
 import { median, quantile } from '../../units/quantile';
 import { HOUR, type WatchedYear } from '../series/year';
+import { clearLight } from './clear-sky-year';
 
 /** Length of a slot of the day, hours, and of a window of days over which the brightest of it is taken. */
 const SLOT = 0.5;
@@ -28,8 +29,6 @@ const FITS = 0.5;
 const OFFERED = 0.2;
 /** Cells are hotter in more light: power falls by so much for 1000 W/m2; usual silicon, 30 K (common practice). */
 const HEATING = 0.12;
-/** Steps from this on, ms, tell by the sun's course whether their stamps begin or end them. */
-const LONG = 1_800_000;
 /** Fewest slots. */
 const FEWEST = 60;
 
@@ -37,8 +36,6 @@ const FEWEST = 60;
 export interface InferredPlane extends Plane {
 	/** Relative spread of the power over the light of that plane: how well it fits. */
 	readonly spread: number;
-	/** What has to be added to the times of the samples for their middles, ms: stamps begin or end the interval. */
-	readonly shift: number;
 	/** Whether it fits so well that it can be offered for the record. */
 	readonly offered: boolean;
 }
@@ -49,54 +46,20 @@ export interface InferredPlane extends Plane {
  *
  * @param share power over nameplate by time; NaN where it does not count
  * @param plateau share at which they are cut off; Infinity where they are not
+ * @param shift what has to be added to the times of samples for their middles, ms
  * @returns null where no plane explains the course, or too little of the year is there
  */
 export function orientationOf(
 	{ times, days }: Pick<WatchedYear, 'times' | 'days'>,
 	observer: Observer,
 	share: Float64Array,
-	plateau: number
-): InferredPlane | null {
-	let best: InferredPlane = { tilt: 0, azimuth: 0, spread: Infinity, shift: 0, offered: false };
-	for (const shift of shiftsOf(times.step)) {
-		const points = brightest({ times, days }, observer, share, plateau, shift);
-		if (points.length < FEWEST) return null;
-		const found = planeOf(points);
-		if (found.spread < best.spread) {
-			best = { ...found, shift, offered: found.spread <= OFFERED };
-		}
-	}
-	return best.spread <= FITS ? best : null;
-}
-
-/**
- * What has to be added to the times of samples for their middles, by the sun's course in a known plane: half a step
- * either way, or nothing.
- *
- * @param share power over nameplate by time; NaN where it does not count
- * @param plateau share at which they are cut off; Infinity where they are not
- * @returns ms; 0 for steps so short that the sky cannot tell
- */
-export function stampShiftOf(
-	year: Pick<WatchedYear, 'times' | 'days'>,
-	observer: Observer,
-	share: Float64Array,
 	plateau: number,
-	plane: Plane
-): number {
-	let best = { shift: 0, spread: Infinity };
-	for (const shift of shiftsOf(year.times.step)) {
-		const points = brightest(year, observer, share, plateau, shift);
-		if (points.length < FEWEST) return 0;
-		const spread = spreadOf(points, plane);
-		if (spread < best.spread) best = { shift, spread };
-	}
-	return best.shift;
-}
-
-/** Stamps that begin or end a quarter of an hour are nearer to its middle than the sky can tell. */
-function shiftsOf(step: number): readonly number[] {
-	return step < LONG ? [0] : [0, step / 2, -step / 2];
+	shift: number
+): InferredPlane | null {
+	const points = brightest({ times, days }, observer, share, plateau, shift);
+	if (points.length < FEWEST) return null;
+	const found = planeOf(points);
+	return found.spread <= FITS ? { ...found, offered: found.spread <= OFFERED } : null;
 }
 
 /** The plane whose light goes best with the power. */
@@ -132,7 +95,7 @@ function spreadOf(points: readonly Point[], plane: Plane): number {
 	let strong = 0;
 	let dark = 0;
 	for (const { sun, sky, value } of points) {
-		const light = onPlane(sun, plane, sky).effective;
+		const light = clearLight(sun, plane, sky);
 		// Power without light: the plane looks the other way.
 		if (value > STRONG) {
 			strong++;
@@ -182,8 +145,9 @@ function brightest(
 			if (list.length < 5) return;
 			const value = quantile(list, CLEAR);
 			if (value < LEAST_SHARE || value > BELOW_PLATEAU * plateau) return;
-			// Samples of a slot stand for its beginnings: their middle is half a step before its end.
-			const instant = midnight + (slot + 0.5) * SLOT * HOUR - times.step / 2 + shift;
+			// The first sample of a slot stands at its beginning, the last one a step before its end.
+			const within = Math.max(0, (SLOT * HOUR - times.step) / 2);
+			const instant = midnight + slot * SLOT * HOUR + within + shift;
 			const sun = sunPosition(instant, observer);
 			if (sun.zenith >= 88) return;
 			points.push({ sun, sky: clearSky(sun), value });

@@ -16,7 +16,10 @@ export interface ReturningShade {
 	readonly share: number;
 	/** Whether it keeps up with its peers at those hours under a dull sky; null where that was not seen. */
 	readonly keepsUpWhenDull: boolean | null;
-	/** Where the sun stands when it begins and when it ends, in the middle of that time, degrees; null where the site's place is not known. */
+	/**
+	 * Where the sun stands when it begins and when it ends, degrees: the middle of the blocks of days in which it was seen.
+	 * Null where the site's place is not known.
+	 */
 	readonly sun: {
 		readonly azimuths: readonly [number, number];
 		readonly heights: readonly [number, number];
@@ -25,8 +28,10 @@ export interface ReturningShade {
 
 /** Length of a block of days over which the sun's way is taken as the same. */
 const BLOCK = 20;
-/** Length of a slot of the day, hours. */
-const SLOT = 0.5;
+/** Length of a slot of the day, hours; longer steps are slots of their own. */
+const SHORTEST_SLOT = 0.5;
+/** Samples of one time of the day that tell where in a slot a shade begins. */
+const TELL_EDGE = 3;
 /** Direct light: at least so much of the brightest at that hour of those days. */
 const DIRECT = 0.62;
 const DULL = 0.22;
@@ -48,7 +53,34 @@ const FEWEST = 6;
 /** Below this share of its label the middle unit says nothing. */
 const LEAST_LIGHT = 0.06;
 
-type SeenShade = Omit<ReturningShade, 'sun'>;
+/** A shade in one block of days. */
+interface SeenShade extends Omit<ReturningShade, 'sun'> {
+	/** It took more than one slot of the day; one alone, in one block, is chance. */
+	readonly wide: boolean;
+	/** Its times on the blocks in which it was seen, each with the date of their middle day. */
+	readonly times: readonly {
+		readonly date: string;
+		readonly begins: number;
+		readonly ends: number;
+	}[];
+}
+
+/** Hours: of a slot, of a step, and from the time of a sample to its middle. */
+interface Grid {
+	readonly slot: number;
+	readonly step: number;
+	readonly middle: number;
+}
+
+/** A sample of a block of days that can be compared. */
+interface Compared {
+	/** Hours after midnight, of the middle of the sample. */
+	readonly hours: number;
+	/** Output of its peers, share of nameplate. */
+	readonly bright: number;
+	/** Of the unit's own usual of the day. */
+	readonly ratio: number;
+}
 
 export interface ShadeFound {
 	readonly shades: readonly ReturningShade[];
@@ -59,22 +91,25 @@ export interface ShadeFound {
 /**
  * Looks for hours at which one unit falls behind its peers under a bright sky, again and again, while
  * at other hours of the same days it does not.
+ *
+ * @param shift what has to be added to the times of samples for their middles, ms
  */
 export function shadeOf(
 	year: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
 	unit: Unit,
-	peers: Peers
+	peers: Peers,
+	shift = 0
 ): ShadeFound {
 	const { times, days } = year;
 	const { share } = peers;
 	const shaded = new Uint8Array(times.count);
-	const perHour = HOUR / times.step;
-	const slots = Math.ceil(25 / SLOT);
+	const step = times.step / HOUR;
+	const slot = Math.max(SHORTEST_SLOT, step);
+	const middle = shift / HOUR;
 	const found: SeenShade[] = [];
 	for (let block = 0; block * BLOCK < days.length; block++) {
 		const some = days.slice(block * BLOCK, (block + 1) * BLOCK);
-		const bright: number[][] = Array.from({ length: slots }, () => []);
-		const ratios: number[][] = Array.from({ length: slots }, () => []);
+		const samples: Compared[] = [];
 		for (const day of some) {
 			const tells = samplesThatTell(unit, peers, day);
 			const ratioAt = (t: number) => unit.power[t]! / unit.labelWatts / share[t]!;
@@ -82,39 +117,54 @@ export function shadeOf(
 			const usual = quantile(tells.map(ratioAt), USUAL);
 			if (!(usual > OFF)) continue;
 			for (const t of tells) {
-				const slot = Math.floor((t - day.from) / perHour / SLOT);
-				bright[slot]!.push(share[t]!);
-				ratios[slot]!.push(ratioAt(t) / usual);
+				samples.push({
+					hours: (t - day.from) * step + middle,
+					bright: share[t]!,
+					ratio: ratioAt(t) / usual
+				});
 			}
 		}
-		found.push(...shadesOfBlock(some, bright, ratios));
+		found.push(...shadesOfBlock(some, samples, { slot, step, middle }));
 	}
-	const shades = joined(found).map((shade) => ({ ...shade, sun: sunAt(year, shade) }));
+	const shades = joined(found).map(({ times: seen, wide: _, ...shade }) => ({
+		...shade,
+		sun: sunAt(year, seen)
+	}));
+	const perHour = 1 / step;
 	for (const { first, last, begins, ends } of shades) {
 		days.forEach(({ date, from, to }) => {
 			// The sun's way moves on within a block, so its neighbours' days are touched by it too.
 			if (daysApart(date, first) > BLOCK || daysApart(last, date) > BLOCK) return;
-			const begin = from + Math.round((begins - SLOT) * perHour);
-			const end = Math.min(to, from + Math.round((ends + SLOT) * perHour));
+			const begin = from + Math.round((begins - slot) * perHour);
+			const end = Math.min(to, from + Math.round((ends + slot) * perHour));
 			shaded.fill(1, Math.max(from, begin), end);
 		});
 	}
 	return { shades, shaded };
 }
 
-/** The sun at both ends of a shade, on the day in the middle of those on which it was seen. */
+/** The sun at both ends of a shade, in the middle of the blocks in which it was seen. */
 function sunAt(
 	{ times, days, observer }: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
-	{ first, last, begins, ends }: SeenShade
+	seen: SeenShade['times']
 ): ReturningShade['sun'] {
 	if (!observer) return null;
-	const seen = days.filter(({ date }) => date >= first && date <= last);
-	const midnight = times.start + seen[seen.length >> 1]!.from * times.step;
-	const [a, b] = [begins, ends].map((hours) => sunPosition(midnight + hours * HOUR, observer)) as [
-		SunPosition,
-		SunPosition
-	];
-	return { azimuths: [a.azimuth, b.azimuth], heights: [90 - a.zenith, 90 - b.zenith] };
+	const midnights = new Map(days.map(({ date, from }) => [date, times.start + from * times.step]));
+	const at = (of: 'begins' | 'ends') => {
+		const suns = seen.map((one) =>
+			sunPosition(midnights.get(one.date)! + one[of] * HOUR, observer)
+		);
+		return { azimuth: middleAzimuth(suns), height: median(suns.map(({ zenith }) => 90 - zenith)) };
+	};
+	const [begin, end] = [at('begins'), at('ends')];
+	return { azimuths: [begin.azimuth, end.azimuth], heights: [begin.height, end.height] };
+}
+
+/** Middle of azimuths, degrees, also where they lie on both sides of north. */
+function middleAzimuth(suns: readonly SunPosition[]): number {
+	const [first] = suns as [SunPosition];
+	const off = suns.map(({ azimuth }) => ((azimuth - first.azimuth + 540) % 360) - 180);
+	return (first.azimuth + median(off) + 360) % 360;
 }
 
 /** Samples of a day at which the unit can be compared; none where it is off. */
@@ -130,9 +180,17 @@ function samplesThatTell(unit: Unit, peers: Peers, { from, to }: Day): number[] 
 /** Slots of the day at which the unit is behind under a bright sky, on most of a block's days. */
 function shadesOfBlock(
 	some: readonly Day[],
-	bright: readonly (readonly number[])[],
-	ratios: readonly (readonly number[])[]
+	samples: readonly Compared[],
+	{ slot, step, middle }: Grid
 ): SeenShade[] {
+	const slots = Math.ceil(25 / slot);
+	const bright: number[][] = Array.from({ length: slots }, () => []);
+	const ratios: number[][] = Array.from({ length: slots }, () => []);
+	for (const sample of samples) {
+		const at = Math.max(0, Math.floor(sample.hours / slot));
+		bright[at]!.push(sample.bright);
+		ratios[at]!.push(sample.ratio);
+	}
 	const envelope = bright.map((values) => (values.length > 0 ? quantile(values, 0.9) : 0));
 	const direct = ratios.map((values, s) =>
 		values.filter((_, i) => bright[s]![i]! >= DIRECT * envelope[s]!)
@@ -156,17 +214,55 @@ function shadesOfBlock(
 		const dull = within.flatMap((at) =>
 			ratios[at]!.filter((_, i) => bright[at]![i]! <= DULL * envelope[at]!)
 		);
+		const share = median(within.flatMap((at) => direct[at]!));
+		const edges = edgesOf(
+			samples.filter(({ hours, bright: light }) => {
+				const at = Math.max(0, Math.floor(hours / slot));
+				return light >= DIRECT * envelope[at]!;
+			}),
+			[s * slot, (end + 1) * slot],
+			(1 + share) / 2,
+			{ slot, step, middle }
+		);
 		found.push({
 			first: some[0]!.date,
 			last: some.at(-1)!.date,
-			begins: s * SLOT,
-			ends: (end + 1) * SLOT,
-			share: median(within.flatMap((at) => direct[at]!)),
+			...edges,
+			wide: end > s,
+			times: [{ date: some[some.length >> 1]!.date, ...edges }],
+			share,
 			keepsUpWhenDull: dull.length >= FEWEST ? median(dull) > KEEPS_UP : null
 		});
 		s = end;
 	}
 	return found;
+}
+
+/**
+ * Where within its first and last slot, or the ones beside them, a shade begins and ends: by the first and the last
+ * time of the day at which the unit has lost half of what the shade takes.
+ *
+ * @param direct samples under direct light
+ * @param slots hours of its slots
+ * @param half ratio in the middle between usual and shaded
+ */
+function edgesOf(
+	direct: readonly Compared[],
+	[from, to]: readonly [number, number],
+	half: number,
+	{ step, middle }: Grid
+): { begins: number; ends: number } {
+	const reach = Math.max(SHORTEST_SLOT, step);
+	const shadedAt: number[] = [];
+	const first = Math.floor((from - reach - middle) / step) * step + middle;
+	for (let hours = first; hours < to + reach; hours += step) {
+		const own = direct.filter((one) => Math.abs(one.hours - hours) < step / 4);
+		if (own.length >= TELL_EDGE && median(own.map(({ ratio }) => ratio)) < half) {
+			shadedAt.push(hours);
+		}
+	}
+	if (shadedAt.length === 0) return { begins: from, ends: to };
+	return { begins: shadedAt[0]! - step / 2, ends: shadedAt.at(-1)! + step / 2 };
 }
 
 /** Shades of neighbouring blocks at about the same hour are one; one that shows in a single slot of a single block is chance. */
@@ -187,13 +283,13 @@ function joined(found: readonly SeenShade[]): SeenShade[] {
 			last: one.last,
 			begins: Math.min(before.begins, one.begins),
 			ends: Math.max(before.ends, one.ends),
+			wide: before.wide || one.wide,
+			times: [...before.times, ...one.times],
 			share: Math.min(before.share, one.share),
 			keepsUpWhenDull: before.keepsUpWhenDull ?? one.keepsUpWhenDull
 		};
 	}
-	return all.filter(
-		({ begins, ends, first, last }) => ends - begins > SLOT || daysApart(first, last) >= BLOCK
-	);
+	return all.filter(({ wide, first, last }) => wide || daysApart(first, last) >= BLOCK);
 }
 
 /** Days from one date as in 2026-03-12 to another. */

@@ -12,7 +12,7 @@ import type { ArrayEvent, Loss, UnitEvent } from './event';
 import { laggingOf } from './laggards';
 import { peersOf, type Peers } from './peers';
 import { lossOf } from './loss';
-import { orientationOf, stampShiftOf, type InferredPlane } from './orientation';
+import { orientationOf, type InferredPlane } from './orientation';
 import { plateauOf } from './plateau';
 import type { SkyLight } from './potential';
 import { shadeOf } from './shade';
@@ -98,25 +98,18 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 				)
 			: null;
 	const planes = new Map<Peers, InferredPlane>();
-	const shifts = new Map<Peers, number>();
+	const shift = clock?.middle ?? 0;
 	for (const group of groups) {
 		yield { done: 0.05, words: 'Looking where they face' };
-		if (!observer || daily) continue;
+		if (!observer || daily || group.units[0]!.plane) continue;
 		const bare = { times, days: days.filter((_, d) => !covered.has(d)) };
-		const [{ plane: recorded }] = group.units as [Unit];
-		if (recorded) {
-			shifts.set(group, stampShiftOf(bare, observer, group.share, plateauShare(group), recorded));
-			continue;
-		}
-		const plane = orientationOf(bare, observer, group.share, plateauShare(group));
-		if (!plane) continue;
-		planes.set(group, plane);
-		shifts.set(group, plane.shift);
+		const plane = orientationOf(bare, observer, group.share, plateauShare(group), shift);
+		if (plane) planes.set(group, plane);
 	}
 	const lights = new Map<string, Float64Array>();
-	const lightIn = (plane: Plane | null, shift: number): Float64Array | null => {
+	const lightIn = (plane: Plane | null): Float64Array | null => {
 		if (!plane || !observer) return null;
-		const key = `${plane.tilt}/${plane.azimuth}/${shift}`;
+		const key = `${plane.tilt}/${plane.azimuth}`;
 		const light =
 			lights.get(key) ?? clearSkyOn(observer, plane, { ...times, start: times.start + shift });
 		lights.set(key, light);
@@ -126,7 +119,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 	const lightOf = (unit: Unit) => {
 		const group = groupOf(unit);
 		const inferred = group ? planes.get(group) : undefined;
-		return lightIn(unit.plane ?? inferred ?? null, (group && shifts.get(group)) ?? 0);
+		return lightIn(unit.plane ?? inferred ?? null);
 	};
 	const skyOf = (unit: Unit): SkyLight | null => {
 		const light = lightOf(unit);
@@ -142,7 +135,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		arrayEvents.push(...snow.events);
 		for (const unit of group.units) {
 			yield { done: 0.1 + (0.6 * at++) / grouped.length, words: `Looking at ${unit.label}` };
-			const { shades, shaded } = shadeOf(year, unit, group);
+			const { shades, shaded } = shadeOf(year, unit, group, shift);
 			const own =
 				shades.length > 0 ? daySharesOf(year, unit, group, shaded) : snow.plain.get(unit)!;
 			const snowed = snow.covered.get(unit.key)!;
@@ -215,13 +208,13 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		clipping,
 		planes: [...planes]
 			// A plane that was inferred from wrong times looks the wrong way.
-			.filter(([, { offered }]) => offered && clock === null)
+			.filter(([, { offered }]) => offered && !clock?.finding)
 			.map(([group, { tilt, azimuth }]) => ({
 				units: group.units.map(({ key }) => key),
 				tilt,
 				azimuth
 			})),
-		clock,
+		clock: clock?.finding ?? null,
 		notes: [
 			...(daily
 				? [
