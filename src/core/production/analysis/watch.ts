@@ -23,6 +23,8 @@ import {
 	driftOf,
 	isOfSoiling,
 	middleOfDay,
+	possibleDrifts,
+	sensorDoubt,
 	type DayIndex,
 	type DayValue
 } from './whole-array';
@@ -190,6 +192,8 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		events.filter((event) => isOfSoiling(event, dirt, dates, shares.get(event.unit)!))
 	);
 	const ownEvents = events.filter((event) => !ofSoiling.has(event));
+	const drifts = driftOf(days, clear, dirt);
+	const ofSensor = sensorDoubt(drifts);
 	yield { done: 0.95, words: 'Adding up' };
 	const causes = new Map<string, ProbableCause>();
 	for (const { unit: key, kind, until, level } of ownEvents) {
@@ -204,7 +208,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		shares,
 		events: ownEvents.sort((a, b) => b.lost - a.lost),
 		causes,
-		arrayEvents: [...arrayEvents, ...dirt, ...driftOf(days, clear, dirt)],
+		arrayEvents: [...arrayEvents, ...dirt, ...possibleDrifts(drifts)],
 		clipping,
 		planes: [...planes]
 			// A plane that was inferred from wrong times looks the wrong way.
@@ -222,6 +226,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 					]
 				: []),
 			...soilingNote(units, ofSoiling),
+			...(ofSensor === null ? [] : [ofSensor]),
 			...notesOf(year, grouped, otherCourse, toldApart)
 		]
 	};

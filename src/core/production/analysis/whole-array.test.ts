@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { plainDays, PER_DAY } from '../../../../tests/support/plain-days';
 import type { ArrayEvent, UnitEvent } from './event';
-import { dirtOf, driftOf, isOfSoiling, middleOfDay, type DayIndex } from './whole-array';
+import {
+	dirtOf,
+	driftOf,
+	isOfSoiling,
+	middleOfDay,
+	possibleDrifts,
+	sensorDoubt,
+	type DayIndex
+} from './whole-array';
 
 const DAYS = 200;
 const days = plainDays(DAYS);
@@ -105,6 +113,29 @@ describe('a sensor and an array that drift apart', () => {
 		);
 		expect(event).toMatchObject({ kind: 'sensor-drift' });
 		expect(event!.change).toBeGreaterThan(0.05);
+	});
+
+	it('by more than a sensor drifts are no drift, and are asked about', () => {
+		const moved = driftOf(
+			days,
+			clear(
+				() => 1,
+				(day) => 1 + 0.01 * day
+			),
+			[]
+		);
+		expect(possibleDrifts(moved)).toEqual([]);
+		expect(sensorDoubt(moved)).toContain('more than a sensor drifts');
+		const slight = driftOf(
+			days,
+			clear(
+				() => 1,
+				(day) => 1 - 0.0004 * day
+			),
+			[]
+		);
+		expect(possibleDrifts(slight)).toEqual(slight);
+		expect(sensorDoubt(slight)).toBeNull();
 	});
 
 	it('are not said for haze that touches both alike, nor without a sensor', () => {

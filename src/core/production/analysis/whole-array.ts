@@ -164,6 +164,26 @@ export function isOfSoiling(
 
 const SLOW: readonly UnitEvent['kind'][] = ['step', 'slope', 'dirt', 'low'];
 
+/** A sensor drifts by less over the time of an export, share; what is more is no drift. Judgement. */
+const MOST_DRIFT = 0.3;
+
+/** Sensor and array part by so much that no drift of a sensor explains it; null where they do not. */
+export function sensorDoubt(arrayEvents: readonly ArrayEvent[]): string | null {
+	const odd = arrayEvents.find(
+		({ kind, change }) => kind === 'sensor-drift' && Math.abs(change) > MOST_DRIFT
+	);
+	return odd
+		? `Irradiance sensor and array part by ${(100 * Math.abs(odd.change)).toFixed(0)} %, more than a sensor drifts: check what its column holds, its unit, and whether the sensor was moved or replaced.`
+		: null;
+}
+
+/** Drifts that a sensor can have. */
+export function possibleDrifts(arrayEvents: readonly ArrayEvent[]): readonly ArrayEvent[] {
+	return arrayEvents.filter(
+		({ kind, change }) => kind !== 'sensor-drift' || Math.abs(change) <= MOST_DRIFT
+	);
+}
+
 /**
  * Whether the sensor and the array drift apart over the whole time. Haze and season touch both alike;
  * arrays do not get better by themselves, so where the sensor falls behind, it is the sensor.
