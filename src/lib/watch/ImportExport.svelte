@@ -38,7 +38,7 @@
 	<h2>Take an export in</h2>
 	<p class="soft">
 		CSV from any monitoring: one line for each time and unit, or a column for each unit; power,
-		energy, volts and amps. Nothing is stored before you have seen how it is read.
+		energy, voltage and current. Nothing is saved before you have seen how it is read.
 	</p>
 	{#if !session.running}
 		<p>

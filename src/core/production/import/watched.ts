@@ -35,7 +35,7 @@ const CELSIUS = { '°C': 1, C: 1, degC: 1 };
 /** Limits are judgement: wide enough for a whole plant, narrow enough for a column that is not what it is said to be. */
 export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 	'energy-total': {
-		words: 'Energy, counted up',
+		words: 'Energy counter',
 		unit: 'Wh',
 		units: WATT_HOURS,
 		least: 0,
@@ -43,7 +43,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(total|lifetime|cumulative|counter|meter reading|sum|gesamt)\b/
 	},
 	energy: {
-		words: 'Energy in the interval',
+		words: 'Energy of the interval',
 		unit: 'Wh',
 		units: WATT_HOURS,
 		least: 0,
@@ -51,7 +51,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(energy|yield|production|generation|energie|ertrag)\b/
 	},
 	'dc-voltage': {
-		words: 'DC volts',
+		words: 'DC voltage',
 		unit: 'V',
 		units: VOLTS,
 		least: -50,
@@ -59,7 +59,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(u ?dc|v ?dc|dc (volt\w*|u|v)|pv volt\w*|mppt volt\w*|u|v|volts?|voltage|spannung)\b/
 	},
 	'dc-current': {
-		words: 'DC amps',
+		words: 'DC current',
 		unit: 'A',
 		units: AMPS,
 		least: -50,
@@ -67,7 +67,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(i ?dc|dc (curr\w*|amp\w*|i|a)|pv curr\w*|mppt curr\w*|i|amps?|current|strom)\b/
 	},
 	'ac-voltage': {
-		words: 'AC volts',
+		words: 'AC voltage',
 		unit: 'V',
 		units: VOLTS,
 		least: 0,
@@ -75,7 +75,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(u ?ac|v ?ac|ac (volt\w*|u|v)|grid volt\w*)\b/
 	},
 	'ac-current': {
-		words: 'AC amps',
+		words: 'AC current',
 		unit: 'A',
 		units: AMPS,
 		least: -5000,
@@ -83,7 +83,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(i ?ac|ac (curr\w*|amp\w*|i|a)|grid curr\w*)\b/
 	},
 	irradiance: {
-		words: 'Irradiance in the plane',
+		words: 'Plane-of-array irradiance',
 		unit: 'W/m²',
 		units: { 'W/m²': 1, 'W/m2': 1, 'kW/m²': 1e3 },
 		least: -20,
