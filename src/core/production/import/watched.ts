@@ -43,7 +43,7 @@ export const WATCHED_FACTS: Readonly<Record<Watched, WatchedFacts>> = {
 		named: /\b(total|lifetime|cumulative|counter|meter reading|sum|gesamt)\b/
 	},
 	energy: {
-		words: 'Energy of the interval',
+		words: 'Energy in the interval',
 		unit: 'Wh',
 		units: WATT_HOURS,
 		least: 0,
