@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { randomInt } from 'node:crypto';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_TEMPLATE, loadDemo } from './demo-template';
@@ -63,15 +64,28 @@ function putDemo(path: string): void {
 	else loadDemo(path);
 }
 
-/** A port that the system gives out, far from those that Zembo tries by itself. */
-function freePort(): Promise<number> {
-	return new Promise((resolve, reject) => {
+/** Ports of this worker, below those that the system hands out to whoever asks for any: 32,768 on. */
+const PORTS = { from: 20_000, each: 2_000 };
+let nextPort = randomInt(PORTS.each);
+
+/**
+ * A port that nobody listens on, and that nobody is given before the server that it is for has started: between a look
+ * and a start the system would hand out one of its own to a browser's driver.
+ */
+async function freePort(): Promise<number> {
+	const first = PORTS.from + (Number(process.env.VITEST_POOL_ID ?? 0) % 6) * PORTS.each;
+	for (let tried = 0; tried < PORTS.each; tried++) {
+		const port = first + (nextPort++ % PORTS.each);
+		if (await isFree(port)) return port;
+	}
+	throw new Error(`every port from ${first} on is taken`);
+}
+
+function isFree(port: number): Promise<boolean> {
+	return new Promise((resolve) => {
 		const probe = createServer();
-		probe.once('error', reject);
-		probe.listen(0, '127.0.0.1', () => {
-			const { port } = probe.address() as AddressInfo;
-			probe.close(() => resolve(port));
-		});
+		probe.once('error', () => resolve(false));
+		probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
 	});
 }
 
