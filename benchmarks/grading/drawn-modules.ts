@@ -73,7 +73,7 @@ export function aged(module: DrawnModule, random: Random): DrawnModule {
 	};
 }
 
-/** The same with corroded joints. */
+/** The same with corroded connectors. */
 export const corroded = (module: DrawnModule, by: number): DrawnModule => ({
 	...module,
 	series: module.series * by

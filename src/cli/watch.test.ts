@@ -24,7 +24,7 @@ describe('zembo watch', () => {
 						kind: 'step',
 						since: '2026-03-12',
 						until: null,
-						cause: { words: expect.stringContaining('amps are low') }
+						cause: { words: expect.stringContaining('current is low') }
 					}
 				]
 			}

@@ -87,7 +87,7 @@ describe('Kiln Lane’s export', () => {
 	it('leads on to what it points at, and to a visit planned for it', async () => {
 		await person.press('Look, and plan a visit');
 		await person.sees('K2 8 gives half', 'h1');
-		await person.sees('amps are low', '[data-cause]');
+		await person.sees('current is low', '[data-cause]');
 		await person.press('Start the visit');
 		await person.sees('Say who goes there');
 		await person.fill('by', 'Tamsin Orrell');

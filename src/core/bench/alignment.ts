@@ -1,4 +1,4 @@
-import { fromShadow } from '../conditions/shadow';
+import { lightAtAngle, type LightAtAngle } from '../conditions/shadow';
 import type { Shadow } from './pile';
 
 /** How the light on a module compares with that on the reference module, by the angles at which they lie. */
@@ -18,11 +18,8 @@ export interface Alignment {
 const NOT_CHECKED = 0.12;
 /** Those that were made sure to lie in one plane still differ by a degree; Zembo default. */
 const SAME_PLANE = 0.015;
-/** A stick and its shadow tell the angle within 2 degrees, standard uncertainty; Zembo default. */
-const BY_SHADOW = (2 * Math.PI) / 180;
-/** Share of a clear day's light that comes evenly from the sky, whatever the angle; as for irradiance by shadow. Zembo default. */
-const EVEN = 0.08;
-
+/** Square to the sun an error of the angle tells in second order alone; Zembo default. */
+const LEAST = 0.001;
 /**
  * What the angles of a module and of the reference module make of the light.
  *
@@ -38,22 +35,13 @@ export function alignmentOf(
 			? { factor: 1, uncertainty: SAME_PLANE, by: 'same-plane' }
 			: { factor: 1, uncertainty: NOT_CHECKED, by: 'not-checked' };
 	}
-	const [there, here] = [lightAt(own), lightAt(reference)];
+	const [there, here] = [own, reference].map(({ height, length }) =>
+		lightAtAngle(height, length)
+	) as [LightAtAngle, LightAtAngle];
 	return {
-		factor: there.light / here.light,
-		uncertainty: Math.hypot(there.uncertainty, here.uncertainty),
+		factor: there.share / here.share,
+		// The sky over both is the same: what is unsure of it weighs by what their shares differ.
+		uncertainty: Math.hypot(there.byAngle, here.byAngle, there.bySky - here.bySky, LEAST),
 		by: 'shadow'
-	};
-}
-
-/** Light at the angle of a shadow over that square to the sun. */
-function lightAt({ height, length }: Shadow): { light: number; uncertainty: number } {
-	const { angle, beamShare } = fromShadow(height, length);
-	const light = EVEN + (1 - EVEN) * beamShare;
-	const change = (1 - EVEN) * Math.sin((angle * Math.PI) / 180);
-	// Square to the sun the angle's own uncertainty changes the light in second order.
-	return {
-		light,
-		uncertainty: Math.max((change * BY_SHADOW) / light, BY_SHADOW ** 2)
 	};
 }

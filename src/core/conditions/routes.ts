@@ -2,12 +2,11 @@ import { fitLabel } from '../module/fit';
 import type { Plate } from '../module/plate';
 import { refuse, succeed, type Result } from '../units/result';
 import { fromAirAndWind, fromBackProbe, fromNominal } from './cell-temperature';
-import { sind } from '../units/angle';
 import { clearSkyAt, USUAL_TURBIDITY } from './clear-sky';
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';
 import { fromControlModule } from './control-module';
 import { onPlane, type Plane } from './plane';
-import { fromShadow } from './shadow';
+import { lightAtAngle } from './shadow';
 import { sunPosition, type Observer } from './sun';
 
 /*
@@ -85,22 +84,9 @@ export function byClearSky(
 
 /** Relative standard uncertainty of the shadow method square to the sun: sensor, stick and sky; Zembo default. */
 const SHADOW_DOUBT = 0.04;
-/** Standard uncertainty of the angle that a stick and a ruler give, degrees; Zembo default. */
-const ANGLE_DOUBT = 2;
-/**
- * Share of the light on a clear day that comes evenly from the sky; a further 5 % come from close around the
- * sun and fall with the cosine as the beam does. Zembo default.
- */
-const SKY_SHARE = { isotropic: 0.08 };
-/** Standard uncertainty of the isotropic share; Zembo default. */
-const SKY_SHARE_DOUBT = 0.05;
-
 /**
  * Light in the plane from a sensor that was held square to the sun, and the shadow of an object square
- * to the glass: beam and circumsolar light fall with the cosine, the rest of the sky's does not.
- *
- * Its uncertainty grows with the angle: the cosine changes by tan(angle) per radian, and the sky's share
- * weighs more.
+ * to the glass ({@link lightAtAngle}).
  *
  * @param squareToSun W/m2
  * @param objectHeight above the glass, any unit of length
@@ -114,11 +100,7 @@ export function byShadow(
 	if (!(objectHeight > 0) || !(shadowLength >= 0)) {
 		return refuse('The object’s height must be above 0, its shadow 0 or longer, in the same unit.');
 	}
-	const { angle, beamShare } = fromShadow(objectHeight, shadowLength);
-	const { isotropic } = SKY_SHARE;
-	const share = isotropic + (1 - isotropic) * beamShare;
-	const byAngle = ((1 - isotropic) * sind(angle) * (ANGLE_DOUBT * Math.PI)) / 180 / share;
-	const bySky = (SKY_SHARE_DOUBT * (1 - beamShare)) / share;
+	const { angle, beamShare, share, byAngle, bySky } = lightAtAngle(objectHeight, shadowLength);
 	return succeed({
 		irradiance: {
 			value: squareToSun * share,

@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import { STAMP_FORMS } from '../production/import/stamp';
 import { WATCHED } from '../production/import/watched';
-import type { Layout } from '../production/import/layout';
+import { MOST_COLUMNS, type Layout } from '../production/import/layout';
 import type { Target } from '../production/target';
 
-/** Most columns of an export. */
-const MOST_COLUMNS = 4000;
 const column = z.int().min(0).max(MOST_COLUMNS);
 const name = z.string().max(200);
 

@@ -65,7 +65,7 @@ describe('a year of units', () => {
 		expect(events[0]).toMatchObject({ kind: 'step', unit: 'unit-3', until: null });
 		expect(events[0]!.since).toBe(dateOf(50));
 		expect(events[0]!.level).toBeCloseTo(0.5, 1);
-		expect(causes.get('unit-3')!.words).toContain('amps are low');
+		expect(causes.get('unit-3')!.words).toContain('current is low');
 	});
 
 	it('tells a dead unit, while it lasts and once it is over', () => {
@@ -291,21 +291,21 @@ describe('a robust slope', () => {
 	});
 });
 
-describe('volts and amps of a laggard', () => {
+describe('voltage and current of a unit that underperforms', () => {
 	it.each([
-		[1, 0.5, 'amps are low'],
-		[0.66, 1, 'A third of its volts is gone'],
-		[0.34, 1, 'Two thirds of its volts are gone'],
-		[1.2, 0, 'does not draw'],
-		[0, 0, 'No volts reach it'],
+		[1, 0.5, 'current is low'],
+		[0.66, 1, 'A third of its voltage'],
+		[0.34, 1, 'Two thirds of its voltage'],
+		[1.2, 0, 'takes nothing'],
+		[0, 0, 'No voltage reaches it'],
 		[0.9, 1, 'resistance in a connector'],
 		[1, 1, 'lost behind it'],
-		[0.8, 0.7, 'Both volts and amps are low']
+		[0.8, 0.7, 'Both voltage and current are low']
 	])('at %d and %d of its peers say “%s”', (volts, amps, words) => {
 		expect(probableCause({ volts, amps }, 0.5).words).toContain(words);
 	});
 	it('that are not in the export leave it open', () => {
-		expect(probableCause(null, 0.5).next).toContain('Read volts and amps');
+		expect(probableCause(null, 0.5).next).toContain('Measure voltage and current');
 		expect(probableCause(null, 0).words).toContain('gives nothing');
 	});
 });

@@ -63,8 +63,8 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 			words:
 				level <= 0.03
 					? 'It gives nothing: the unit itself, its fuse or breaker, an open connector, or its line to the logger.'
-					: 'The export has no volts and amps of it, so the module, its connectors and the unit behind it are all open.',
-			next: 'Read volts and amps of it and of a neighbour in the same minute.'
+					: 'The export has no voltage and current of it, so the module, its connectors and the unit behind it all remain possible.',
+			next: 'Measure voltage and current of it and of a neighbour in the same minute.'
 		};
 	}
 	const { volts, amps } = measured;
@@ -75,30 +75,30 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 		return {
 			measured,
 			words:
-				'Volts stand higher than its neighbours’ and no current runs: the module works, the unit behind it does not draw.',
+				'Its voltage is higher than its neighbours’ and no current flows: the module works, the unit behind it takes nothing.',
 			next: 'Look at the unit’s lamp and its AC side first, then its DC connectors.'
 		};
 	}
 	if (volts < 0.1) {
 		return {
 			measured,
-			words: 'No volts reach it: an open connector or module, or a short.',
-			next: 'Open-circuit volts of the module at its own connector.'
+			words: 'No voltage reaches it: an open connector or module, or a short circuit.',
+			next: 'Open-circuit voltage of the module at its own connector.'
 		};
 	}
 	if (third !== undefined) {
 		const missing = third > 0.5 ? 'A third' : 'Two thirds';
 		return {
 			measured,
-			words: `${missing} of its volts ${missing === 'A third' ? 'is' : 'are'} gone: a bypass diode that is shorted, or a section that is open behind its diode.`,
-			next: 'Open-circuit volts of the module, then each section in its junction box.'
+			words: `${missing} of its voltage is missing: a shorted bypass diode, or an open substring bypassed by its diode.`,
+			next: 'Open-circuit voltage of the module, then of each substring in its junction box.'
 		};
 	}
 	if (volt && amps < 1 - NORMAL) {
 		return {
 			measured,
 			words:
-				'Its volts are right and its amps are low: a weak or broken module, dirt or droppings on it, or a shade that never leaves.',
+				'Its voltage is normal and its current is low: a weak or broken module, soiling or droppings on it, or permanent shade.',
 			next: 'Look at the glass. If it is clean and in the sun, measure the module against a good one beside it.'
 		};
 	}
@@ -106,8 +106,8 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 		return {
 			measured,
 			words:
-				'Its amps are right and its volts are low: a resistance in a connector or cable, or part of a section.',
-			next: 'Volts under load at the module and at the unit; infrared on the connectors.'
+				'Its current is normal and its voltage is low: a resistance in a connector or cable, or part of a substring.',
+			next: 'Voltage under load at the module and at the unit; infrared on the connectors.'
 		};
 	}
 	if (volt && amp) {
@@ -121,7 +121,7 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 	return {
 		measured,
 		words:
-			'Both volts and amps are low: a module in a poor state, or shade across several sections.',
+			'Both voltage and current are low: a module in a poor state, or shade across several substrings.',
 		next: 'Look at the glass, then measure the module against a good one beside it.'
 	};
 }

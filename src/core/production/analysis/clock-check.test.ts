@@ -76,7 +76,7 @@ describe('the clock of an export', () => {
 		expect(middle(-15)).toEqual({ finding: null, middle: -HOUR / 4 });
 	});
 
-	it('that is late or early is put right, up to the other side of the earth', () => {
+	it('that is late or early is corrected, up to the other side of the earth', () => {
 		for (const hours of [0.5, 1, -1, 3.5, -7, 11.5]) {
 			expect(check(EAST, (instant) => instant + hours * HOUR)).toEqual({
 				kind: 'shifted',

@@ -4,7 +4,7 @@ import { readHeading } from './watched';
 
 /** The whole of a heading over names of units: "Device id", not "Module 1 (Wh)", which is a unit itself. */
 const UNIT_HEADING =
-	/^(unit|device|serial|module|inverter|string|channel|sensor|tag|point|id|name)s?( ?(id|no\.?|number|name|serial|#))?$/i;
+	/^(unit|device|serial|module|inverter|string|channel|sensor|tag|point|id|name)s?( ?(id|no\.?|number|name|serial|code|#))?$/i;
 /** Words of columns that hold no measured quantity: what a device does, is told, or has to say. */
 const OF_STATUS =
 	/\b(status|state|mode|alarms?|errors?|faults?|events?|warnings?|messages?|codes?|flags?|comments?|remarks?|notes?|quality|valid|weekday|day of week|count|samples|zustand|fehler|meldung|wochentag)\b/i;
@@ -15,6 +15,8 @@ const WEEKDAY_CELL =
 	/^(mon|tue|wed|thu|fri|sat|sun|mo|di|mi|do|fr|sa|so|lun|mar|mié|jue|vie|sáb|dom|mer|jeu|ven|sam|dim)[a-zä-ÿ]*\.?$/i;
 /** Headings over line numbers. */
 const OF_LINES = /^(no\.?|nr\.?|#|index|idx|row|line|seq(uence)?|record|entry|)$/i;
+/** Of some lines so many differ where all are meant to: now and then one comes twice. */
+const TOLD_APART = 0.98;
 /** Lines by which a column is known to number them. */
 const ENOUGH = 10;
 
@@ -30,7 +32,9 @@ const filled = ({ cells }: ColumnCells) => cells.filter((cell) => cell.trim() !=
 export function isOther(column: ColumnCells, form: StampForm): boolean {
 	const { heading } = column;
 	const some = filled(column);
-	if (some.length === 0) return false;
+	if (some.length === 0 || UNIT_HEADING.test(heading.replace(/_/g, ' '))) return false;
+	// Names of quantities are no states, whatever stands over them: "Measurement code".
+	if (some.every((cell) => readHeading(cell) !== null)) return false;
 	if (OF_STATUS.test(heading.replace(/_/g, ' ')) && !statesUnit(heading)) return true;
 	const all = (test: (cell: string) => boolean) => some.every((cell) => test(cell.trim()));
 	if (all((cell) => STATUS_CELL.test(cell)) || all((cell) => WEEKDAY_CELL.test(cell))) return true;
@@ -53,8 +57,8 @@ export function numbersLines({ heading, cells }: ColumnCells): boolean {
 }
 
 /**
- * The column that names the unit of a line, of those with text: one whose heading says so, or whose times repeat, a
- * line for each unit.
+ * The column that names the unit of a line, of those with text: one whose heading says so, or one that tells lines of
+ * the same time apart.
  *
  * @param times of the lines
  */
@@ -64,10 +68,18 @@ export function unitColumnOf(
 ): number | null {
 	const named = texts.find(({ heading }) => UNIT_HEADING.test(heading.replace(/_/g, ' ')));
 	if (named) return named.column;
-	const repeats = new Set(times).size < times.length;
-	// A list by unit begins with one unit and the times of all its lines.
-	const first = texts.find((text) => repeats || new Set(filled(text)).size === 1);
+	const first = texts.find((text) => {
+		// A list by unit begins with one unit and the times of all its lines.
+		if (!timesRepeat(times)) return new Set(filled(text)).size === 1;
+		const told = new Set(times.map((time, i) => `${time} ${text.cells[i] ?? ''}`));
+		return told.size >= TOLD_APART * times.length;
+	});
 	return first?.column ?? null;
+}
+
+/** Whether lines share their times, as they do where each unit has a line of its own. */
+export function timesRepeat(times: readonly string[]): boolean {
+	return new Set(times).size < TOLD_APART * times.length;
 }
 
 /** Whether a column of figures names units: "Device id" over 101, 102, 101. */

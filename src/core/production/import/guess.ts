@@ -8,6 +8,7 @@ import {
 	isOther,
 	namesUnitsByNumber,
 	numbersLines,
+	timesRepeat,
 	unitColumnOf,
 	type ColumnCells
 } from './column-roles';
@@ -113,6 +114,11 @@ export function guessLayout(
 		...(counters.length > 0
 			? [
 					`“${headings[counters[0]!.column]}”${counters.length > 1 ? ` and ${counters.length - 1} more` : ''} is read as a counter, since it never falls but back to its beginning. If it holds the energy of each interval, choose that.`
+				]
+			: []),
+		...(unitColumn === null && timesRepeat(times)
+			? [
+					'Times repeat, and no column is known that tells the lines of one time apart: choose the one that names the unit, or the lines are mixed.'
 				]
 			: []),
 		...(figures.some((figure, i) => figure !== guessed[i])

@@ -101,6 +101,25 @@ describe('an export', () => {
 		expect(layout.figures.map(({ column }) => column)).toEqual([4]);
 	});
 
+	it('keeps the column that names units or quantities under the heading of a code', () => {
+		const lines = ['A', 'B', 'A', 'B'].map(
+			(unit, i) => `2026-03-13 10:${i < 2 ? '00' : '15'},${unit},${i}`
+		);
+		expect(read(`Time,Device code,P (W)\n${lines.join('\n')}`).layout.unitColumn).toBe(1);
+		const quantities = lines.map((line) => line.replace(/,(\w),/, ',power_W,$1,'));
+		expect(read(`Time,Measurement code,Box,Value\n${quantities.join('\n')}`).layout).toMatchObject({
+			quantityColumn: 1,
+			unitColumn: 2
+		});
+	});
+
+	it('with a line that comes twice takes no remark for the name of a unit, and asks where times repeat', () => {
+		const line = '2026-03-13 10:00,5,cloudy';
+		const once = read(`Time,K1 P (W),Sky\n${line}\n${line}\n2026-03-13 10:15,6,clear`);
+		expect(once.layout.unitColumn).toBeNull();
+		expect(once.doubts).toEqual([expect.stringContaining('Times repeat')]);
+	});
+
 	it('turns the sign of generation that is written negative, and asks for the factor of a shunt', () => {
 		const { layout, doubts, samples } = read(
 			'Time,K1 P (W),K1 shunt (mV)\n2026-03-13 10:00,-250,30\n2026-03-13 10:15,-260,31'

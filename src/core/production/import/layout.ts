@@ -16,6 +16,9 @@ export interface FigureColumn {
 	readonly scale?: number | undefined;
 }
 
+/** Most columns of an export. */
+export const MOST_COLUMNS = 4000;
+
 /** How an export is to be read. */
 export interface Layout {
 	/** Line of the headings, 1 being the file's first; 0 where there are none. */
@@ -41,6 +44,9 @@ export function layoutTrouble({ time, figures, quantityColumn, across }: Layout)
 	if (figures.length === 0) return 'No column holds figures. Choose at least one and say of what.';
 	if (quantityColumn === null && figures.some(({ watched }) => watched === null)) {
 		return 'A column of figures has no quantity. Choose it, or the column that names it.';
+	}
+	if (figures.length > MOST_COLUMNS) {
+		return `${figures.length} columns are more than can be read at once (${MOST_COLUMNS}). Export a month at a time, or with a line for each time.`;
 	}
 	if (across) return null;
 	const seen = new Map<string, number>();
