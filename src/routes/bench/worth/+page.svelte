@@ -24,12 +24,12 @@
 		ageing: {
 			min: 0.05,
 			max: 10,
-			unit: '%/year',
-			words: 'Degradation, used',
+			unit: '%',
+			words: 'Yearly degradation, used',
 			first: RATE
 		},
-		newAgeing: { min: 0.05, max: 10, unit: '%/year', words: 'Degradation, new', first: RATE },
-		discount: { min: 0, max: 30, unit: '%/year', words: 'Discount rate', first: '5' },
+		newAgeing: { min: 0.05, max: 10, unit: '%', words: 'Yearly degradation, new', first: RATE },
+		discount: { min: 0, max: 30, unit: '%', words: 'Yearly discount rate', first: '5' },
 		least: { min: 5, max: 100, unit: '%', words: 'Worth its place down to', first: '60' },
 		clipped: { min: 0, max: 1e6, unit: 'kWh', words: 'Clipped a year', first: '', optional: true },
 		kWh: { ...money, words: 'Price of a kWh', first: '', optional: true },
