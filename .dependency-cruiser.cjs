@@ -95,6 +95,8 @@ module.exports = {
 		}
 	],
 	options: {
+		// What tests reach is their own affair, and nothing reaches them.
+		exclude: { path: TEST },
 		doNotFollow: { path: 'node_modules' },
 		tsConfig: { fileName: 'tsconfig.json' },
 		webpackConfig: { fileName: '.dependency-cruiser.aliases.cjs' },

@@ -1,9 +1,10 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { PLATE, testId } from '../support/scenario';
+import { DEMO_TEMPLATE } from './demo-template';
 import { startServer, type Server } from './own-server';
 
 const VISIT = '019a8000-0000-7000-8000-000000000004';
@@ -38,7 +39,7 @@ function startDemo(...args: string[]): Promise<Demo> {
 const ended = (child: ChildProcess) =>
 	new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)));
 
-afterEach(async () => {
+afterAll(async () => {
 	await Promise.all(
 		running.splice(0).map((child) => {
 			if (child.exitCode !== null) return null;
@@ -47,11 +48,16 @@ afterEach(async () => {
 			return end;
 		})
 	);
+	rmSync(folder, { recursive: true, force: true });
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('npm run demo', () => {
+	/** The demo that was started last. */
+	let shown: Demo;
+
 	it('serves on loopback, says what to try, keeps its data, and starts over when told', async () => {
+		// Where its data are already, they need not be loaded; below they are.
+		copyFileSync(process.env[DEMO_TEMPLATE]!, join(folder, 'demo.db'));
 		const first = await startDemo();
 		expect(first.said).toMatch(/Try first: open Saltmarsh Ferry Terminal/);
 		expect(first.address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
@@ -76,17 +82,16 @@ describe('npm run demo', () => {
 		second.child.kill('SIGTERM');
 		await ended(second.child);
 
-		const fresh = await startDemo('--fresh');
-		const page = await (await fetch(fresh.address)).text();
+		shown = await startDemo('--fresh');
+		const page = await (await fetch(shown.address)).text();
 		expect(page).toContain('Saltmarsh Ferry Terminal');
 		expect(page).not.toContain('Herring quay');
 	});
 
 	it('takes the next free port where the first is taken', async () => {
-		const one = await startDemo();
-		const two = await startDemo();
-		expect(two.address).not.toBe(one.address);
-		expect((await fetch(two.address)).status).toBe(200);
+		const other = await startDemo();
+		expect(other.address).not.toBe(shown.address);
+		expect((await fetch(other.address)).status).toBe(200);
 	});
 });
 
