@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { answerOf, clippedAt, dateOf, exportOf, SITES } from '../../benchmarks/monitoring/sites';
+import { dateOf } from '../../benchmarks/monitoring/answer';
+import { answerOf, clippedAt, exportOf, SITES } from '../../benchmarks/monitoring/sites';
 
 /*
  * Site-years of a generator that shares nothing with the project (tests/reference/data/monitoring). All eight are
