@@ -92,7 +92,12 @@ function ofGeneratedClipping(each: number): void {
 	}
 }
 
-ofEightSites();
-ofGeneratedYears(6);
-ofClippedSites();
-ofGeneratedClipping(10);
+// "--events" or "--clipping" alone, where one of them is worked on.
+if (!process.argv.includes('--clipping')) {
+	ofEightSites();
+	ofGeneratedYears(6);
+}
+if (!process.argv.includes('--events')) {
+	ofClippedSites();
+	ofGeneratedClipping(10);
+}

@@ -69,7 +69,7 @@ export function generateYear({
 	const made = planeOf.map(() => 1 + 0.01 * random.normal());
 	const unit = isOfUnit(kind) ? random.whole(1, UNITS) : null;
 	const from = kind === 'shade' ? 0 : random.whole(60, 240);
-	const own = unit === null ? () => 1 : faultOf(kind, from, random);
+	const own = unit === null ? () => 1 : faultOf(kind, from, latitude, random);
 	const all = kind === 'snow' ? snowOf(random) : kind === 'soiling' ? soilingOf(random) : () => 1;
 	const rows: string[] = [];
 	const lostByDay = new Float64Array(DAYS);
@@ -96,8 +96,7 @@ export function generateYear({
 						? acOf(light + (1 - share) * (dark[planeOf[u]!]! - light), weather.air, common)
 						: acOf(light, weather.air, common * share);
 				const limit = rated * NAMEPLATE;
-				lostByDay[day]! +=
-					((Math.min(whole, limit) - Math.min(given, limit)) * MINUTES) / 60_000;
+				lostByDay[day]! += ((Math.min(whole, limit) - Math.min(given, limit)) * MINUTES) / 60_000;
 				clipped[u]! += (Math.max(given - limit, 0) * MINUTES) / 60_000;
 				sums[u]! += Math.min(given, limit) * (1 + 0.004 * random.normal());
 			}
@@ -151,7 +150,7 @@ function acOf(light: number, air: number, share: number): number {
 	return Math.max(0, 0.97 * dc - 0.006 * NAMEPLATE);
 }
 
-function faultOf(kind: Kind, from: number, random: Random): Share {
+function faultOf(kind: Kind, from: number, latitude: number, random: Random): Share {
 	switch (kind) {
 		case 'step': {
 			const size = random.between(0.06, 0.5);
@@ -170,13 +169,15 @@ function faultOf(kind: Kind, from: number, random: Random): Share {
 			return (_, day, moment) => (day >= from && out[day] && moment >= begins[day]! ? 0 : 1);
 		}
 		default: {
-			// An obstacle, seen from the unit: between two directions, up to a height.
-			const left = random.between(100, 220);
-			const right = left + random.between(15, 35);
-			const top = random.between(20, 40);
+			// An obstacle towards the equator, higher than the sun of the shortest day, seen from the unit.
+			const equator = latitude < 0 ? 0 : 180;
+			const left = equator + random.between(-50, 20);
+			const wide = random.between(15, 35);
+			const top = Math.max(8, 90 - Math.abs(latitude) - 23.4) + random.between(2, 20);
 			return (_unit, _day, _moment, { height, azimuth }) => {
 				const degrees = (azimuth * 180) / Math.PI;
-				return degrees > left && degrees < right && (height * 180) / Math.PI < top ? 0 : 1;
+				const isBehind = (degrees - left + 720) % 360 < wide;
+				return isBehind && (height * 180) / Math.PI < top ? 0 : 1;
 			};
 		}
 	}

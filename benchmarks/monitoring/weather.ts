@@ -66,10 +66,10 @@ export function* weatherOf(latitude: number, random: Random): Generator<(sun: Su
 	let warm = 0;
 	const clearer = random.between(-0.15, 0.15);
 	for (let day = 0; day < 365; day++) {
-		const [clear, broken] = NEXT[sky];
+		const next: readonly [number, number] = NEXT[sky];
+		const clear = next[0] + clearer;
 		const drawn = random.between(0, 1);
-		sky =
-			drawn < clear + clearer ? 'clear' : drawn < clear + clearer + broken ? 'broken' : 'overcast';
+		sky = drawn < clear ? 'clear' : drawn < clear + next[1] ? 'broken' : 'overcast';
 		haze = 0.7 * haze + 0.02 * random.normal();
 		warm = 0.8 * warm + 1.5 * random.normal();
 		const season = Math.cos((2 * Math.PI * (day - (latitude < 0 ? 15 : 200))) / 365);
@@ -103,7 +103,7 @@ function cloudsOf(sky: Sky, random: Random): Float64Array {
 		});
 	}
 	const cover = random.between(0.2, 0.7);
-	for (let m = 0; m < MOMENTS; ) {
+	for (let m = 0; m < MOMENTS;) {
 		const covered = random.chance(cover);
 		const through = covered ? random.between(0.05, 0.6) : 1;
 		const lasts = 1 + Math.floor(-Math.log(1 - random.between(0, 1)) * 4);
@@ -127,7 +127,5 @@ export function inPlane(
 	const glass = cosine > 0.05 ? Math.max(0, 1 - 0.05 * (1 / cosine - 1)) : 0;
 	const direct = seesBeam && sun.height > 0 ? beam * Math.max(cosine, 0) * glass : 0;
 	const ground = 0.2 * (beam * Math.max(Math.sin(sun.height), 0) + diffuse);
-	return (
-		direct + (diffuse * (1 + Math.cos(tilt))) / 2 + (ground * (1 - Math.cos(tilt))) / 2
-	);
+	return direct + (diffuse * (1 + Math.cos(tilt))) / 2 + (ground * (1 - Math.cos(tilt))) / 2;
 }

@@ -50,10 +50,15 @@ export function plainUnit(
 }
 
 /** What a unit gave of its peers, day by day, where its peers gave 2 kWh a day. */
-export function dayShares(shares: readonly number[], silent: readonly number[] = []): DayShares {
+export function dayShares(
+	shares: readonly number[],
+	silent: readonly number[] = [],
+	out: (day: number) => number = () => 0
+): DayShares {
 	return {
 		shares: Float64Array.from(shares),
 		silent: Uint8Array.from(shares, (_, day) => Number(silent.includes(day))),
-		due: new Float64Array(shares.length).fill(2000)
+		due: new Float64Array(shares.length).fill(2000),
+		out: Float64Array.from(shares, (_, day) => out(day))
 	};
 }

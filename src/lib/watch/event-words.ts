@@ -57,8 +57,15 @@ export function eventWords(event: UnitEvent): string {
 		case 'dirt':
 			return `fell by ${percent(1 - level)} from ${dateWords(since)} and was back at once on ${dateWords(event.washed)}: dirt that came off`;
 		case 'shade':
-			return `stands in shade from about ${clock(event.shade.begins)} to ${clock(event.shade.ends)} under a bright sky${sunWords(event.shade)}, seen from ${dateWords(since)} to ${dateWords(event.shade.last)}`;
+			return `stands in shade from about ${clock(event.shade.begins)} to ${clock(event.shade.ends)} under a bright sky${sunWords(event.shade)}, seen ${seasonWords(event.shade)}`;
 	}
+}
+
+/** "from 12 March 2026 to 20 April 2026", once for each season. */
+function seasonWords({ seasons }: ReturningShade): string {
+	return seasons
+		.map(({ first, last }) => `from ${dateWords(first)} to ${dateWords(last)}`)
+		.join(' and ');
 }
 
 /** ", the sun at 115° to 150° and 21° to 38° high": the place of what stands in the way. */

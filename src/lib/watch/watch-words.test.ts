@@ -49,6 +49,7 @@ describe('what happened to a unit', () => {
 				shade: {
 					first: '2026-03-12',
 					last: '2026-04-20',
+					seasons: [{ first: '2026-03-12', last: '2026-04-20' }],
 					begins: 9,
 					ends: 10.5,
 					share: 0.3,

@@ -91,6 +91,12 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 	const lost = { value: 0, low: 0, high: 0 };
 	const dates: string[] = [];
 	let held = 0;
+	const add = (of: (could: number) => number, could: number) => {
+		const reach = potential!.within * could;
+		lost.value += of(could) * (hours / 1000);
+		lost.low += of(could - reach) * (hours / 1000);
+		lost.high += of(could + reach) * (hours / 1000);
+	};
 	days.forEach(({ from, to, date }) => {
 		let some = false;
 		for (let t = from; t < to; t++) {
@@ -99,10 +105,12 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 			held += hours;
 			const could = potential?.watts[t] ?? Number.NaN;
 			if (Number.isNaN(could)) continue;
-			const reach = potential!.within * could;
-			lost.value += Math.max(could - power[t]!, 0) * (hours / 1000);
-			lost.low += Math.max(could - reach - power[t]!, 0) * (hours / 1000);
-			lost.high += Math.max(could + reach - power[t]!, 0) * (hours / 1000);
+			add((most) => Math.max(most - power[t]!, 0), could);
+			for (const side of [-1, 1]) {
+				const [edge, beyond] = [t + side, t + 2 * side];
+				if (edge < from || edge >= to || at[edge] === 1) continue;
+				add((most) => cutBeside(power[beyond] ?? 0, power[edge]!, most, watts), could);
+			}
 		}
 		if (some) dates.push(date);
 	});
@@ -120,6 +128,23 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 		lost: potential ? lost : tops.length > 0 ? lostOf(tops) : null,
 		from: potential?.from ?? (tops.length > 0 ? 'shoulders' : null)
 	};
+}
+
+/**
+ * Power that a step beside one at the level had beyond it for a part of its time, as its mean, on a straight way
+ * from the step before it to the one at the level. Its own mean, which the level has cut, says for how long.
+ *
+ * @param before mean of the step before, W
+ * @param mean of the step itself, W
+ * @param could what the unit would have given in the step at the level, W
+ * @param level W
+ * @returns W; 0 where all of the step lies below the level, or a mean is not known
+ */
+export function cutBeside(before: number, mean: number, could: number, level: number): number {
+	const rise = (could - before) / 2;
+	if (!(rise > 0) || !(mean <= level)) return 0;
+	const beyond = 1 - Math.sqrt((2 * (level - mean)) / rise);
+	return beyond > 0 ? (rise * beyond ** 2) / 2 : 0;
 }
 
 function haveOneLevel(tops: readonly FlatTop[]): boolean {

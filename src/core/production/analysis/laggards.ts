@@ -1,9 +1,9 @@
 import { median } from '../../units/quantile';
 import type { Unit, WatchedYear } from '../series/year';
-import type { DayShares } from './day-share';
+import { NOTHING, type DayShares } from './day-share';
 import type { Loss, UnitEvent } from './event';
 import { lossBelow } from './loss';
-import { DEAD, outagesOf } from './outages';
+import { isOutInPart, outagesOf } from './outages';
 import { segmentsOf, type Segment } from './segments';
 import { daysApart } from './shade';
 import { noiseOf } from './statistics';
@@ -24,15 +24,16 @@ const RECOVERED = 0.97;
 export function laggingOf(
 	{ days }: Pick<WatchedYear, 'days'>,
 	unit: Unit,
-	{ shares, silent, due }: DayShares
+	of: DayShares
 ): UnitEvent[] {
-	const told = [...shares.keys()].filter((d) => shares[d]! >= DEAD);
+	const { shares, due } = of;
+	const told = [...shares.keys()].filter((d) => shares[d]! >= NOTHING && !isOutInPart(of, d));
 	const first = days[0]?.date ?? '';
 	const x = told.map((d) => daysApart(first, days[d]!.date));
 	const y = told.map((d) => shares[d]!);
 	const noise = noiseOf(y);
 	const usual = y.length === 0 ? 1 : median(y);
-	const events = outagesOf(days, unit, { shares, silent, due, usual, noise });
+	const events = outagesOf(days, unit, { ...of, usual, noise });
 	const segments = segmentsOf(x, y);
 	const lost = (from: number, to: number, level: number, seen: number): Loss => {
 		const some = Array.from({ length: to - from + 1 }, (_, i) => from + i);

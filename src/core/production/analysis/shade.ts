@@ -1,6 +1,7 @@
 import { sunPosition, type SunPosition } from '../../conditions/sun';
 import { dayNumber } from '../../units/instant';
 import { HOUR, type Day, type Unit, type WatchedYear } from '../series/year';
+import { NOTHING } from './day-share';
 import { canTell, type Peers } from './peers';
 import { median, quantile } from '../../units/quantile';
 
@@ -9,6 +10,8 @@ export interface ReturningShade {
 	/** Dates between which it was seen. */
 	readonly first: string;
 	readonly last: string;
+	/** The same, by stretch of the year: what stands in the way of a low sun does not in summer. */
+	readonly seasons: readonly { readonly first: string; readonly last: string }[];
 	/** Time of day, hours after the site's midnight. */
 	readonly begins: number;
 	readonly ends: number;
@@ -52,9 +55,11 @@ const RETURNS = 0.7;
 const FEWEST = 6;
 /** Below this share of its label the middle unit says nothing. */
 const LEAST_LIGHT = 0.06;
+/** What gives nothing at this share of a slot's bright samples or fewer is off now and then: a shade returns. */
+const OFF_BY_SHADE = 0.9;
 
 /** A shade in one block of days. */
-interface SeenShade extends Omit<ReturningShade, 'sun'> {
+interface SeenShade extends Omit<ReturningShade, 'sun' | 'seasons'> {
 	/** It took more than one slot of the day; one alone, in one block, is chance. */
 	readonly wide: boolean;
 	/** Its times on the blocks in which it was seen, each with the date of their middle day. */
@@ -80,11 +85,13 @@ interface Compared {
 	readonly bright: number;
 	/** Of the unit's own usual of the day. */
 	readonly ratio: number;
+	/** The unit gives nothing. */
+	readonly isOff: boolean;
 }
 
 export interface ShadeFound {
-	readonly shades: readonly ReturningShade[];
-	/** Samples at which the unit may be shaded. */
+	readonly shade: ReturningShade;
+	/** Samples at which it may touch the unit. */
 	readonly shaded: Uint8Array;
 }
 
@@ -94,15 +101,14 @@ export interface ShadeFound {
  *
  * @param shift what has to be added to the times of samples for their middles, ms
  */
-export function shadeOf(
+export function shadesOf(
 	year: Pick<WatchedYear, 'times' | 'days' | 'observer'>,
 	unit: Unit,
 	peers: Peers,
 	shift = 0
-): ShadeFound {
+): ShadeFound[] {
 	const { times, days } = year;
 	const { share } = peers;
-	const shaded = new Uint8Array(times.count);
 	const step = times.step / HOUR;
 	const slot = Math.max(SHORTEST_SLOT, step);
 	const middle = shift / HOUR;
@@ -114,33 +120,52 @@ export function shadeOf(
 			const tells = samplesThatTell(unit, peers, day);
 			const ratioAt = (t: number) => unit.power[t]! / unit.labelWatts / share[t]!;
 			// Against its own usual of the same day, so that a step between two days is no shade.
-			const usual = quantile(tells.map(ratioAt), USUAL);
+			const given = tells.map(ratioAt).filter((ratio) => ratio >= NOTHING);
+			const usual = given.length === 0 ? 0 : quantile(given, USUAL);
 			if (!(usual > OFF)) continue;
 			for (const t of tells) {
 				samples.push({
 					hours: (t - day.from) * step + middle,
 					bright: share[t]!,
-					ratio: ratioAt(t) / usual
+					ratio: ratioAt(t) / usual,
+					isOff: ratioAt(t) < NOTHING
 				});
 			}
 		}
 		found.push(...shadesOfBlock(some, samples, { slot, step, middle }));
 	}
-	const shades = joined(found).map(({ times: seen, wide: _, ...shade }) => ({
-		...shade,
-		sun: sunAt(year, seen)
-	}));
-	const perHour = 1 / step;
-	for (const { first, last, begins, ends } of shades) {
-		days.forEach(({ date, from, to }) => {
-			// The sun's way moves on within a block, so its neighbours' days are touched by it too.
-			if (daysApart(date, first) > BLOCK || daysApart(last, date) > BLOCK) return;
-			const begin = from + Math.round((begins - slot) * perHour);
-			const end = Math.min(to, from + Math.round((ends + slot) * perHour));
-			shaded.fill(1, Math.max(from, begin), end);
-		});
-	}
-	return { shades, shaded };
+	return bySeason(joined(found)).map((seasons) => {
+		const shaded = new Uint8Array(times.count);
+		const perHour = 1 / step;
+		for (const { first, last, begins, ends } of seasons) {
+			days.forEach(({ date, from, to }) => {
+				// The sun's way moves on within a block, so its neighbours' days are touched by it too.
+				if (daysApart(date, first) > BLOCK || daysApart(last, date) > BLOCK) return;
+				const begin = from + Math.round((begins - slot) * perHour);
+				const end = Math.min(to, from + Math.round((ends + slot) * perHour));
+				shaded.fill(1, Math.max(from, begin), end);
+			});
+		}
+		const sun = sunAt(
+			year,
+			seasons.flatMap(({ times: seen }) => seen)
+		);
+		return { shade: { ...together(seasons), sun }, shaded };
+	});
+}
+
+/** What a shade is over all of its seasons. */
+function together(seasons: readonly SeenShade[]): Omit<ReturningShade, 'sun'> {
+	return {
+		first: seasons[0]!.first,
+		last: seasons.at(-1)!.last,
+		seasons: seasons.map(({ first, last }) => ({ first, last })),
+		begins: Math.min(...seasons.map(({ begins }) => begins)),
+		ends: Math.max(...seasons.map(({ ends }) => ends)),
+		share: Math.min(...seasons.map(({ share }) => share)),
+		keepsUpWhenDull:
+			seasons.find(({ keepsUpWhenDull: dull }) => dull !== null)?.keepsUpWhenDull ?? null
+	};
 }
 
 /** The sun at both ends of a shade, in the middle of the blocks in which it was seen. */
@@ -180,17 +205,14 @@ function samplesThatTell(unit: Unit, peers: Peers, { from, to }: Day): number[] 
 /** Slots of the day at which the unit is behind under a bright sky, on most of a block's days. */
 function shadesOfBlock(
 	some: readonly Day[],
-	samples: readonly Compared[],
+	all: readonly Compared[],
 	{ slot, step, middle }: Grid
 ): SeenShade[] {
-	const slots = Math.ceil(25 / slot);
-	const bright: number[][] = Array.from({ length: slots }, () => []);
-	const ratios: number[][] = Array.from({ length: slots }, () => []);
-	for (const sample of samples) {
-		const at = Math.max(0, Math.floor(sample.hours / slot));
-		bright[at]!.push(sample.bright);
-		ratios[at]!.push(sample.ratio);
-	}
+	const bySlot: Compared[][] = Array.from({ length: Math.ceil(25 / slot) }, () => []);
+	for (const sample of all) bySlot[slotOf(sample, slot)]!.push(sample);
+	const told = bySlot.map(withoutOutages);
+	const bright = told.map((samples) => samples.map((sample) => sample.bright));
+	const ratios = told.map((samples) => samples.map(({ ratio }) => ratio));
 	const envelope = bright.map((values) => (values.length > 0 ? quantile(values, 0.9) : 0));
 	const direct = ratios.map((values, s) =>
 		values.filter((_, i) => bright[s]![i]! >= DIRECT * envelope[s]!)
@@ -216,10 +238,7 @@ function shadesOfBlock(
 		);
 		const share = median(within.flatMap((at) => direct[at]!));
 		const edges = edgesOf(
-			samples.filter(({ hours, bright: light }) => {
-				const at = Math.max(0, Math.floor(hours / slot));
-				return light >= DIRECT * envelope[at]!;
-			}),
+			told.flat().filter((sample) => sample.bright >= DIRECT * envelope[slotOf(sample, slot)]!),
 			[s * slot, (end + 1) * slot],
 			(1 + share) / 2,
 			{ slot, step, middle }
@@ -236,6 +255,20 @@ function shadesOfBlock(
 		s = end;
 	}
 	return found;
+}
+
+const slotOf = ({ hours }: Compared, slot: number) => Math.max(0, Math.floor(hours / slot));
+
+/** Samples of a slot but for those at which the unit was off, unless it is off whenever the sun shines: that a shade can do. */
+function withoutOutages(samples: readonly Compared[]): readonly Compared[] {
+	if (!samples.some(({ isOff }) => isOff)) return samples;
+	const most = quantile(
+		samples.map(({ bright }) => bright),
+		0.9
+	);
+	const direct = samples.filter(({ bright }) => bright >= DIRECT * most);
+	const off = direct.filter(({ isOff }) => isOff).length;
+	return off >= OFF_BY_SHADE * direct.length ? samples : samples.filter(({ isOff }) => !isOff);
 }
 
 /**
@@ -290,6 +323,19 @@ function joined(found: readonly SeenShade[]): SeenShade[] {
 		};
 	}
 	return all.filter(({ wide, first, last }) => wide || daysApart(first, last) >= BLOCK);
+}
+
+/** The same hours at another time of the year: what stands in the way is the same. */
+function bySeason(found: readonly SeenShade[]): SeenShade[][] {
+	const all: SeenShade[][] = [];
+	for (const one of found) {
+		const before = all.find((seasons) =>
+			seasons.some(({ begins, ends }) => begins < one.ends && one.begins < ends)
+		);
+		if (before) before.push(one);
+		else all.push([one]);
+	}
+	return all.map((seasons) => seasons.sort((a, b) => daysApart(b.first, a.first)));
 }
 
 /** Days from one date as in 2026-03-12 to another. */

@@ -15,7 +15,7 @@ import { lossOf } from './loss';
 import { orientationOf, type InferredPlane } from './orientation';
 import { plateauOf } from './plateau';
 import type { SkyLight } from './potential';
-import { shadeOf } from './shade';
+import { shadesOf, type ShadeFound } from './shade';
 import { silenceOf } from './silence';
 import { isOfSnow, snowOf } from './snow';
 import {
@@ -137,9 +137,11 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 		arrayEvents.push(...snow.events);
 		for (const unit of group.units) {
 			yield { done: 0.1 + (0.6 * at++) / grouped.length, words: `Looking at ${unit.label}` };
-			const { shades, shaded } = shadeOf(year, unit, group, shift);
+			const shades = shadesOf(year, unit, group, shift);
 			const own =
-				shades.length > 0 ? daySharesOf(year, unit, group, shaded) : snow.plain.get(unit)!;
+				shades.length > 0
+					? daySharesOf(year, unit, group, anyOf(shades, times.count))
+					: snow.plain.get(unit)!;
 			const snowed = snow.covered.get(unit.key)!;
 			shares.set(unit.key, own.shares);
 			events.push(
@@ -147,7 +149,7 @@ export function* watch(year: WatchedYear): Generator<WatchProgress, Watch> {
 					(event) => !isOfSnow(event, snow.events)
 				)
 			);
-			for (const shade of shades) {
+			for (const { shade, shaded } of shades) {
 				const event: UnitEvent = {
 					unit: unit.key,
 					kind: 'shade',
@@ -242,12 +244,20 @@ function plateauShare({ units }: Peers): number {
 }
 
 /** A unit's days without some of them: those say nothing of it. */
-function withoutDays({ shares, silent, due }: DayShares, left: Uint8Array): DayShares {
+function withoutDays({ shares, silent, due, out }: DayShares, left: Uint8Array): DayShares {
 	return {
 		shares: shares.map((share, d) => (left[d] === 1 ? Number.NaN : share)),
 		silent: silent.map((is, d) => (left[d] === 1 ? 0 : is)),
-		due
+		due,
+		out: out.map((part, d) => (left[d] === 1 ? 0 : part))
 	};
+}
+
+/** Samples that any of some shades may touch. */
+function anyOf(shades: readonly ShadeFound[], count: number): Uint8Array {
+	const any = new Uint8Array(count);
+	for (const { shaded } of shades) shaded.forEach((is, t) => is === 1 && (any[t] = 1));
+	return any;
 }
 
 /** Of what is due in the hours of a shade, so much is uncertain: its edges move with the sun; judgement. */

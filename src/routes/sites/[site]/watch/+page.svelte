@@ -17,6 +17,7 @@
 		flatWords,
 		lasts
 	} from '$lib/watch/event-words';
+	import InferredPlanes from '$lib/watch/InferredPlanes.svelte';
 	import LookThrough from '$lib/watch/LookThrough.svelte';
 	import SpecificYield from '$lib/watch/SpecificYield.svelte';
 	import { useWatch } from '$lib/watch/watch-session.svelte';
@@ -171,21 +172,10 @@
 		{/if}
 
 		{#if found.planes.length > 0}
-			<section>
-				<h2>Orientation, inferred from clear days</h2>
-				<ul class="lines">
-					{#each found.planes as plane (plane.units.join())}
-						<li data-plane>
-							{plane.units.map((key) => session.labelOf(key)).join(', ')}: tilt about {plane.tilt}°,
-							azimuth about {plane.azimuth}°, where the record has none.
-						</li>
-					{/each}
-				</ul>
-				<p class="soft">
-					Check them on site, then record them with the rows of modules:
-					<a href={resolve('/sites/[site]/map', { site: data.site.id })}>Map</a>.
-				</p>
-			</section>
+			<InferredPlanes
+				planes={found.planes}
+				targets={data.units.flatMap(({ target }) => target ?? [])}
+			/>
 		{/if}
 
 		{#if compared.length > 0}

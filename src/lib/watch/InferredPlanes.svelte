@@ -1,0 +1,67 @@
+<script lang="ts">
+	import { fieldsToRecord } from '$core/production/fields-to-record';
+	import type { Watch } from '$core/production/analysis/watch';
+	import type { Target } from '$core/production/target';
+	import type { Field } from '$core/record/field';
+	import { resolve } from '$app/paths';
+	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useWatch } from './watch-session.svelte';
+
+	interface Props {
+		planes: Watch['planes'];
+		/** The parts of the record that the export's units are. */
+		targets: readonly Target[];
+	}
+	let { planes, targets }: Props = $props();
+	const watch = useWatch();
+	const session = useRecord();
+	const offers = $derived(fieldsToRecord(session.record, targets, planes));
+	const named = (fields: readonly Field[]) => fields.map(({ name }) => name).join(', ');
+	const isAny = $derived(offers.some(({ fields }) => fields.length > 0));
+
+	function store(field: Field): void {
+		void session.change(`Orientation of ${field.name} recorded`, [
+			{ op: 'put', list: 'fields', value: field }
+		]);
+	}
+</script>
+
+<section>
+	<h2>Orientation inferred from clear days</h2>
+	<ul class="lines">
+		{#each planes as plane, i (plane.units.join())}
+			{@const { fields, mixed, contradicting } = offers[i]!}
+			<li data-plane>
+				<p>
+					<strong>Tilt about {plane.tilt}°, azimuth about {plane.azimuth}°:</strong>
+					{plane.units.map((key) => watch.labelOf(key)).join(', ')}. The record has no orientation
+					for these.
+				</p>
+				{#each fields as field (field.id)}
+					<button type="button" onclick={() => store(field)}>
+						Record {field.tilt}° and {field.azimuth}° for {field.name}
+					</button>
+				{/each}
+				{#if mixed.length > 0}
+					<p>
+						{named(mixed)} holds modules that face more than one way. Divide it on the map, one field for
+						each orientation.
+					</p>
+				{/if}
+				{#if contradicting.length > 0}
+					<p>What is recorded for {named(contradicting)} contradicts this. Measure it on site.</p>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+	<p class="soft">
+		{isAny ? 'Check tilt and azimuth on site. ' : ''}Fields and their orientation are on the
+		<a href={resolve('/sites/[site]/map', { site: watch.siteId })}>map</a>.
+	</p>
+</section>
+
+<style>
+	li > p {
+		margin: 0 0 0.5rem;
+	}
+</style>
