@@ -55,23 +55,25 @@ function ofGeneratedYears(each: number): void {
 function ofClippedSites(): void {
 	console.log('\nClipping of the eight years: energy over the truth');
 	for (const recorded of [true, false]) {
-		const tally = new ClippingTally();
-		for (const name of [
-			'healthy-mid',
-			'intermittent',
-			'snow-healthy',
-			'step-10-percent-two-planes'
-		]) {
-			// Where all face one way the truth does not say which; that is left to be inferred.
-			if (recorded && !SITES[name]!.planes) continue;
-			for (const level of [200, 240, 272]) {
-				for (const minutes of [15, 60] as const) {
+		for (const minutes of [15, 60] as const) {
+			const tally = new ClippingTally();
+			for (const name of [
+				'healthy-mid',
+				'intermittent',
+				'snow-healthy',
+				'step-10-percent-two-planes'
+			]) {
+				// Where all face one way the truth does not say which; that is left to be inferred.
+				if (recorded && !SITES[name]!.planes) continue;
+				for (const level of [200, 240, 272]) {
 					const { csv, lost } = clippedAt(name, level, minutes);
 					tally.add(answerOf(name, recorded, csv), lost);
 				}
 			}
+			console.log(
+				`  ${minutes} minutes, plane ${recorded ? 'recorded' : 'inferred'}: ${String(tally)}`
+			);
 		}
-		console.log(`  plane ${recorded ? 'recorded' : 'inferred'}: ${String(tally)}`);
 	}
 }
 

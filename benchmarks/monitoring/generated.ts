@@ -118,7 +118,7 @@ export function generateYear({
 		hidden: {
 			kind,
 			unit,
-			since: unit === null ? null : dateOf(kind === 'shade' ? Math.max(first, 0) : from),
+			since: unit === null ? null : dateOf(kind === 'slope' ? from : first),
 			lost: lostByDay.reduce((sum, lost) => sum + lost, 0)
 		},
 		clipped: [...clipped],

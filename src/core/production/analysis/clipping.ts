@@ -38,6 +38,8 @@ const PASSED = 1.02;
 const AT_LEVEL = 0.985;
 /** Fewest flat tops whose level can fall with the heat. */
 const FEWEST_TOPS = 3;
+/** Of the hours at a level, those whose shoulders tell what was cut must be so many. */
+const SHOULDERS = 0.8;
 /** Levels that one setting holds lie within this of one another. */
 const SAME_LEVEL = 0.015;
 
@@ -84,6 +86,8 @@ function levelOf(unit: Unit, { days }: Pick<WatchedYear, 'days'>): number | null
 function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): Group | null {
 	const { times, days } = year;
 	const hours = times.step / HOUR;
+	/** Of steps that may have been sun and cloud by turns, the share that were. */
+	const byTurns = 1 - Math.exp(-hours / CHANGES);
 	const { power } = unit;
 	const at = new Uint8Array(power.length);
 	for (let t = 0; t < at.length; t++) if (power[t]! >= AT_LEVEL * watts) at[t] = 1;
@@ -100,7 +104,13 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 	days.forEach(({ from, to, date }) => {
 		let some = false;
 		for (let t = from; t < to; t++) {
-			if (at[t] === 0) continue;
+			if (at[t] === 0) {
+				const clear = potential?.clear?.[t] ?? Number.NaN;
+				const most = cutBetweenClouds(power[t]!, clear, watts) * (hours / 1000);
+				lost.value += byTurns * most;
+				lost.high += most;
+				continue;
+			}
 			some = true;
 			held += hours;
 			const could = potential?.watts[t] ?? Number.NaN;
@@ -118,6 +128,9 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 	const tops = potential
 		? []
 		: days.flatMap((day, d) => flatTopsOf(unit.power, null, day, d, times));
+	const topHours = tops.reduce((sum, top) => sum + top.hours, 0);
+	// What the shoulders of a few tell is not said of all.
+	const shouldersTell = topHours >= SHOULDERS * held;
 	const isRating = unit.ratedWatts === null || Math.abs(watts / unit.ratedWatts - 1) <= NEAR_RATING;
 	return {
 		// Without a rating in the record, one level that is never passed is the device's own.
@@ -125,8 +138,8 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 		level: watts,
 		days: dates,
 		hours: held,
-		lost: potential ? lost : tops.length > 0 ? lostOf(tops) : null,
-		from: potential?.from ?? (tops.length > 0 ? 'shoulders' : null)
+		lost: potential ? lost : shouldersTell ? lostOf(tops) : null,
+		from: potential?.from ?? (shouldersTell ? 'shoulders' : null)
 	};
 }
 
@@ -145,6 +158,27 @@ export function cutBeside(before: number, mean: number, could: number, level: nu
 	if (!(rise > 0) || !(mean <= level)) return 0;
 	const beyond = 1 - Math.sqrt((2 * (level - mean)) / rise);
 	return beyond > 0 ? (rise * beyond ** 2) / 2 : 0;
+}
+
+/** What gets through a cloud, share of a clear sky's; judgement. */
+const THROUGH = 0.3;
+/** Sun and cloud change places over about so long, h; judgement, from years of two other generators. */
+const CHANGES = 1.1;
+
+/**
+ * Power that a step below the level had beyond it if it was sun and cloud by turns: sunny for as long as its mean asks
+ * for. One that was dull throughout had none.
+ *
+ * @param mean of the step, cut at the level, W
+ * @param clear under a clear sky, W
+ * @param level W
+ * @returns W; 0 where not even a clear sky passes the level, or it is not known
+ */
+export function cutBetweenClouds(mean: number, clear: number, level: number): number {
+	if (!(clear > level)) return 0;
+	const cloudy = Math.min(THROUGH * clear, 0.9 * level);
+	const sunny = Math.min(Math.max((mean - cloudy) / (level - cloudy), 0), 1);
+	return sunny * (clear - level) || 0;
 }
 
 function haveOneLevel(tops: readonly FlatTop[]): boolean {

@@ -30,7 +30,7 @@ const OFFERED = 0.2;
 /** Cells are hotter in more light: power falls by so much for 1000 W/m2; usual silicon, 30 K (common practice). */
 const HEATING = 0.12;
 /** Fewest slots. */
-const FEWEST = 60;
+const FEWEST = 40;
 
 /** A plane inferred from the course of clear days. */
 export interface InferredPlane extends Plane {

@@ -91,6 +91,20 @@ describe('a unit against its peers, day by day', () => {
 		expect(sharesOf(shade, shaded).shares[0]).toBeCloseTo(1, 6);
 	});
 
+	it('tells a stop in the middle of a day by what was due, and no slip of one sample', () => {
+		const stops = (from: number) => (t: number) =>
+			t >= PER_DAY + from && t < 2 * PER_DAY ? 0 : light(t);
+		const { out, shares } = sharesOf(stops(NOON));
+		expect(out[0]).toBe(0);
+		expect(out[1]).toBeCloseTo(0.5, 1);
+		expect(out[2]).toBe(0);
+		expect(shares[1]).toBeCloseTo(0.5, 1);
+		const slip = sharesOf((t) => (t === PER_DAY + NOON ? 0 : light(t)));
+		expect(slip.out[1]).toBe(0);
+		const shaded = sharesOf((t) => 0.1 * light(t));
+		expect([...shaded.out]).toEqual([0, 0, 0]);
+	});
+
 	it('that says nothing all day is silent, not dead, and its peers give on', () => {
 		const { shares, silent, due } = sharesOf((t) => (t < PER_DAY ? Number.NaN : light(t)));
 		expect(shares[0]).toBeNaN();

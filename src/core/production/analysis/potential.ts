@@ -9,6 +9,8 @@ export interface Potential {
 	/** How far nine in ten such figures lie from the truth, share of it. */
 	readonly within: number;
 	readonly from: 'peers' | 'sensor' | 'clear-sky';
+	/** W by time under a clear sky; null where that is not what tells. */
+	readonly clear: Float64Array | null;
 }
 
 /** Light of a clear sky in a plane. */
@@ -92,7 +94,7 @@ function potentialByPeers(
 	for (let t = 0; t < level.at.length; t++) {
 		if (level.at[t] === 1 && atRating[t] === 0) watts[t] = share[t]! * usual * unit.labelWatts;
 	}
-	return isKnown(level, watts) ? { watts, within: WITHIN.peers, from: 'peers' } : null;
+	return isKnown(level, watts) ? { watts, within: WITHIN.peers, from: 'peers', clear: null } : null;
 }
 
 /** Whether something tells at most of the moments: what is missing would not be counted as lost. */
@@ -131,7 +133,9 @@ function potentialBySensor(
 		if (Number.isNaN(ratio)) return;
 		for (let t = from; t < to; t++) if (irradiance[t]! > 0) watts[t] = ratio * given(t);
 	});
-	return isKnown(level, watts) ? { watts, within: WITHIN.sensor, from: 'sensor' } : null;
+	return isKnown(level, watts)
+		? { watts, within: WITHIN.sensor, from: 'sensor', clear: null }
+		: null;
 }
 
 function potentialByClearSky(
@@ -163,7 +167,9 @@ function potentialByClearSky(
 	).sort();
 	const reach = Math.max(1, Math.round((SHOULDER * HOUR) / times.step));
 	const watts = new Float64Array(level.at.length).fill(Number.NaN);
+	const clearWatts = new Float64Array(level.at.length).fill(Number.NaN);
 	days.forEach(({ from, to }, d) => {
+		for (let t = from; t < to; t++) clearWatts[t] = clear[d]! * given(t);
 		for (let t = from; t < to; t++) {
 			if (level.at[t] === 0) continue;
 			let end = t;
@@ -184,7 +190,7 @@ function potentialByClearSky(
 			t = end;
 		}
 	});
-	return { watts, within: WITHIN[plane], from: 'clear-sky' };
+	return { watts, within: WITHIN[plane], from: 'clear-sky', clear: clearWatts };
 }
 
 /** Power over what the light would give, of each day's moments at which the unit stands free. */
