@@ -5,7 +5,7 @@ export function median(values: ArrayLike<number>): number {
 
 /** Quantile between neighbours, 0 to 1; NaN of none. Sorts a copy. */
 export function quantile(values: ArrayLike<number>, share: number): number {
-	const sorted = Float64Array.from(values).sort();
+	const sorted = new Float64Array(values).sort();
 	if (sorted.length === 0) return Number.NaN;
 	const at = share * (sorted.length - 1);
 	const low = Math.floor(at);

@@ -4,20 +4,21 @@ import type { Day } from '$core/production/series/year';
 import type { Times } from '$core/production/series/grid';
 
 const HOUR = 3_600_000;
+/** Offsets change at whole quarters of an hour. */
+const QUARTER = HOUR / 4;
 const DAY = 24 * HOUR;
 const WEEK = 7 * DAY;
 
 /** The clock of a time zone, with its hours that come twice or never. */
 export function zoneOf(timeZone: string): Zone {
 	const known = new Map<number, readonly number[]>();
-	const offsetAt = (instant: number) => fromAbsolute(instant, timeZone).offset;
+	const offsetAt = offsetIn(timeZone);
 	return {
 		offsetsAt(clock) {
-			// Offsets change at whole quarters of an hour.
-			const quarter = Math.floor(clock / (HOUR / 4));
+			const quarter = Math.floor(clock / QUARTER);
 			let offsets = known.get(quarter);
 			if (!offsets) {
-				const begin = quarter * (HOUR / 4);
+				const begin = quarter * QUARTER;
 				const candidates = [offsetAt(begin - DAY), offsetAt(begin + DAY)];
 				offsets = [...new Set(candidates)]
 					.filter((offset) => offsetAt(begin - offset) === offset)
@@ -29,12 +30,18 @@ export function zoneOf(timeZone: string): Zone {
 	};
 }
 
-/**
- * What the clock of a time zone shows at an instant, as if it were UTC; both ms since 1970-01-01.
- * A week that begins and ends with one offset keeps it throughout: no zone has changed its clock and
- * changed it back within a week since there are inverters.
- */
+/** What the clock of a time zone shows at an instant, as if it were UTC; both ms since 1970-01-01. */
 export function clockIn(timeZone: string): (instant: number) => number {
+	const offsetAt = offsetIn(timeZone);
+	return (instant) => instant + offsetAt(instant);
+}
+
+/**
+ * The offset of a time zone at an instant, ms; looked up once for what keeps it. A week that begins and ends with one
+ * offset keeps it throughout: no zone has changed its clock and changed it back within a week since there are
+ * inverters.
+ */
+function offsetIn(timeZone: string): (instant: number) => number {
 	const kept = (length: number, find: (number: number) => number | null) => {
 		const known = new Map<number, number | null>();
 		return (instant: number) => {
@@ -50,9 +57,8 @@ export function clockIn(timeZone: string): (instant: number) => number {
 		const offset = beginning(week * WEEK);
 		return offset === beginning((week + 1) * WEEK) ? offset : null;
 	});
-	// Offsets change at whole quarters of an hour.
-	const within = kept(HOUR / 4, (quarter) => offsetAt(quarter * (HOUR / 4)));
-	return (instant) => instant + (throughout(instant) ?? within(instant)!);
+	const within = kept(QUARTER, (quarter) => offsetAt(quarter * QUARTER));
+	return (instant) => throughout(instant) ?? within(instant)!;
 }
 
 /** The days of a site between two instants, by its own midnights, as ranges of samples. */

@@ -50,6 +50,8 @@ const MOST_OF_DAY = 0.6;
 const BETWEEN = 45;
 /** A slot is shaded where it keeps less of the unit's usual than this ... */
 const SHADED = 0.87;
+/** ... a single sample less than this ... */
+const BEHIND = 0.5 + SHADED / 2;
 /** ... on this share of its bright samples. */
 const RETURNS = 0.7;
 const FEWEST = 6;
@@ -115,23 +117,20 @@ export function shadesOf(
 	const found: SeenShade[] = [];
 	for (let block = 0; block * BLOCK < days.length; block++) {
 		const some = days.slice(block * BLOCK, (block + 1) * BLOCK);
-		const samples: Compared[] = [];
-		for (const day of some) {
-			const tells = samplesThatTell(unit, peers, day);
-			const ratioAt = (t: number) => unit.power[t]! / unit.labelWatts / share[t]!;
-			// Against its own usual of the same day, so that a step between two days is no shade.
-			const given = tells.map(ratioAt).filter((ratio) => ratio >= NOTHING);
-			const usual = given.length === 0 ? 0 : quantile(given, USUAL);
-			if (!(usual > OFF)) continue;
-			for (const t of tells) {
-				samples.push({
-					hours: (t - day.from) * step + middle,
+		// Most units stand in no shade: a slot of one has so many samples behind, so fewer in all of them are none.
+		const usuals = some.map((day) => usualOf(unit, peers, day));
+		if (usuals.reduce((sum, { behind }) => sum + behind, 0) < RETURNS * FEWEST) continue;
+		const samples = usuals.flatMap(({ tells, usual }, d) =>
+			tells.map((t) => {
+				const ratio = unit.power[t]! / unit.labelWatts / share[t]!;
+				return {
+					hours: (t - some[d]!.from) * step + middle,
 					bright: share[t]!,
-					ratio: ratioAt(t) / usual,
-					isOff: ratioAt(t) < NOTHING
-				});
-			}
-		}
+					ratio: ratio / usual,
+					isOff: ratio < NOTHING
+				};
+			})
+		);
 		found.push(...shadesOfBlock(some, samples, { slot, step, middle }));
 	}
 	return bySeason(joined(found)).map((seasons) => {
@@ -192,6 +191,27 @@ function middleAzimuth(suns: readonly SunPosition[]): number {
 	return (first.azimuth + median(off) + 360) % 360;
 }
 
+/**
+ * A unit against its own usual of the same day, so that a step between two days is no shade.
+ *
+ * @returns its samples that tell, none of a day on which it is off, and how many of them are as far behind as in a shade
+ */
+function usualOf(unit: Unit, peers: Peers, day: Day) {
+	const tells = samplesThatTell(unit, peers, day);
+	const ratios = new Float64Array(tells.length);
+	let given = 0;
+	for (const t of tells) {
+		const ratio = unit.power[t]! / unit.labelWatts / peers.share[t]!;
+		if (ratio >= NOTHING) ratios[given++] = ratio;
+	}
+	const some = ratios.subarray(0, given);
+	const usual = quantile(some, USUAL);
+	if (!(usual > OFF)) return { tells: [], usual: Number.NaN, behind: 0 };
+	let behind = tells.length - given;
+	for (const ratio of some) if (ratio < BEHIND * usual) behind++;
+	return { tells, usual, behind };
+}
+
 /** Samples of a day at which the unit can be compared; none where it is off. */
 function samplesThatTell(unit: Unit, peers: Peers, { from, to }: Day): number[] {
 	const tells: number[] = [];
@@ -221,7 +241,7 @@ function shadesOfBlock(
 	const isShaded = level.map(
 		(value, s) =>
 			value < SHADED &&
-			direct[s]!.filter((ratio) => ratio < 0.5 + SHADED / 2).length >= RETURNS * direct[s]!.length
+			direct[s]!.filter((ratio) => ratio < BEHIND).length >= RETURNS * direct[s]!.length
 	);
 	// A unit that lags all day long is not shaded, it lags.
 	const known = level.filter((value) => !Number.isNaN(value)).length;
