@@ -152,6 +152,57 @@ describe('Kiln Lane’s export', () => {
 	});
 });
 
+describe('an orientation that nobody recorded', () => {
+	it('is inferred from clear days, and recorded with one press', async () => {
+		await person.goTo(`${SITE}/map`);
+		await person.press('change');
+		// The driver's clearing of a field is no input of a person.
+		for (const angle of ['tilt', 'azimuth']) await person.fill(angle, ' ');
+		await person.press('Store the field');
+		await person.sees('tilt unknown, azimuth unknown');
+		await person.goTo(WATCH);
+		const said = await person.sees(/Tilt about \d+°, azimuth about \d+°/, '[data-plane]');
+		const [tilt, azimuth] = said.match(/\d+(?=°)/g)!.map(Number);
+		expect(Math.abs(tilt! - 32)).toBeLessThanOrEqual(6);
+		expect(Math.abs(azimuth! - 140)).toBeLessThanOrEqual(10);
+			'document.querySelector("[data-plane]").scrollIntoView({block:"center"})'
+		);
+		(await import('node:fs')).writeFileSync(
+			'/tmp/look/plane.png',
+			await person.driver.takeScreenshot(),
+			'base64'
+		);
+		await (person.driver as any).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+			width: 390,
+			height: 844,
+			deviceScaleFactor: 1,
+			mobile: true
+		});
+		await person.driver.executeScript(
+			'document.querySelector("[data-plane]").scrollIntoView({block:"center"})'
+		);
+		(await import('node:fs')).writeFileSync(
+			'/tmp/look/plane-phone.png',
+			await person.driver.takeScreenshot(),
+			'base64'
+		);
+		await (person.driver as any).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+			width: 1280,
+			height: 800,
+			deviceScaleFactor: 1,
+			mobile: false
+		});
+		await person.press(`Record ${tilt}° and ${azimuth}°`);
+		// With it in the record nothing is left to be inferred.
+		await person.driver.wait(
+			async () => (await person.driver.findElements({ css: '[data-plane]' })).length === 0,
+			WAIT
+		);
+		await person.goTo(`${SITE}/map`);
+		await person.sees(`${tilt}° tilt, faces ${azimuth}°`);
+	});
+});
+
 describe('benchmark days', () => {
 	it('are announced on the site’s page and take a measurement', async () => {
 		await person.goTo(`${WATCH}/benchmark`);

@@ -17,6 +17,13 @@
 	const session = useRecord();
 	const offers = $derived(fieldsToRecord(session.record, targets, planes));
 	const named = (fields: readonly Field[]) => fields.map(({ name }) => name).join(', ');
+	/** So many are named one by one. */
+	const NAMED = 6;
+	/** "K1 1, K1 2, K1 3" of a few units; "12 units, K1 1 to K2 6" of many. */
+	const someOf = (units: readonly string[]) =>
+		units.length <= NAMED
+			? units.map((key) => watch.labelOf(key)).join(', ')
+			: `${units.length} units, ${watch.labelOf(units[0]!)} to ${watch.labelOf(units.at(-1)!)}`;
 	const isAny = $derived(offers.some(({ fields }) => fields.length > 0));
 
 	function store(field: Field): void {
@@ -34,18 +41,19 @@
 			<li data-plane>
 				<p>
 					<strong>Tilt about {plane.tilt}°, azimuth about {plane.azimuth}°:</strong>
-					{plane.units.map((key) => watch.labelOf(key)).join(', ')}. The record has no orientation
-					for these.
+					{someOf(plane.units)}. The record has no orientation for {plane.units.length === 1
+						? 'it'
+						: 'them'}.
 				</p>
 				{#each fields as field (field.id)}
-					<button type="button" onclick={() => store(field)}>
+					<button type="button" class="act-plain" onclick={() => store(field)}>
 						Record {field.tilt}° and {field.azimuth}° for {field.name}
 					</button>
 				{/each}
 				{#if mixed.length > 0}
 					<p>
-						{named(mixed)} holds modules that face more than one way. Divide it on the map, one field for
-						each orientation.
+						{named(mixed)} holds modules that face more than one way. Divide it on the map, one field
+						for each orientation.
 					</p>
 				{/if}
 				{#if contradicting.length > 0}
@@ -61,7 +69,19 @@
 </section>
 
 <style>
-	li > p {
-		margin: 0 0 0.5rem;
+	section {
+		margin-top: 1.8rem;
+		display: grid;
+		gap: 0.5rem;
+	}
+
+	h2 {
+		font-size: 1.2rem;
+	}
+
+	li {
+		display: grid;
+		gap: 0.5rem;
+		justify-items: start;
 	}
 </style>

@@ -29,6 +29,11 @@ const FITS = 0.5;
 const OFFERED = 0.2;
 /** Cells are hotter in more light: power falls by so much for 1000 W/m2; usual silicon, 30 K (common practice). */
 const HEATING = 0.12;
+/**
+ * A plane is told by the course of its days first: from season to season dirt, haze and age change the level too.
+ * So much the less the seasons count; judgement, from years of two other generators.
+ */
+const BY_SEASON = 0.3;
 /** Fewest slots. */
 const FEWEST = 40;
 
@@ -64,10 +69,13 @@ export function orientationOf(
 
 /** The plane whose light goes best with the power. */
 function planeOf(points: readonly Point[]): Plane & { readonly spread: number } {
-	let best = { tilt: 0, azimuth: 0, spread: Infinity };
+	let best = { tilt: 0, azimuth: 0, spread: Infinity, misfit: Infinity };
 	const consider = (plane: Plane) => {
-		const spread = spreadOf(points, plane);
-		if (spread < best.spread) best = { ...plane, spread };
+		const ratios = ratiosIn(points, plane);
+		if (ratios === null) return;
+		const spread = spreadOf(ratios.flat());
+		const misfit = spreadOf(ratios.flatMap(overMedian)) + BY_SEASON * spread;
+		if (misfit < best.misfit) best = { ...plane, spread, misfit };
 	};
 	for (let tilt = 0; tilt <= COARSE.steepest; tilt += COARSE.tilt) {
 		for (let azimuth = 0; azimuth < 360; azimuth += tilt === 0 ? 360 : COARSE.azimuth) {
@@ -89,12 +97,13 @@ function planeOf(points: readonly Point[]): Plane & { readonly spread: number } 
 	return best;
 }
 
-/** Spread of power over the light of a plane, relative: of the middle of the ratios, and of their tails. */
-function spreadOf(points: readonly Point[], plane: Plane): number {
-	const ratios: number[] = [];
+/** Power over the light of a plane, by window of days; null where the plane gets no light while there is power. */
+function ratiosIn(points: readonly Point[], plane: Plane): number[][] | null {
+	const windows: number[][] = [];
+	let count = 0;
 	let strong = 0;
 	let dark = 0;
-	for (const { sun, sky, value } of points) {
+	for (const { sun, sky, value, window } of points) {
 		const light = clearLight(sun, plane, sky);
 		// Power without light: the plane looks the other way.
 		if (value > STRONG) {
@@ -102,9 +111,20 @@ function spreadOf(points: readonly Point[], plane: Plane): number {
 			if (light < LEAST_LIGHT) dark++;
 		}
 		if (light < LEAST_LIGHT) continue;
-		ratios.push(value / (light * (1 - (HEATING * light) / 1000)));
+		count++;
+		(windows[window] ??= []).push(value / (light * (1 - (HEATING * light) / 1000)));
 	}
-	if (dark > MOST_DARK * strong || ratios.length < 0.5 * points.length) return Infinity;
+	if (dark > MOST_DARK * strong || count < 0.5 * points.length) return null;
+	return windows.filter((some) => some.length > 0);
+}
+
+function overMedian(ratios: readonly number[]): number[] {
+	const middle = median(ratios);
+	return ratios.map((ratio) => ratio / middle);
+}
+
+/** Spread of some ratios, relative: of their middle, and of their tails. */
+function spreadOf(ratios: readonly number[]): number {
 	const sorted = Float64Array.from(ratios).sort();
 	const middle = median(sorted);
 	const apart = median(ratios.map((ratio) => Math.abs(ratio - middle)));
@@ -116,6 +136,8 @@ interface Point {
 	readonly sun: SunPosition;
 	readonly sky: ReturnType<typeof clearSky>;
 	readonly value: number;
+	/** Number of its window of days. */
+	readonly window: number;
 }
 
 /** The brightest of each half hour of each window of days, with the sun in its middle. */
@@ -150,7 +172,7 @@ function brightest(
 			const instant = midnight + slot * SLOT * HOUR + within + shift;
 			const sun = sunPosition(instant, observer);
 			if (sun.zenith >= 88) return;
-			points.push({ sun, sky: clearSky(sun), value });
+			points.push({ sun, sky: clearSky(sun), value, window: begin / WINDOW });
 		});
 	}
 	return points;

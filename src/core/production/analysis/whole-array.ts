@@ -57,9 +57,17 @@ export function dirtOf(
 		...alone.filter(
 			(one) =>
 				daysApart(one.since, one.until!) <= LONGEST_ALONE &&
-				!found.some(({ since, until }) => since <= one.until! && one.since <= until!)
+				!found.some((other) => areOne(one, other))
 		)
 	];
+}
+
+/** Whether two falls share most of the shorter one's days: their ends are known to some days only. */
+function areOne(a: ArrayEvent, b: ArrayEvent): boolean {
+	const since = a.since > b.since ? a.since : b.since;
+	const until = a.until! < b.until! ? a.until! : b.until!;
+	const shorter = Math.min(daysApart(a.since, a.until!), daysApart(b.since, b.until!));
+	return daysApart(since, until) > 0.5 * shorter;
 }
 
 function falls(
