@@ -20,7 +20,7 @@ export const KINDS = [
 	'intermittent',
 	'shade'
 ] as const;
-export type Kind = (typeof KINDS)[number];
+type Kind = (typeof KINDS)[number];
 
 type Plane = NonNullable<Site['planes']>[number];
 

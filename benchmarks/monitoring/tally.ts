@@ -18,7 +18,7 @@ export const holds = (band: { readonly low: number; readonly high: number }, tru
 	band.low <= truth && truth <= band.high;
 
 /** "3 of 4 (30 to 95 %)": the interval holds the true share in 95 of 100 cases. */
-export function shareOf(hits: number, all: number): string {
+function shareOf(hits: number, all: number): string {
 	const [low, high] = wilson(hits, all);
 	return `${hits} of ${all} (${(100 * Math.max(low, 0)).toFixed(0)} to ${(100 * high).toFixed(0)} %)`;
 }

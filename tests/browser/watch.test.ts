@@ -165,33 +165,6 @@ describe('an orientation that nobody recorded', () => {
 		const [tilt, azimuth] = said.match(/\d+(?=°)/g)!.map(Number);
 		expect(Math.abs(tilt! - 32)).toBeLessThanOrEqual(6);
 		expect(Math.abs(azimuth! - 140)).toBeLessThanOrEqual(10);
-			'document.querySelector("[data-plane]").scrollIntoView({block:"center"})'
-		);
-		(await import('node:fs')).writeFileSync(
-			'/tmp/look/plane.png',
-			await person.driver.takeScreenshot(),
-			'base64'
-		);
-		await (person.driver as any).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-			width: 390,
-			height: 844,
-			deviceScaleFactor: 1,
-			mobile: true
-		});
-		await person.driver.executeScript(
-			'document.querySelector("[data-plane]").scrollIntoView({block:"center"})'
-		);
-		(await import('node:fs')).writeFileSync(
-			'/tmp/look/plane-phone.png',
-			await person.driver.takeScreenshot(),
-			'base64'
-		);
-		await (person.driver as any).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-			width: 1280,
-			height: 800,
-			deviceScaleFactor: 1,
-			mobile: false
-		});
 		await person.press(`Record ${tilt}° and ${azimuth}°`);
 		// With it in the record nothing is left to be inferred.
 		await person.driver.wait(
