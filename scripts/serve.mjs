@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { answersTo, refusalToListen } from './hosts.mjs';
 import { ROOT } from './ready.mjs';
 
 const FIRST_PORT = 4870;
@@ -38,8 +39,26 @@ async function handlerOf(entry) {
 	}
 }
 
+/** A request under a name that is not this server's is refused whatever it asks for. */
+function refuse(response) {
+	response.writeHead(421, {
+		'content-type': 'text/plain; charset=utf-8',
+		'x-content-type-options': 'nosniff',
+		connection: 'close'
+	});
+	response.end(
+		'This Zembo does not go by that name. Open it as localhost, or name it in ZEMBO_HOSTS and start it again.\n'
+	);
+}
+
 /** Serves the built application; resolves with its address once it listens. */
 export async function serve() {
+	const host = process.env.HOST ?? '127.0.0.1';
+	const refusal = refusalToListen(host, process.env);
+	if (refusal) {
+		console.error(refusal);
+		process.exit(1);
+	}
 	const entry = join(ROOT, 'build/handler.js');
 	if (!existsSync(entry)) {
 		console.error('Zembo is not built yet: run npm run build first.');
@@ -52,10 +71,12 @@ export async function serve() {
 	process.env.ZEMBO_TOOLS ??= join(ROOT, 'build-tools');
 	const handler = await handlerOf(entry);
 	const server = createServer((request, response) => {
+		if (!answersTo(request.headers.host, host, process.env.ZEMBO_HOSTS)) return refuse(response);
+		// The application's own answers have it from hooks.server.ts; files are served without it.
+		response.setHeader('x-content-type-options', 'nosniff');
 		request.headers['x-forwarded-proto'] ??= 'http';
 		handler(request, response, () => response.writeHead(404).end());
 	});
-	const host = process.env.HOST ?? '127.0.0.1';
 	await listen(server, host, Number(process.env.PORT) || 0);
 	const stop = () => {
 		server.close();

@@ -1,5 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -51,10 +52,10 @@ afterAll(async () => {
 	rmSync(folder, { recursive: true, force: true });
 });
 
-describe('npm run demo', () => {
-	/** The demo that was started last. */
-	let shown: Demo;
+/** The demo that was started last, and goes on. */
+let shown: Demo;
 
+describe('npm run demo', () => {
 	it('serves on loopback, says what to try, keeps its data, and starts over when told', async () => {
 		// Where its data are already, they need not be loaded; below they are.
 		copyFileSync(process.env[DEMO_TEMPLATE]!, join(folder, 'demo.db'));
@@ -103,6 +104,48 @@ describe('npm start', () => {
 		});
 		expect(status).toBe(1);
 		expect(stderr).toMatch(/Zembo did not start: .*\n.*ZEMBO_DATABASE names another file/);
+	});
+
+	it('does not start on a network while it has no accounts', () => {
+		const { stderr, status } = spawnSync(process.execPath, ['scripts/serve.mjs'], {
+			env: { ...process.env, HOST: '0.0.0.0', ZEMBO_DATABASE: join(folder, 'never.db') },
+			encoding: 'utf8'
+		});
+		expect(status).toBe(1);
+		expect(stderr).toContain('ZEMBO_SERVE_WITHOUT_ACCOUNTS');
+		expect(existsSync(join(folder, 'never.db'))).toBe(false);
+	});
+});
+
+describe('a server on loopback', () => {
+	/** What a request under some name is answered: fetch would not let it choose one. */
+	const statusUnder = (host: string, path: string, method = 'GET') =>
+		new Promise<number>((resolve, reject) => {
+			const { port } = new URL(shown.address);
+			request(
+				{ host: '127.0.0.1', port, path, method, headers: { host, origin: `http://${host}` } },
+				(response) => {
+					response.destroy();
+					resolve(response.statusCode!);
+				}
+			)
+				.once('error', reject)
+				.end();
+		});
+
+	it('answers under its own names alone, whatever is asked', async () => {
+		const { host } = new URL(shown.address);
+		expect(await statusUnder(host, '/')).toBe(200);
+		expect(await statusUnder('localhost', `/visits/${VISIT}/events`)).toBe(200);
+		for (const [path, method] of [
+			['/', 'GET'],
+			['/mark.svg', 'GET'],
+			[`/visits/${VISIT}/events`, 'GET'],
+			[`/visits/${VISIT}/readings`, 'POST'],
+			['/anything', 'DELETE']
+		] as const) {
+			expect(await statusUnder('attack.example', path, method)).toBe(421);
+		}
 	});
 });
 

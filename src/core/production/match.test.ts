@@ -34,6 +34,26 @@ describe('units of an export', () => {
 		const names = Array.from({ length: 12 }, (_, i) => `Unit ${i + 1}`);
 		expect(Object.keys(matched([...names, 'in plane', 'Weather 1']))).toEqual(names);
 	});
+	it('are looked up in one walk, however many parts there are and whatever they are called', () => {
+		const [string] = record.strings;
+		const large = {
+			...record,
+			strings: Array.from({ length: 2000 }, (_, i) => ({
+				...string!,
+				id: `${string!.id.slice(0, -4)}${String(i).padStart(4, '0')}`,
+				label: `S${i + 1}`,
+				moduleCount: 20,
+				modules: []
+			}))
+		};
+		const odd = ['1'.repeat(50_000) + 'x', '1x'.repeat(25_000), ' '.repeat(50_000)];
+		const names = Array.from({ length: 100 }, (_, i) => `Q${i} left over`);
+		const found = matchUnits([...names, ...odd, 'S1999 20'], large);
+		expect([...found.values()]).toEqual([
+			{ kind: 'array' },
+			{ kind: 'module', string: large.strings[1998]!.id, module: 20 }
+		]);
+	});
 	it('that nothing fits are left open', () => {
 		expect(matched(['East', 'West'])).toEqual({});
 	});

@@ -111,18 +111,6 @@ export function factsOf(record: ArrayRecord, target: Target): TargetFacts | null
 	}
 }
 
-/** The serial number and device code by which an export may call a module; null where not recorded. */
-export function codesOf(record: ArrayRecord, target: Target): readonly string[] {
-	if (target.kind === 'inverter') {
-		const part = record.parts.find(({ id }) => id === target.part);
-		return part ? [part.mark, part.serial ?? ''].filter((code) => code !== '') : [];
-	}
-	if (target.kind !== 'module') return [];
-	const string = record.strings.find(({ id }) => id === target.string);
-	const detail = string?.modules.find(({ number }) => number === target.module);
-	return [detail?.serial, detail?.deviceCode].filter((code): code is string => Boolean(code));
-}
-
 /** Strings of one inverter are held at its voltages; branches of AC share nothing. */
 function inverterOf(record: ArrayRecord, string: StringRecord): string {
 	return isAcBranch(string) ? '' : (endOfString(record, string)?.id ?? '');

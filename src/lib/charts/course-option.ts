@@ -51,6 +51,8 @@ export function courseOption(
 		},
 		tooltip: {
 			trigger: 'axis',
+			// Drawn, not set as HTML: labels are whatever somebody typed.
+			renderMode: 'richText',
 			backgroundColor: look.sheet,
 			borderColor: look.ink,
 			textStyle: { color: look.ink, fontFamily: look.font },
@@ -59,7 +61,7 @@ export function courseOption(
 				[
 					clock(points[0]!.value[0]),
 					...points.map(({ seriesName, value }) => `${seriesName}: ${value[1].toFixed(1)} ${unit}`)
-				].join('<br>')
+				].join('\n')
 		},
 		xAxis: {
 			...axis,

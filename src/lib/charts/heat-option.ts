@@ -49,6 +49,8 @@ export function heatOption({ dates, labels, shares }: HeatOfDays, look: Ink): EC
 			inRange: { color: [look.off, look.sheet] }
 		},
 		tooltip: {
+			// Drawn, not set as HTML: labels are whatever somebody typed.
+			renderMode: 'richText',
 			backgroundColor: look.sheet,
 			borderColor: look.ink,
 			textStyle: { color: look.ink, fontFamily: look.font },

@@ -47,6 +47,16 @@ describe('a course over time', () => {
 		);
 		expect(new Set(dashes).size).toBe(2);
 	});
+
+	it('draws what its tooltip says, since labels are what somebody typed', () => {
+		const { renderMode, formatter } = option['tooltip'] as {
+			renderMode: string;
+			formatter: (points: unknown[]) => string;
+		};
+		expect(renderMode).toBe('richText');
+		const said = formatter([{ seriesName: '<img src=x>', value: [QUARTER, 12] }]);
+		expect(said).toContain('<img src=x>: 12.0');
+	});
 });
 
 it('a field of days is darkest at half and says nothing where nothing was said', () => {

@@ -36,6 +36,25 @@ describe('a CSV text', () => {
 		});
 	});
 
+	it.each(['=1+2', '@SUM(A1)', '+HYPERLINK("x")', '-cmd|x', '\tx', "'=1", '\r=1'])(
+		'is a text to a spreadsheet, not a formula, and comes back: %j',
+		(text) => {
+			const written = writeCsv([['name'], [text]]);
+			expect(written.split('\r\n')[1]).toMatch(/^"?'/);
+			expect(rows(written)[1]).toEqual([text]);
+		}
+	);
+
+	it.each(['-5', '+5.2', '-0,31', '-1e-7', '-', "'-5", "O'Hara"])(
+		'is left as it is: %s',
+		(text) => {
+			expect(writeCsv([['name'], [text]])).toBe(
+				`name\r\n${text.includes(',') ? `"${text}"` : text}\r\n`
+			);
+			expect(rows(writeCsv([['name'], [text]]))[1]).toEqual([text]);
+		}
+	);
+
 	it('comes back as it was written', () => {
 		const table = [
 			['a', 'b'],

@@ -40,12 +40,20 @@ export function parseCsv(text: string): Result<Table, string> {
 	if (rows.length > MOST_LINES) {
 		return refuse(`The file has ${rows.length} lines; at most ${MOST_LINES} are read. Split it.`);
 	}
-	return succeed({ header, rows });
+	const own = (cells: string[]) => cells.map((cell) => cell.replace(KEPT, ''));
+	return succeed({ header: own(header), rows: rows.map(own) });
 }
 
-/** Lines as CSV text, with CR LF as RFC 4180 asks. */
+/** What a spreadsheet would work out as a formula, or looks as if it had been kept from that; a number with its sign is none. */
+const FORMULA = "'*(?:[=@\\t\\r]|[+-](?!$|\\d*[.,]?\\d+(?:e[+-]?\\d+)?$))";
+const TO_BE_KEPT = new RegExp(`^${FORMULA}`, 'i');
+/** As it is written, behind an apostrophe, which says to a spreadsheet that a text follows. */
+const KEPT = new RegExp(`^'(?=${FORMULA})`, 'i');
+
+/** Lines as CSV text, with CR LF as RFC 4180 asks; a text that begins as a formula does gets an apostrophe. */
 export function writeCsv(rows: readonly (readonly string[])[]): string {
-	return `${Papa.unparse(rows as string[][], { newline: '\r\n' })}\r\n`;
+	const written = Papa.unparse(rows as string[][], { newline: '\r\n', escapeFormulae: TO_BE_KEPT });
+	return `${written}\r\n`;
 }
 
 /** Hands a text to the person as a file. */

@@ -33,15 +33,17 @@ function decoderOf([first, second]: Uint8Array): TextDecoder {
 	return new TextDecoder('utf-8');
 }
 
-/** Just behind the last end of a line that is not within quotation marks. */
+/** Just behind the last end of a line that is not within quotation marks; one walk, whatever the marks. */
 function endOfLines(text: string): number {
-	let end = text.lastIndexOf('\n') + 1;
-	while (end > 0 && quotesIn(text, end) % 2 === 1) end = text.lastIndexOf('\n', end - 2) + 1;
+	let end = 0;
+	let isQuoted = false;
+	for (let at = 0; at < text.length; at++) {
+		const code = text.charCodeAt(at);
+		if (code === QUOTE) isQuoted = !isQuoted;
+		else if (code === NEW_LINE && !isQuoted) end = at + 1;
+	}
 	return end;
 }
 
-function quotesIn(text: string, end: number): number {
-	let count = 0;
-	for (let at = text.indexOf('"'); at >= 0 && at < end; at = text.indexOf('"', at + 1)) count++;
-	return count;
-}
+const QUOTE = '"'.charCodeAt(0);
+const NEW_LINE = '\n'.charCodeAt(0);

@@ -272,6 +272,13 @@ describe('pieces of a file', () => {
 			['1', '2']
 		]);
 	});
+	it('are read in one walk, though a mark near the beginning is never closed', () => {
+		const reader = new PieceReader(',');
+		const line = '2026-03-01 12:00,"1"\n';
+		const text = `a"b,c\n${line.repeat(900_000 / line.length)}`;
+		expect(reader.read(new TextEncoder().encode(text), false)).toEqual([]);
+	});
+
 	it('with a quotation mark that is never closed end in words', () => {
 		const reader = new PieceReader(',');
 		const words = reader.read(new TextEncoder().encode(`"${'x'.repeat(1_100_000)}`), false);
