@@ -1,5 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import { axisOf } from './axes';
+import { escaped } from './escaped';
 import type { Ink } from './ink';
 
 /** A line over time; its times are those of the site's clock, as if it were UTC. */
@@ -51,8 +52,6 @@ export function courseOption(
 		},
 		tooltip: {
 			trigger: 'axis',
-			// Drawn, not set as HTML: labels are whatever somebody typed.
-			renderMode: 'richText',
 			backgroundColor: look.sheet,
 			borderColor: look.ink,
 			textStyle: { color: look.ink, fontFamily: look.font },
@@ -60,8 +59,10 @@ export function courseOption(
 			formatter: (points: { seriesName: string; value: [number, number] }[]) =>
 				[
 					clock(points[0]!.value[0]),
-					...points.map(({ seriesName, value }) => `${seriesName}: ${value[1].toFixed(1)} ${unit}`)
-				].join('\n')
+					...points.map(
+						({ seriesName, value }) => `${escaped(seriesName)}: ${value[1].toFixed(1)} ${unit}`
+					)
+				].join('<br>')
 		},
 		xAxis: {
 			...axis,

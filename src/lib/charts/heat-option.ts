@@ -1,4 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
+import { escaped } from './escaped';
 import type { Ink } from './ink';
 import { AT_MONTHS } from './months';
 
@@ -49,15 +50,13 @@ export function heatOption({ dates, labels, shares }: HeatOfDays, look: Ink): EC
 			inRange: { color: [look.off, look.sheet] }
 		},
 		tooltip: {
-			// Drawn, not set as HTML: labels are whatever somebody typed.
-			renderMode: 'richText',
 			backgroundColor: look.sheet,
 			borderColor: look.ink,
 			textStyle: { color: look.ink, fontFamily: look.font },
 			formatter: ({ value }: { value: [number, number, number | '-'] }) => {
 				const [day, unit, share] = value;
 				const said = share === '-' ? 'says nothing' : `${Math.round(100 * share)} % of its peers`;
-				return `${labels[unit]!}, ${dates[day]!}: ${said}`;
+				return `${escaped(labels[unit]!)}, ${dates[day]!}: ${said}`;
 			}
 		},
 		series: [

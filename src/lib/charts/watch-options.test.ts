@@ -48,14 +48,10 @@ describe('a course over time', () => {
 		expect(new Set(dashes).size).toBe(2);
 	});
 
-	it('draws what its tooltip says, since labels are what somebody typed', () => {
-		const { renderMode, formatter } = option['tooltip'] as {
-			renderMode: string;
-			formatter: (points: unknown[]) => string;
-		};
-		expect(renderMode).toBe('richText');
-		const said = formatter([{ seriesName: '<img src=x>', value: [QUARTER, 12] }]);
-		expect(said).toContain('<img src=x>: 12.0');
+	it('shows in its tooltip what somebody typed, and sets none of it as HTML', () => {
+		const { formatter } = option['tooltip'] as { formatter: (points: unknown[]) => string };
+		const said = formatter([{ seriesName: `<img src="x" onerror='y'> & z`, value: [QUARTER, 12] }]);
+		expect(said).toContain('&#60;img src=&#34;x&#34; onerror=&#39;y&#39;&#62; &#38; z: 12.0');
 	});
 });
 
