@@ -3,6 +3,7 @@ import { labelPower } from '$core/record/label-power';
 import { LARGEST_ARCHIVE, largestUpload, tooLarge, type Problem } from '$core/document/file';
 import { succeed, type Result } from '$core/units/result';
 import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
+import { failedBackup } from '$lib/server/backup/schedule';
 import { database } from '$lib/server/database';
 import { importSite, importVisit } from '$lib/server/repositories/import';
 import { listSites, SITES_PER_PAGE } from '$lib/server/repositories/sites';
@@ -15,6 +16,7 @@ export const load: PageServerLoad = async ({ url }) => {
 	const last = sites.length === SITES_PER_PAGE ? sites.at(-1) : null;
 	return {
 		now: Date.now(),
+		backupFailed: failedBackup() !== null,
 		next: last ? { name: last.name, id: last.id } : null,
 		sites: sites.map(({ record, ...site }) => ({
 			...site,

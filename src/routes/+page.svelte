@@ -132,6 +132,11 @@
 		<a href={resolve('/search')}>Search</a> all sites, parts, serials and findings.
 		<a href={resolve('/backup')}>Backups</a>: a checked copy of everything, now or by itself.
 	</p>
+	{#if data.backupFailed}
+		<p class="notice" data-kind="error" role="alert">
+			The scheduled backup failed. <a href={resolve('/backup')}>Look at the backups</a>
+		</p>
+	{/if}
 </div>
 
 <style>

@@ -1,12 +1,13 @@
 import { fail } from '@sveltejs/kit';
 import { readFigure } from '$core/document/figure';
 import { backUp, backupFolder, listBackups } from '$lib/server/backup/backup';
-import { backupSchedule, setBackupSchedule } from '$lib/server/backup/schedule';
+import { backupSchedule, failedBackup, setBackupSchedule } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => ({
 	schedule: await backupSchedule(await database()),
+	failed: failedBackup(),
 	folder: backupFolder(DATABASE_PATH),
 	backups: listBackups(backupFolder(DATABASE_PATH))
 });

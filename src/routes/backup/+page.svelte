@@ -28,6 +28,11 @@
 		A copy of everything in this Zembo, made while it is in use, then opened and checked. Keep some
 		on another machine: copies on the same disk go with it.
 	</p>
+	{#if data.failed}
+		<p class="notice" data-kind="error" data-failed role="alert">
+			The scheduled backup of {when(data.failed.at)} UTC failed: {data.failed.words}
+		</p>
+	{/if}
 	<form method="POST" action="?/now" use:enhance>
 		<button class="act">Back up now</button>
 	</form>

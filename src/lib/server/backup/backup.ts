@@ -1,5 +1,17 @@
 import Database from 'better-sqlite3';
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import {
+	closeSync,
+	constants,
+	copyFileSync,
+	existsSync,
+	fsyncSync,
+	mkdirSync,
+	openSync,
+	readdirSync,
+	renameSync,
+	rmSync,
+	statSync
+} from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { refuse, succeed, type Result } from '$core/units/result';
 
@@ -40,7 +52,7 @@ export async function backUp(
 	if (!existsSync(database)) return refuse(`There is no database at ${database}.`);
 	mkdirSync(folder, { recursive: true });
 	const name = `zembo-${new Date(now).toISOString().slice(0, 19).replaceAll(':', '-')}.db`;
-	const half = join(folder, `${name}.half`);
+	const half = join(folder, `${name}${HALF}`);
 	const source = new Database(database, { readonly: true, fileMustExist: true });
 	try {
 		await source.backup(half, { progress: () => PAGES_AT_ONCE });
@@ -98,13 +110,29 @@ export function listBackups(folder: string): Backup[] {
 		.sort((a, b) => b.at - a.at);
 }
 
-/** Removes all but the newest copies. */
-export function pruneBackups(folder: string, keep: number): void {
-	for (const { name } of listBackups(folder).slice(keep)) rmSync(join(folder, name));
+/** A copy whose time lies further ahead than this was made while the clock was wrong, ms. */
+const AHEAD = 3_600_000;
+
+/** Copies whose time can be true, and those from a clock that was ahead; each the newest first. */
+export function copiesAt(folder: string, now: number): { past: Backup[]; ahead: Backup[] } {
+	const all = listBackups(folder);
+	return {
+		past: all.filter(({ at }) => at <= now + AHEAD),
+		ahead: all.filter(({ at }) => at > now + AHEAD)
+	};
+}
+
+/** Removes all but the newest copies; those of a clock that was ahead take no place from them. */
+export function pruneBackups(folder: string, keep: number, now: number): void {
+	const { past, ahead } = copiesAt(folder, now);
+	for (const { name } of [...past.slice(keep), ...ahead.slice(keep)]) rmSync(join(folder, name));
 }
 
 /**
- * Puts a copy in the place of the database. What stood there is kept beside it under another name.
+ * Puts a copy in the place of the database. What stood there is kept beside it under another name. At every moment
+ * the database's own name holds the one or the other, whole: the new one is written beside it, checked and
+ * flushed, and takes the name in one step.
+ *
  * The server must not run: a file that is open under it would be torn away.
  *
  * @param now ms since 1970-01-01
@@ -121,23 +149,99 @@ export function restore(
 			`${database} is still open, or was not closed: end the server, start it once more and end it, then restore.`
 		);
 	}
-	let kept: string | null = null;
-	if (existsSync(database)) {
-		kept = `${database}.before-${new Date(now).toISOString().slice(0, 19).replaceAll(':', '-')}`;
-		renameSync(database, kept);
-	}
-	const source = new Database(copy, { readonly: true, fileMustExist: true });
+	const coming = `${database}${COMING}`;
+	const going = `${database}${BEFORE}${new Date(now).toISOString().slice(0, 19).replaceAll(':', '-')}`;
+	const kept = existsSync(database) ? going : null;
 	try {
 		mkdirSync(dirname(database), { recursive: true });
-		source.prepare('vacuum into ?').run(database);
+		removeWithJournal(coming);
+		vacuumInto(copy, coming);
+		const written = checkBackup(coming);
+		if (!written.ok) throw new Error(written.problem);
+		flush(coming);
+		if (kept) {
+			copyFileSync(database, `${kept}${HALF}`, constants.COPYFILE_FICLONE);
+			flush(`${kept}${HALF}`);
+			renameSync(`${kept}${HALF}`, kept);
+		}
+		renameSync(coming, database);
+		flush(dirname(database));
 	} catch (cause) {
-		rmSync(database, { force: true });
-		if (kept) renameSync(kept, database);
+		removeWithJournal(coming);
+		rmSync(`${going}${HALF}`, { force: true });
 		return refuse(
 			`It could not be written (${cause instanceof Error ? cause.message : String(cause)}). What was there stands as before.`
 		);
+	}
+	return succeed({ holds: checked.value, kept });
+}
+
+/** What is written beside the database, to take its place; what stood there before; what is not whole yet. */
+const COMING = '.restoring';
+const BEFORE = '.before-';
+const HALF = '.half';
+/** Another command may be writing what is younger, ms. */
+const STALE = 3_600_000;
+
+function vacuumInto(copy: string, path: string): void {
+	const source = new Database(copy, { readonly: true, fileMustExist: true });
+	try {
+		source.prepare('vacuum into ?').run(path);
 	} finally {
 		source.close();
 	}
-	return succeed({ holds: checked.value, kept });
+}
+
+function removeWithJournal(path: string): void {
+	for (const end of ['', '-journal', '-wal', '-shm']) rmSync(path + end, { force: true });
+}
+
+/** Has the disk keep a file, or a folder's names. */
+function flush(path: string): void {
+	// A folder cannot be opened for this on every system; there its names are kept by the system alone.
+	const isFolder = statSync(path).isDirectory();
+	if (isFolder && process.platform === 'win32') return;
+	const file = openSync(path, isFolder ? 'r' : 'r+');
+	try {
+		fsyncSync(file);
+	} finally {
+		closeSync(file);
+	}
+}
+
+/**
+ * Tidies what a restore or a backup left that was ended half way, before the database is opened. One restored by an
+ * earlier version could end with nothing under the database's name; what stood there is put back then.
+ *
+ * @param now ms since 1970-01-01
+ * @returns words for the log; null where nothing was to be said
+ */
+export function tidyBackups(database: string, now: number): string | null {
+	removeWithJournal(`${database}${COMING}`);
+	const own = basename(database);
+	for (const folder of [dirname(database), backupFolder(database)]) {
+		if (!existsSync(folder)) continue;
+		for (const name of readdirSync(folder)) {
+			const ours = folder === dirname(database) ? name.startsWith(`${own}${BEFORE}`) : true;
+			if (!ours || !name.endsWith(HALF)) continue;
+			const path = join(folder, name);
+			if (now - statSync(path).mtimeMs > STALE) rmSync(path, { force: true });
+		}
+	}
+	if (existsSync(database) && statSync(database).size > 0) return null;
+	const before = existsSync(dirname(database))
+		? readdirSync(dirname(database)).filter(
+				(name) => name.startsWith(`${own}${BEFORE}`) && !name.endsWith(HALF)
+			)
+		: [];
+	const newest = before.sort().at(-1);
+	if (newest && checkBackup(join(dirname(database), newest)).ok) {
+		rmSync(database, { force: true });
+		renameSync(join(dirname(database), newest), database);
+		return `A restore had not come to its end. ${newest} stands as ${own} again; restore once more.`;
+	}
+	const [copy] = listBackups(backupFolder(database));
+	return copy
+		? `There is no database at ${database}; an empty one is begun. The newest copy in ${backupFolder(database)} is ${copy.name}: to put it back, end the server and run npm run backup -- restore ${copy.name}`
+		: null;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Db, DbOrTransaction } from '../database/open';
-import { backUp, backupFolder, listBackups, pruneBackups } from './backup';
+import { backUp, backupFolder, copiesAt, pruneBackups } from './backup';
 
 const scheduleSchema = z.strictObject({
 	/** Hours from one copy to the next; null for none by itself. */
@@ -42,22 +42,39 @@ export async function backUpIfDue(db: Db, database: string, now: number): Promis
 	const { hours, keep } = await backupSchedule(db);
 	if (hours === null) return null;
 	const folder = backupFolder(database);
-	const [last] = listBackups(folder);
+	// One from a clock that was ahead says nothing of when the next is due.
+	const [last] = copiesAt(folder, now).past;
 	if (last && now - last.at < hours * HOUR) return null;
 	const made = await backUp(database, folder, now);
 	if (!made.ok) return made.problem;
-	pruneBackups(folder, keep);
+	pruneBackups(folder, keep, now);
 	return null;
+}
+
+/** A backup by itself that failed, and was not made since. */
+export interface FailedBackup {
+	/** ms since 1970-01-01 */
+	readonly at: number;
+	readonly words: string;
+}
+
+let failed: FailedBackup | null = null;
+
+/** The last backup by itself, where it failed; null where it was made, or none was due. */
+export const failedBackup = (): FailedBackup | null => failed;
+
+/** Makes a copy where one is due, and remembers whether that failed, for people to see. */
+export async function lookForBackup(db: Db, database: string, now: number): Promise<void> {
+	const words = await backUpIfDue(db, database, now).catch((cause: unknown) =>
+		cause instanceof Error ? cause.message : String(cause)
+	);
+	failed = words === null ? null : { at: now, words };
+	if (words !== null) console.error(`Backup: ${words}`);
 }
 
 /** Looks from time to time whether a copy is due, until the returned function is called. */
 export function keepBackups(db: Db, database: string): () => void {
-	const look = () =>
-		void backUpIfDue(db, database, Date.now()).then(
-			(words) => words !== null && console.error(`Backup: ${words}`),
-			(cause: unknown) => console.error('Backup:', cause)
-		);
-	const timer = setInterval(look, LOOK_EVERY);
+	const timer = setInterval(() => void lookForBackup(db, database, Date.now()), LOOK_EVERY);
 	timer.unref();
 	return () => clearInterval(timer);
 }

@@ -1,3 +1,4 @@
+import { tidyBackups } from '../backup/backup';
 import { openDatabase, type Db } from './open';
 
 /** Where the database lies; ZEMBO_DATABASE names another file. */
@@ -5,10 +6,16 @@ export const DATABASE_PATH = process.env.ZEMBO_DATABASE ?? 'data/zembo.db';
 
 let opened: Promise<Db> | null = null;
 
+async function open(): Promise<Db> {
+	const words = tidyBackups(DATABASE_PATH, Date.now());
+	if (words) console.error(words);
+	return openDatabase(DATABASE_PATH);
+}
+
 /** The application's database, opened at the first use; ZEMBO_DATABASE names its file. */
 export function database(): Promise<Db> {
 	if (!opened) {
-		opened = openDatabase(DATABASE_PATH);
+		opened = open();
 		// A failed start is tried again at the next use rather than kept.
 		opened.catch(() => (opened = null));
 		process.once('sveltekit:shutdown', () => void opened?.then((db) => db.destroy()));
