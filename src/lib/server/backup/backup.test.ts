@@ -228,6 +228,7 @@ describe('the schedule', () => {
 	it('that fails is remembered until one is made', async () => {
 		vi.spyOn(console, 'error').mockImplementation(() => {});
 		writeFileSync(backupFolder(path), 'no folder');
+		expect(tidyBackups(path, NOW)).toBeNull();
 		await lookForBackup(db, path, NOW);
 		expect(failedBackup()).toMatchObject({ at: NOW, words: expect.any(String) });
 		rmSync(backupFolder(path));

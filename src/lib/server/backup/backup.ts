@@ -93,9 +93,11 @@ export function checkBackup(path: string): Result<Holds, string> {
 	}
 }
 
+const isFolder = (path: string) => existsSync(path) && statSync(path).isDirectory();
+
 /** Copies in a folder, the newest first. */
 export function listBackups(folder: string): Backup[] {
-	if (!existsSync(folder)) return [];
+	if (!isFolder(folder)) return [];
 	return readdirSync(folder)
 		.flatMap((name) => {
 			const found = NAME.exec(name);
@@ -199,9 +201,9 @@ function removeWithJournal(path: string): void {
 /** Has the disk keep a file, or a folder's names. */
 function flush(path: string): void {
 	// A folder cannot be opened for this on every system; there its names are kept by the system alone.
-	const isFolder = statSync(path).isDirectory();
-	if (isFolder && process.platform === 'win32') return;
-	const file = openSync(path, isFolder ? 'r' : 'r+');
+	const ofNames = isFolder(path);
+	if (ofNames && process.platform === 'win32') return;
+	const file = openSync(path, ofNames ? 'r' : 'r+');
 	try {
 		fsyncSync(file);
 	} finally {
@@ -220,7 +222,7 @@ export function tidyBackups(database: string, now: number): string | null {
 	removeWithJournal(`${database}${COMING}`);
 	const own = basename(database);
 	for (const folder of [dirname(database), backupFolder(database)]) {
-		if (!existsSync(folder)) continue;
+		if (!isFolder(folder)) continue;
 		for (const name of readdirSync(folder)) {
 			const ours = folder === dirname(database) ? name.startsWith(`${own}${BEFORE}`) : true;
 			if (!ours || !name.endsWith(HALF)) continue;
@@ -229,7 +231,7 @@ export function tidyBackups(database: string, now: number): string | null {
 		}
 	}
 	if (existsSync(database) && statSync(database).size > 0) return null;
-	const before = existsSync(dirname(database))
+	const before = isFolder(dirname(database))
 		? readdirSync(dirname(database)).filter(
 				(name) => name.startsWith(`${own}${BEFORE}`) && !name.endsWith(HALF)
 			)

@@ -7,8 +7,13 @@ export const DATABASE_PATH = process.env.ZEMBO_DATABASE ?? 'data/zembo.db';
 let opened: Promise<Db> | null = null;
 
 async function open(): Promise<Db> {
-	const words = tidyBackups(DATABASE_PATH, Date.now());
-	if (words) console.error(words);
+	try {
+		const words = tidyBackups(DATABASE_PATH, Date.now());
+		if (words) console.error(words);
+	} catch (cause) {
+		// What cannot be tidied, such as a folder that may not be read, is no reason not to start.
+		console.error('Backups:', cause);
+	}
 	return openDatabase(DATABASE_PATH);
 }
 
