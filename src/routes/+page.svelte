@@ -133,13 +133,17 @@
 		<a href={resolve('/backup')}>Backups</a>: a checked copy of everything, now or by itself.
 	</p>
 	{#if data.backupFailed}
-		<p class="notice" data-kind="error" role="alert">
+		<p class="notice failed" data-kind="error" role="alert">
 			The scheduled backup failed. <a href={resolve('/backup')}>Look at the backups</a>
 		</p>
 	{/if}
 </div>
 
 <style>
+	.failed {
+		margin-top: 0.8rem;
+	}
+
 	.head {
 		display: flex;
 		flex-wrap: wrap;

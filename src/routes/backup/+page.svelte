@@ -29,7 +29,7 @@
 		on another machine: copies on the same disk go with it.
 	</p>
 	{#if data.failed}
-		<p class="notice" data-kind="error" data-failed role="alert">
+		<p class="notice failed" data-kind="error" role="alert">
 			The scheduled backup of {when(data.failed.at)} UTC failed: {data.failed.words}
 		</p>
 	{/if}
@@ -107,6 +107,10 @@
 </div>
 
 <style>
+	.failed {
+		margin-bottom: 0.8rem;
+	}
+
 	h1 {
 		font-size: 2rem;
 	}
