@@ -39,8 +39,8 @@ function nameIn(header) {
 }
 
 /**
- * Whether a request is for this server by its Host header. A web page of anywhere can have its own name lead to
- * this machine, and would then be of the same origin as Zembo to the browser; but it comes under its own name.
+ * Whether a request is for this server, by its Host header. Any website can let its own name resolve to this machine
+ * (DNS rebinding); its pages are then of one origin with Zembo to the browser, but their requests carry its name.
  *
  * @param {string | undefined} header
  * @param {string} bound the address that the server listens on

@@ -3,7 +3,7 @@ import { endOfString } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { targetKey, type Target } from './target';
 
-/** Fields of the record on which an orientation inferred for some units bears. */
+/** Fields of the record that hold units whose orientation was inferred. */
 export interface FieldsToRecord {
 	/** Fields with what was missing filled in: tilt, azimuth, or both, degrees. */
 	readonly fields: readonly Field[];

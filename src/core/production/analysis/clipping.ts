@@ -95,32 +95,34 @@ function heldAt(year: WatchedYear, unit: Unit, watts: number, beside: Beside): G
 	const lost = { value: 0, low: 0, high: 0 };
 	const dates: string[] = [];
 	let held = 0;
-	const add = (of: (could: number) => number, could: number) => {
-		const reach = potential!.within * could;
-		lost.value += of(could) * (hours / 1000);
-		lost.low += of(could - reach) * (hours / 1000);
-		lost.high += of(could + reach) * (hours / 1000);
-	};
+	const toKWh = hours / 1000;
+	/** At the step itself, and at one beside it, where what the unit would have given is known. */
+	const couldAt = (t: number) => (at[t] === 1 ? (potential?.watts[t] ?? Number.NaN) : Number.NaN);
 	days.forEach(({ from, to, date }) => {
 		let some = false;
 		for (let t = from; t < to; t++) {
-			if (at[t] === 0) {
-				const clear = potential?.clear?.[t] ?? Number.NaN;
-				const most = cutBetweenClouds(power[t]!, clear, watts) * (hours / 1000);
-				lost.value += byTurns * most;
-				lost.high += most;
+			if (at[t] === 1) {
+				some = true;
+				held += hours;
+				const could = couldAt(t);
+				if (Number.isNaN(could)) continue;
+				const reach = potential!.within * could;
+				lost.value += Math.max(could - power[t]!, 0) * toKWh;
+				lost.low += Math.max(could - reach - power[t]!, 0) * toKWh;
+				lost.high += Math.max(could + reach - power[t]!, 0) * toKWh;
 				continue;
 			}
-			some = true;
-			held += hours;
-			const could = potential?.watts[t] ?? Number.NaN;
-			if (Number.isNaN(could)) continue;
-			add((most) => Math.max(most - power[t]!, 0), could);
-			for (const side of [-1, 1]) {
-				const [edge, beyond] = [t + side, t + 2 * side];
-				if (edge < from || edge >= to || at[edge] === 1) continue;
-				add((most) => cutBeside(power[beyond] ?? 0, power[edge]!, most, watts), could);
-			}
+			// Below the level, and yet at it for a part of the time: one reason is counted, the larger.
+			const beside = (factor: number) =>
+				Math.max(
+					cutBeside(power[t - 1] ?? 0, power[t]!, factor * couldAt(t + 1), watts),
+					cutBeside(power[t + 1] ?? 0, power[t]!, factor * couldAt(t - 1), watts)
+				);
+			const clouds = cutBetweenClouds(power[t]!, potential?.clear?.[t] ?? Number.NaN, watts);
+			const within = potential?.within ?? 0;
+			lost.value += Math.max(beside(1), byTurns * clouds) * toKWh;
+			lost.low += beside(1 - within) * toKWh;
+			lost.high += Math.max(beside(1 + within), clouds) * toKWh;
 		}
 		if (some) dates.push(date);
 	});

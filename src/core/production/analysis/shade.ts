@@ -10,7 +10,7 @@ export interface ReturningShade {
 	/** Dates between which it was seen. */
 	readonly first: string;
 	readonly last: string;
-	/** The same, by stretch of the year: what stands in the way of a low sun does not in summer. */
+	/** The same, by season: an obstacle to a low sun is none in summer. */
 	readonly seasons: readonly { readonly first: string; readonly last: string }[];
 	/** Time of day, hours after the site's midnight. */
 	readonly begins: number;
