@@ -52,7 +52,7 @@ export const actions: Actions = {
 		}
 		const largest = largestUpload(file.name);
 		if (file.size > largest) return fail(413, { problem: tooLarge(file.size, largest) });
-		const read = readHandedIn(new Uint8Array(await file.arrayBuffer()));
+		const read = await readHandedIn(new Uint8Array(await file.arrayBuffer()));
 		if (!read.ok) return fail(400, { problem: read.problem });
 		const goal = await stored(read.value);
 		if (!goal.ok) return fail(409, { problem: goal.problem });

@@ -1,7 +1,8 @@
 import Database from 'better-sqlite3';
 import type { WebDriver } from 'selenium-webdriver';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { carriesCameraData } from '$core/document/picture';
+import { isBareJpeg } from '$core/document/picture';
 import type { Server } from './own-server';
 import { Person } from './person';
 import { WAIT } from './waiting';
@@ -123,7 +124,7 @@ describe('the walk', () => {
 	it('stores a photograph small, without place and with its time', async () => {
 		const picture = await cameraPicture();
 		expect(picture.length).toBeGreaterThan(2_000_000);
-		expect(carriesCameraData(picture)).toBe(true);
+		expect(isBareJpeg(picture)).toBe(false);
 		await person.choose(`${stop('glass')} select[name=string]`, 'S2');
 		await person.fill('module', '4', stop('glass'));
 		const words = await person.find(`${stop('glass')} textarea`);
@@ -137,7 +138,7 @@ describe('the walk', () => {
 		const src = await (await person.find(`${stop('glass')} img`)).getAttribute('src');
 		const stored = new Uint8Array(await (await fetch(src!)).arrayBuffer());
 		expect(stored.length).toBeLessThanOrEqual(600_000);
-		expect(carriesCameraData(stored)).toBe(false);
+		expect(isBareJpeg(stored)).toBe(true);
 		const db = new Database(server.database, { readonly: true });
 		const row = db
 			.prepare('select taken_at, width, height from photograph where id = ?')
@@ -216,20 +217,49 @@ describe('the walk', () => {
 });
 
 describe('the server', () => {
-	it('takes no picture that is none, too large, or still carries the camera’s data', async () => {
-		const send = async (bytes: readonly number[]) => {
-			const query = `id=${crypto.randomUUID()}&takenAt=2026-11-25T10:00:00Z&width=10&height=10`;
-			const answer = await fetch(`${server.address}/visits/${visit}/photographs?${query}`, {
+	const send = async (bytes: readonly number[] | Uint8Array, id = crypto.randomUUID()) => {
+		const answer = await fetch(
+			`${server.address}/visits/${visit}/photographs?id=${id}&takenAt=2026-11-25T10:00:00Z`,
+			{
 				method: 'POST',
 				body: new Uint8Array(bytes),
 				headers: { origin: server.address, 'content-type': 'image/jpeg' }
-			});
-			return answer.text();
-		};
+			}
+		);
+		return { status: answer.status, id, words: await answer.text() };
+	};
+	const stored = (id: string) =>
+		new Database(server.database, { readonly: true })
+			.prepare<[string], { type: string; width: number; bytes: Buffer }>(
+				'select type, width, bytes from photograph where id = ?'
+			)
+			.get(id);
+
+	it('takes no picture that is none, too large, or cannot be decoded', async () => {
 		const jpeg = [0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0];
-		expect(await send([1, 2, 3])).toContain('not a picture');
-		expect(await send([...jpeg, 0xff, 0xe1, 0, 4, 0, 0])).toContain('camera’s data');
-		expect(await send([...jpeg, ...Array<number>(600_001).fill(0)])).toContain('at most 600');
-		expect(await send([...jpeg, 0xff, 0xda])).toContain('"id"');
+		expect((await send([1, 2, 3])).words).toContain('not a picture');
+		expect((await send([...jpeg, ...Array<number>(600_001).fill(0)])).words).toContain(
+			'at most 600'
+		);
+		const cut = await send([...jpeg, 0xff, 0xda]);
+		expect(cut.status).toBe(400);
+		expect(stored(cut.id)).toBeUndefined();
+	});
+
+	it('stores a picture of any kind without place and owner, and only one under an id', async () => {
+		const drawn = sharp({ create: { width: 9, height: 6, channels: 3, background: '#456' } });
+		const located = drawn.withExif({ IFD0: { Artist: 'Somebody' }, IFD3: { GPSLatitudeRef: 'N' } });
+		for (const picture of [located.clone().webp(), located.clone().png(), located.clone().jpeg()]) {
+			const bytes = await picture.toBuffer();
+			expect(bytes.includes('Somebody')).toBe(true);
+			const { status, id } = await send(bytes);
+			expect(status).toBe(201);
+			const row = stored(id)!;
+			expect(row).toMatchObject({ type: 'image/jpeg', width: 9 });
+			expect(isBareJpeg(row.bytes)).toBe(true);
+			expect((await send(bytes, id)).status).toBe(201);
+			const other = await sharp(bytes).negate().toBuffer();
+			expect((await send(other, id)).status).toBe(409);
+		}
 	});
 });

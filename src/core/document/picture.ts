@@ -44,19 +44,46 @@ export function pictureType(bytes: Uint8Array): Result<PictureType, string> {
 	return refuse('This is not a picture that can be read. Choose a JPEG, PNG or WebP.');
 }
 
+const START = 0xd8;
+const END = 0xd9;
+const SCAN = 0xda;
+const ICC_PROFILE = 'ICC_PROFILE';
+
+/** Segments that draw the picture: tables, frame, restart interval, scan, and JFIF's and Adobe's marks of how colours are coded. */
+function draws(bytes: Uint8Array, at: number, marker: number): boolean {
+	if (marker === 0xe2) return ascii(bytes, at + 4, ICC_PROFILE.length) === ICC_PROFILE;
+	return (marker >= 0xc0 && marker <= 0xdd) || marker === 0xe0 || marker === 0xee;
+}
+
 /**
- * Whether a JPEG still carries what the camera wrote beside the picture (Exif or XMP, APP1), where
- * place and owner would stand. JEITA CP-3451, APP1 segment.
+ * Whether a JPEG is a picture and nothing else: no segment in which a camera writes place, owner or
+ * device (Exif, XMP, IPTC, comments), and nothing behind its end. ITU-T T.81 annex B, not verified
+ * against the text.
  */
-export function carriesCameraData(bytes: Uint8Array): boolean {
+export function isBareJpeg(bytes: Uint8Array): boolean {
+	if (bytes[0] !== 0xff || bytes[1] !== START) return false;
 	let at = 2;
-	while (at + 4 <= bytes.length && bytes[at] === 0xff) {
+	while (at + 1 < bytes.length) {
+		if (bytes[at] !== 0xff) return false;
 		const marker = bytes[at + 1]!;
-		if (marker === 0xda) return false;
-		if (marker === 0xe1) return true;
+		if (marker === END) return at + 2 === bytes.length;
+		if (!draws(bytes, at, marker) || at + 4 > bytes.length) return false;
 		at += 2 + bytes[at + 2]! * 256 + bytes[at + 3]!;
+		if (marker === SCAN) at = endOfScan(bytes, at);
 	}
 	return false;
+}
+
+/** Where the next segment begins; within a scan 0xFF is followed by zero or by a restart mark. */
+function endOfScan(bytes: Uint8Array, from: number): number {
+	let at = from;
+	for (;;) {
+		at = bytes.indexOf(0xff, at);
+		if (at < 0) return bytes.length;
+		const next = bytes[at + 1] ?? 0;
+		if (next !== 0 && (next < 0xd0 || next > 0xd7)) return at;
+		at += 2;
+	}
 }
 
 /** Size of a picture whose longest side is at most {@link PICTURE}'s. */

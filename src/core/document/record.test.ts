@@ -10,7 +10,7 @@ import { changeRequestSchema } from './change';
 import { partOfEntry, readLibrary, writeLibrary } from './library/library';
 import { STARTING_SET } from './library/starting-set';
 import { formOfPart, partOfForm } from './part-form';
-import { carriesCameraData, pictureType, storedSize } from './picture';
+import { isBareJpeg, pictureType, storedSize } from './picture';
 import { arrayRecordSchema } from './record';
 import { recordOfSurvey, surveySchema, unseenEnd, type Survey } from './survey';
 
@@ -214,10 +214,22 @@ describe('pictures', () => {
 		expect(pictureType(bytes())).toMatchObject({ ok: false });
 	});
 
-	it('with the camera’s data are found', () => {
-		const plain = [0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0];
-		expect(carriesCameraData(bytes(...plain, 0xff, 0xda))).toBe(false);
-		expect(carriesCameraData(bytes(...plain, 0xff, 0xe1, 0, 4, 0, 0))).toBe(true);
+	it('are bare where a JPEG is a picture and nothing else', () => {
+		const jfif = [0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0];
+		const scan = [0xff, 0xda, 0, 2, 7, 0xff, 0, 7, 0xff, 0xd0, 7];
+		const end = [0xff, 0xd9];
+		expect(isBareJpeg(bytes(...jfif, ...scan, ...end))).toBe(true);
+		expect(isBareJpeg(bytes(...jfif, ...scan, ...scan, ...end))).toBe(true);
+		const profile = [0xff, 0xe2, 0, 14, 'ICC_PROFILE', 0];
+		expect(isBareJpeg(bytes(...jfif, ...profile, ...scan, ...end))).toBe(true);
+		// Exif or XMP, IPTC, a comment, a second picture in MPF's segment
+		for (const marker of [0xe1, 0xed, 0xfe, 0xe2]) {
+			expect(isBareJpeg(bytes(...jfif, 0xff, marker, 0, 4, 0, 0, ...scan, ...end))).toBe(false);
+		}
+		expect(isBareJpeg(bytes(...jfif, ...scan, ...end, 'here'))).toBe(false);
+		expect(isBareJpeg(bytes(...jfif, ...scan))).toBe(false);
+		expect(isBareJpeg(bytes(...jfif))).toBe(false);
+		expect(isBareJpeg(bytes(0x89, 'PNG'))).toBe(false);
 	});
 
 	it('are stored with at most 2,048 px', () => {

@@ -30,7 +30,7 @@ export type Block =
 	| { readonly kind: 'drawing'; readonly drawing: Drawing; readonly words: string };
 
 /** A photograph with what it shows. */
-interface Picture {
+export interface Picture {
 	readonly id: string;
 	readonly words: string;
 }

@@ -5,7 +5,8 @@ import kilnWalk from '../../../demo/kiln-lane-2026-10-20.zembo-visit.json';
 import { readVisitData } from '$core/document/file';
 import { assess } from '$core/trace/assess';
 import type { Block } from './block';
-import { reportHtml } from './html';
+import type { Report } from './block';
+import { pictureHtml, reportHtml } from './html';
 import { readingsRows } from './readings-csv';
 import { visitReport } from './visit-report';
 
@@ -113,10 +114,16 @@ describe('the page for the owner', () => {
 	});
 });
 
+/** @returns the report with each photograph drawn from the same bytes */
+const htmlOf = (report: Report) =>
+	[...reportHtml(report)]
+		.map((piece) => (typeof piece === 'string' ? piece : pictureHtml(piece, 'data:image/jpeg,')))
+		.join('');
+
 describe('the report as HTML', () => {
 	it('needs nothing else, and lets no word of a person become markup', () => {
 		const document = { ...visit, site: { ...visit.site, name: '<b>Pier & "Slip"</b>' } };
-		const html = reportHtml(reportOf(document), () => null);
+		const html = htmlOf(reportOf(document));
 		expect(html).toContain('&lt;b&gt;Pier &amp; &quot;Slip&quot;&lt;/b&gt;');
 		expect(html).not.toMatch(/<script|src="http|href=/);
 	});
@@ -125,8 +132,13 @@ describe('the report as HTML', () => {
 		const ids = report.blocks.flatMap((block) =>
 			block.kind === 'pictures' ? block.pictures.map(({ id }) => id) : []
 		);
-		const html = reportHtml(report, () => 'data:image/jpeg;base64,AAAA');
+		const html = htmlOf(report);
 		expect(html.match(/<img /g) ?? []).toHaveLength(ids.length);
+	});
+	it('takes no word of a person for a photograph', () => {
+		const words = 'picture:019c0000-0008-7000-8000-000000000001';
+		const inspection = walk.inspection.map((entry) => ({ ...entry, words }));
+		expect(htmlOf(reportOf({ ...walk, inspection })).includes(words)).toBe(true);
 	});
 });
 

@@ -4,8 +4,6 @@ import { refuse, succeed, type Result } from '$core/units/result';
 /** A picture made small, without what the camera wrote beside it. */
 export interface SmallPicture {
 	readonly blob: Blob;
-	readonly width: number;
-	readonly height: number;
 	/** By the camera; by the file where the camera wrote none. */
 	readonly takenAt: string;
 }
@@ -42,7 +40,7 @@ export async function smallPicture(file: File): Promise<Result<SmallPicture, str
 			context.drawImage(picture, 0, 0, size.width, size.height);
 			for (const quality of QUALITIES) {
 				const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality });
-				if (blob.size <= PICTURE.bytes) return succeed({ blob, ...size, takenAt });
+				if (blob.size <= PICTURE.bytes) return succeed({ blob, takenAt });
 			}
 			size = { width: Math.round(size.width * 0.8), height: Math.round(size.height * 0.8) };
 		}

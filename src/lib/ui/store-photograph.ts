@@ -11,14 +11,9 @@ export type StoredPhotograph =
 export async function storePhotograph(visitId: string, file: File): Promise<StoredPhotograph> {
 	const small = await smallPicture(file);
 	if (!small.ok) return { ok: false, words: small.problem };
-	const { blob, width, height, takenAt } = small.value;
+	const { blob, takenAt } = small.value;
 	const id = uuid();
-	const query = new URLSearchParams({
-		id,
-		takenAt,
-		width: String(width),
-		height: String(height)
-	});
+	const query = new URLSearchParams({ id, takenAt });
 	const answer = await send(`/visits/${visitId}/photographs?${query}`, {
 		method: 'POST',
 		headers: { 'content-type': blob.type },

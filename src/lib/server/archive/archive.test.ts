@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { v7 as uuid } from 'uuid';
+import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { readVisitDocument } from '$core/document/file';
+import { isBareJpeg } from '$core/document/picture';
 import { readSiteDocument, writeSiteDocument, type SiteDocument } from '$core/document/site';
 import type { VisitDocument } from '$core/document/visit';
 import { NO_SETTINGS } from '$core/document/monitoring';
@@ -10,6 +12,7 @@ import { arrayRecord, testId, visitOf } from '../../../../tests/support/scenario
 import { ALL_SITES, HOLLIN_CREEK } from '../../../../tests/support/sites';
 import { whole } from '../../../../tests/support/whole';
 import { openDatabase, type Db } from '../database/open';
+import type { DecodedPicture } from '../photographs/decode';
 import { handedSite, handedVisit, zipOf } from '../report/files';
 import { importSite, importVisit } from '../repositories/import';
 import { findSiteDocument } from '../repositories/site-document';
@@ -36,7 +39,7 @@ function given<T, P>(result: { ok: true; value: T } | { ok: false; problem: P })
 
 /** Imports an archive into an empty Zembo and exports it from there. */
 async function through(bytes: Uint8Array): Promise<Uint8Array> {
-	const read = given(readHandedIn(bytes));
+	const read = given(await readHandedIn(bytes));
 	return within(async (db) => {
 		if (read.kind === 'visit') {
 			given(await importVisit(db, read.document, NOW, read.pictures));
@@ -48,10 +51,15 @@ async function through(bytes: Uint8Array): Promise<Uint8Array> {
 	});
 }
 
-/** A grey JPEG of one pixel with some bytes behind it, so that no two are alike. */
-const PIXEL = Buffer.from(
-	'/9j/4AAQSkZJRgABAQEASABIAAD/2wBDAP//////////////////////////////////////////////////////////////////////////////////////wgALCAABAAEBAREA/8QAFBABAAAAAAAAAAAAAAAAAAAAAP/aAAgBAQABPxA=',
-	'base64'
+/** JPEGs as they are stored, no two alike. */
+const PICTURES = await Promise.all(
+	[0, 1, 2, 3, 4, 5, 6, 7].map(async (n): Promise<DecodedPicture> => {
+		const background = { r: 30 * n, g: 128, b: 255 - 30 * n };
+		const bytes = await sharp({ create: { width: 4, height: 3, channels: 3, background } })
+			.jpeg()
+			.toBuffer();
+		return { bytes, type: 'image/jpeg', width: 4, height: 3 };
+	})
 );
 
 /** What somebody does to a record between two visits. */
@@ -90,11 +98,11 @@ const anySite = fc
 		minLength: 1,
 		maxLength: 4
 	})
-	.map((years): { document: SiteDocument; pictures: Map<string, Uint8Array> } => {
+	.map((years): { document: SiteDocument; pictures: Map<string, DecodedPicture> } => {
 		let record = arrayRecord() as VisitDocument['record'];
 		const revisions: SiteDocument['revisions'][number][] = [];
 		const visits: SiteDocument['visits'][number][] = [];
-		const pictures = new Map<string, Uint8Array>();
+		const pictures = new Map<string, DecodedPicture>();
 		years.forEach(({ steps, photographs }, y) => {
 			record = steps.reduce(changed, record);
 			const year = 2019 + y;
@@ -122,14 +130,14 @@ const anySite = fc
 				inspection: [],
 				photographs: Array.from({ length: photographs }, (_, p) => {
 					const photograph = own(0x1000 + p);
-					pictures.set(photograph, Buffer.concat([PIXEL, Buffer.from([y, p])]));
+					pictures.set(photograph, PICTURES[2 * y + p]!);
 					return {
 						id: photograph,
 						takenAt: at,
 						addedAt: at,
 						type: 'image/jpeg' as const,
-						width: 1,
-						height: 1
+						width: 4,
+						height: 3
 					};
 				})
 			});
@@ -220,8 +228,8 @@ describe('an archive of a visit', () => {
 });
 
 describe('what is no archive of Zembo is refused in words', () => {
-	const refusal = (bytes: Uint8Array) => {
-		const read = readHandedIn(bytes);
+	const refusal = async (bytes: Uint8Array) => {
+		const read = await readHandedIn(bytes);
 		return read.ok ? 'taken' : `${read.problem.what} ${read.problem.mend}`;
 	};
 	const [sample] = fc.sample(anySite, { numRuns: 1, seed: 9 });
@@ -239,26 +247,32 @@ describe('what is no archive of Zembo is refused in words', () => {
 			() => strToU8(text.replace('"version": 4', '"version": 9')),
 			'this Zembo reads zembo-site 1 to 4'
 		]
-	])('%s', (_, bytes, words) => expect(refusal(bytes())).toContain(words));
+	])('%s', async (_, bytes, words) => expect(await refusal(bytes())).toContain(words));
 
-	it('a photograph that is missing, is none, or carries the camera’s data', () => {
+	it('a photograph that is missing or none; what a camera wrote beside one is left behind', async () => {
 		const withPicture = fc
 			.sample(anySite, { numRuns: 40, seed: 9 })
 			.find(({ pictures }) => pictures.size === 1)!;
-		const [[id]] = [...withPicture.pictures] as [[string, Uint8Array]];
-		const of = (bytes: Uint8Array | null) =>
-			refusal(
-				zipSync({
-					[SITE_FILE]: strToU8(writeSiteDocument(withPicture.document)),
-					...(bytes && { [`photographs/${id}.jpg`]: bytes })
-				})
-			);
-		expect(of(null)).toContain('is missing');
-		expect(of(strToU8('GIF89a and no more'))).toContain('not such a picture');
-		expect(of(new Uint8Array([0xff, 0xd8, 0xff, 0xe1, 0, 4, 0, 0, 0xff, 0xda]))).toContain(
-			'camera’s data'
+		const [[id, { bytes: plain }]] = [...withPicture.pictures] as [[string, DecodedPicture]];
+		const archive = (bytes: Uint8Array | null) =>
+			zipSync({
+				[SITE_FILE]: strToU8(writeSiteDocument(withPicture.document)),
+				...(bytes && { [`photographs/${id}.jpg`]: bytes })
+			});
+		expect(await refusal(archive(null))).toContain('is missing');
+		expect(await refusal(archive(strToU8('GIF89a and no more')))).toContain('not a picture');
+		expect(await refusal(archive(plain.subarray(0, 40)))).toContain('cannot be decoded');
+		expect(given(await readHandedIn(archive(plain))).pictures.get(id)!.bytes).toEqual(
+			new Uint8Array(plain)
 		);
-		expect(of(PIXEL)).toBe('taken');
+		const located = await sharp(plain)
+			.withExif({ IFD3: { GPSLatitudeRef: 'N' } })
+			.toBuffer();
+		const taken = given(await readHandedIn(archive(located))).pictures.get(id)!;
+		expect(isBareJpeg(located)).toBe(false);
+		expect(isBareJpeg(taken.bytes)).toBe(true);
+		// Where it could not be decoded, the archive holds an empty file.
+		expect(given(await readHandedIn(archive(new Uint8Array()))).pictures.size).toBe(0);
 	});
 
 	it('a visit whose file was changed by hand names the place', () => {

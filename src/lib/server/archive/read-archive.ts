@@ -6,10 +6,11 @@ import {
 	type Problem
 } from '$core/document/file';
 import type { PhotographLine } from '$core/document/photograph';
-import { carriesCameraData, PICTURE, pictureFile, pictureType } from '$core/document/picture';
+import { pictureFile } from '$core/document/picture';
 import { readSiteDocument, SITE_FORMAT, type SiteDocument } from '$core/document/site';
 import type { VisitDocument } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
+import { fitToStore, type DecodedPicture } from '../photographs/decode';
 import type { Pictures } from '../repositories/import';
 import { SITE_FILE, VISIT_FILE } from './names';
 
@@ -24,7 +25,7 @@ const LARGEST_SITE_FILE = 8 * LARGEST_FILE;
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 /** Reads what was handed in, by its content, whatever its name says. */
-export function readHandedIn(bytes: Uint8Array): Result<HandedIn, Problem> {
+export async function readHandedIn(bytes: Uint8Array): Promise<Result<HandedIn, Problem>> {
 	if (!isZip(bytes)) return readBare(strFromU8(bytes), new Map());
 	let files: Record<string, Uint8Array>;
 	let unpacked = 0;
@@ -60,7 +61,7 @@ export function readHandedIn(bytes: Uint8Array): Result<HandedIn, Problem> {
 		value.kind === 'site'
 			? value.document.visits.flatMap((visit) => visit.photographs)
 			: value.document.photographs;
-	const pictures = picturesOf(photographs, files);
+	const pictures = await picturesOf(photographs, files);
 	return pictures.ok ? succeed({ ...value, pictures: pictures.value }) : pictures;
 }
 
@@ -74,28 +75,25 @@ function readBare(text: string, pictures: Pictures): Result<HandedIn, Problem> {
 	return visit.ok ? succeed({ kind: 'visit', document: visit.value, pictures }) : visit;
 }
 
-/** Pictures of the photographs that the file names; each held to what the screen stores. */
-function picturesOf(
+/**
+ * Pictures of the photographs that the file names, as they are stored. One that could not be decoded where
+ * the archive was made is an empty file there, and is not taken in.
+ */
+async function picturesOf(
 	photographs: readonly PhotographLine[],
 	files: Readonly<Record<string, Uint8Array>>
-): Result<Pictures, Problem> {
-	const pictures = new Map<string, Uint8Array>();
+): Promise<Result<Pictures, Problem>> {
+	const pictures = new Map<string, DecodedPicture>();
 	for (const photograph of photographs) {
 		const where = pictureFile(photograph);
 		const bytes = files[where];
-		const wrong = (what: string) =>
-			refuse({
-				what,
-				where,
-				mend: 'Export the archive again; this picture is not the one stored.'
-			});
-		if (!bytes) return wrong('A photograph that the file names is missing.');
-		const type = pictureType(bytes);
-		if (!type.ok || type.value !== photograph.type) return wrong('This is not such a picture.');
-		if (bytes.length > PICTURE.bytes)
-			return wrong('This picture is larger than any that is stored.');
-		if (carriesCameraData(bytes)) return wrong('This picture carries the camera’s data.');
-		pictures.set(photograph.id, bytes);
+		const mend = 'Export the archive again; this picture is not the one stored.';
+		if (!bytes)
+			return refuse({ what: 'A photograph that the file names is missing.', where, mend });
+		if (bytes.length === 0) continue;
+		const picture = await fitToStore(bytes);
+		if (!picture.ok) return refuse({ what: picture.problem, where, mend });
+		pictures.set(photograph.id, picture.value);
 	}
 	return succeed(pictures);
 }

@@ -2,7 +2,11 @@ import { unzipSync, strFromU8 } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import saltmarsh from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { readVisitData, writeVisitDocument } from '$core/document/file';
+import { testId } from '../../../../tests/support/scenario';
+import { ALL_SITES } from '../../../../tests/support/sites';
 import { whole } from '../../../../tests/support/whole';
+import { importVisit } from '../repositories/import';
+import { MISSING_PICTURE } from '$lib/report/html';
 import { openDatabase, type Db } from '../database/open';
 import { handedVisit, htmlOf, pdfOf, zipOf } from './files';
 
@@ -72,4 +76,45 @@ it('the report as HTML carries the checksum of the file, and its drawings', asyn
 	expect(html).toMatch(/SHA-256 [0-9a-f]{64}/);
 	expect(html).toContain('One-line diagram of Saltmarsh Ferry Terminal');
 	expect(html).toContain('Plan of Canopy, inner bay with its strings');
+});
+
+/** What was stored before photographs were decoded where they come in. */
+const DAMAGED: readonly (readonly number[])[] = [
+	// cut behind its beginning
+	[0xff, 0xd8, 0xff],
+	// no frame
+	[0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0, 0xff, 0xda],
+	// the shape of a JPEG, and no picture
+	[0xff, 0xd8, 0xff, 0xda, 0, 2, 0xff, 0xd9],
+	// a PNG and a WebP that end at once
+	[0x89, ...Buffer.from('PNG\r\n')],
+	[...Buffer.from('RIFF\0\0\0\0WEBP')]
+];
+
+it('photographs that cannot be decoded never stop a report or an archive', async () => {
+	const walked = ALL_SITES.find(({ inspection }) =>
+		inspection.some(({ photographs }) => photographs.length > 0)
+	)!;
+	const line = { takenAt: document.visit.startedAt, addedAt: document.visit.startedAt };
+	const size = { type: 'image/jpeg', width: 2, height: 1 } as const;
+	const photographs = DAMAGED.map((_, i) => ({ id: testId(i + 1), ...line, ...size }));
+	const inspection = walked.inspection.map((entry) => ({
+		...entry,
+		photographs: entry.photographs.length > 0 ? photographs.map(({ id }) => id) : []
+	}));
+	const pictures = new Map(
+		DAMAGED.map((bytes, i) => [testId(i + 1), { bytes: new Uint8Array(bytes), ...size }])
+	);
+	const told = { ...walked, inspection, photographs };
+	const own = await openDatabase(':memory:');
+	try {
+		await importVisit(own, told, '2026-11-24T09:00:00Z', pictures);
+		const archive = await whole(zipOf(own, handedVisit(told, 'full', NOW), 'A4'));
+		const files = unzipSync(archive);
+		expect(strFromU8(files['report.pdf']!.subarray(0, 5))).toBe('%PDF-');
+		expect(strFromU8(files['report.html']!).split(MISSING_PICTURE).length).toBeGreaterThan(5);
+		for (const { id } of photographs) expect(files[`photographs/${id}.jpg`]).toHaveLength(0);
+	} finally {
+		await own.destroy();
+	}
 });

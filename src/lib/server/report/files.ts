@@ -7,7 +7,7 @@ import { writeSiteDocument, type SiteDocument } from '$core/document/site';
 import type { Site, VisitDocument } from '$core/document/visit';
 import { assess } from '$core/trace/assess';
 import type { Report } from '$lib/report/block';
-import { reportHtml } from '$lib/report/html';
+import { MISSING_PICTURE_HTML, pictureHtml, reportHtml } from '$lib/report/html';
 import { readingsRows } from '$lib/report/readings-csv';
 import { siteReport } from '$lib/report/site-report';
 import { visitsOfSite } from '$lib/report/site-visits';
@@ -15,6 +15,7 @@ import { visitReport, type ReportForm } from '$lib/report/visit-report';
 import { writeCsv } from '$lib/ui/csv';
 import { HTML_FILE, PDF_FILE, READINGS_FILE, SITE_FILE, VISIT_FILE } from '../archive/names';
 import type { Db } from '../database/open';
+import { fitToLeave } from '../photographs/decode';
 import { findPhotograph } from '../repositories/photographs';
 import { ArchiveWriter } from '../archive/write-archive';
 import { makePdf } from './make-pdf';
@@ -65,6 +66,12 @@ export function handedSite(document: SiteDocument): Handed {
 	};
 }
 
+/** A stored photograph as it may leave; null where it is not here or cannot be decoded. */
+async function photographOf(db: Db, id: string): Promise<Uint8Array | null> {
+	const found = await findPhotograph(db, id);
+	return found && fitToLeave(found.bytes);
+}
+
 /** Photographs that a report shows, read when they are wanted. */
 async function* photographsOf(
 	db: Db,
@@ -73,8 +80,8 @@ async function* photographsOf(
 	for (const block of blocks) {
 		if (block.kind !== 'pictures') continue;
 		for (const { id } of block.pictures) {
-			const found = await findPhotograph(db, id);
-			if (found) yield [id, found.bytes];
+			const bytes = await photographOf(db, id);
+			if (bytes) yield [id, bytes];
 		}
 	}
 }
@@ -91,20 +98,24 @@ export function pdfOf(
 
 /** The report as HTML, piece by piece: the photographs of a long walk are never all in memory. */
 export async function* htmlOf(db: Db, { report }: Handed): AsyncGenerator<Uint8Array> {
-	const html = reportHtml(report, (id) => `picture:${id}`);
-	let from = 0;
-	for (const { 0: place, 1: id, index } of html.matchAll(/picture:([0-9a-f-]{36})/g)) {
-		yield strToU8(html.slice(from, index));
-		from = index + place.length;
-		const found = await findPhotograph(db, id!);
-		if (found) {
-			yield strToU8(`data:${found.type};base64,${Buffer.from(found.bytes).toString('base64')}`);
+	for (const piece of reportHtml(report)) {
+		if (typeof piece === 'string') {
+			yield strToU8(piece);
+			continue;
 		}
+		const bytes = await photographOf(db, piece.id);
+		yield strToU8(
+			bytes
+				? pictureHtml(piece, `data:image/jpeg;base64,${Buffer.from(bytes).toString('base64')}`)
+				: MISSING_PICTURE_HTML
+		);
 	}
-	yield strToU8(html.slice(from));
 }
 
-/** The open file, every reading as CSV, the report in both shapes, every photograph. */
+/**
+ * The open file, every reading as CSV, the report in both shapes, every photograph; one that cannot be
+ * decoded is an empty file, since what a camera wrote into it cannot be told apart.
+ */
 export async function* zipOf(
 	db: Db,
 	handed: Handed,
@@ -118,8 +129,8 @@ export async function* zipOf(
 	yield* zip.add(PDF_FILE, pdfOf(db, handed, page, onProgress));
 	yield* zip.add(HTML_FILE, htmlOf(db, handed));
 	for (const photograph of handed.photographs) {
-		const found = await findPhotograph(db, photograph.id);
-		if (found) yield* zip.add(pictureFile(photograph), [found.bytes]);
+		const bytes = await photographOf(db, photograph.id);
+		yield* zip.add(pictureFile(photograph), bytes ? [bytes] : []);
 	}
 	yield* zip.end();
 }

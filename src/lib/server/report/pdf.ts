@@ -5,6 +5,7 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import type { Drawing } from '$lib/drawing/drawing';
 import { drawingSvg } from '$lib/drawing/svg';
 import type { Block, Cell, Column, Report } from '$lib/report/block';
+import { MISSING_PICTURE } from '$lib/report/html';
 import type { ReportPage } from './page-sizes';
 
 /** Left, top, right and bottom of a page, pt. */
@@ -217,17 +218,18 @@ function picturesOf(
 	list: readonly { readonly id: string; readonly words: string }[],
 	pictures: ReadonlyMap<string, Uint8Array>
 ): Content {
-	const there = list.filter(({ id }) => pictures.has(id));
 	const rows: Content[] = [];
-	for (let i = 0; i < there.length; i += 3) {
+	for (let i = 0; i < list.length; i += 3) {
 		rows.push({
 			columnGap: 8,
 			unbreakable: true,
 			margin: [0, 4, 0, 4],
-			columns: there.slice(i, i + 3).map(({ id, words }) => ({
+			columns: list.slice(i, i + 3).map(({ id, words }) => ({
 				width: PICTURE_WIDTH,
 				stack: [
-					{ image: id, width: PICTURE_WIDTH },
+					pictures.has(id)
+						? { image: id, width: PICTURE_WIDTH }
+						: { text: MISSING_PICTURE, italics: true },
 					{ text: words, color: SOFT, fontSize: 8 }
 				]
 			}))

@@ -5,6 +5,7 @@ import type { SiteDocument, SiteVisit } from '$core/document/site';
 import type { Site, VisitDocument } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
+import type { DecodedPicture } from '../photographs/decode';
 import { appendInspectionEntry } from './inspection';
 import { insertPhotograph } from './photographs';
 import { appendRepair } from './repairs';
@@ -27,8 +28,8 @@ import {
 } from './visits';
 import { addBenchmarkEntry, hasWatchSettings, saveWatchSettings } from './watch-settings';
 
-/** Bytes of photographs by their id. */
-export type Pictures = ReadonlyMap<string, Uint8Array>;
+/** Decoded photographs by their id. */
+export type Pictures = ReadonlyMap<string, DecodedPicture>;
 const NO_PICTURES: Pictures = new Map();
 
 export interface Imported {
@@ -185,7 +186,7 @@ async function storePictures(
 	pictures: Pictures
 ): Promise<void> {
 	for (const photograph of photographs) {
-		const bytes = pictures.get(photograph.id);
-		if (bytes) await insertPhotograph(db, { ...photograph, visitId, bytes });
+		const picture = pictures.get(photograph.id);
+		if (picture) await insertPhotograph(db, { ...photograph, ...picture, visitId });
 	}
 }

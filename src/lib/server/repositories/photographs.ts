@@ -23,8 +23,13 @@ export async function photographsOf(
 	);
 }
 
-export async function insertPhotograph(db: DbOrTransaction, photograph: Photograph): Promise<void> {
-	await db
+/** @returns false where another photograph is stored under this id */
+export async function insertPhotograph(
+	db: DbOrTransaction,
+	photograph: Photograph
+): Promise<boolean> {
+	const bytes = Buffer.from(photograph.bytes);
+	const { numInsertedOrUpdatedRows: added } = await db
 		.insertInto('photograph')
 		.values({
 			id: photograph.id,
@@ -34,10 +39,17 @@ export async function insertPhotograph(db: DbOrTransaction, photograph: Photogra
 			type: photograph.type,
 			width: photograph.width,
 			height: photograph.height,
-			bytes: Buffer.from(photograph.bytes)
+			bytes
 		})
 		.onConflict((conflict) => conflict.column('id').doNothing())
-		.execute();
+		.executeTakeFirstOrThrow();
+	if (added === 1n) return true;
+	const here = await db
+		.selectFrom('photograph')
+		.select(['visit_id', 'bytes'])
+		.where('id', '=', photograph.id)
+		.executeTakeFirstOrThrow();
+	return here.visit_id === photograph.visitId && bytes.equals(here.bytes);
 }
 
 export async function findPhotograph(

@@ -257,7 +257,7 @@ describe('an inspection', () => {
 		expect(writeVisitDocument(stored)).toContain(testId(900));
 	});
 
-	it('keeps a photograph once', async () => {
+	it('keeps a photograph once, and none other under its id', async () => {
 		await importVisit(db, readDemo(), NOW);
 		const photograph = {
 			id: testId(901),
@@ -269,8 +269,9 @@ describe('an inspection', () => {
 			height: 1,
 			bytes: new Uint8Array([0xff, 0xd8, 0xff])
 		};
-		await insertPhotograph(db, photograph);
-		await insertPhotograph(db, photograph);
+		expect(await insertPhotograph(db, photograph)).toBe(true);
+		expect(await insertPhotograph(db, photograph)).toBe(true);
+		expect(await insertPhotograph(db, { ...photograph, bytes: new Uint8Array([1]) })).toBe(false);
 		expect([...(await findPhotograph(db, testId(901)))!.bytes]).toEqual([0xff, 0xd8, 0xff]);
 		expect(await findPhotograph(db, testId(902))).toBeNull();
 	});

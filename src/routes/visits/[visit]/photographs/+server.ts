@@ -1,40 +1,39 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { carriesCameraData, PICTURE, pictureType } from '$core/document/picture';
+import { PICTURE } from '$core/document/picture';
 import { instant } from '$core/document/record';
 import { database } from '$lib/server/database';
+import { encodedAnew } from '$lib/server/photographs/decode';
 import { insertPhotograph } from '$lib/server/repositories/photographs';
 import { visitExists } from '$lib/server/repositories/visits';
 import type { RequestHandler } from './$types';
 
-const side = z.coerce.number().int().min(1).max(PICTURE.side);
-const querySchema = z.object({ id: z.uuid(), takenAt: instant, width: side, height: side });
+const querySchema = z.object({ id: z.uuid(), takenAt: instant });
 
 const refused = (words: string) => json({ words }, { status: 400 });
 
-/** Stores a photograph that the browser has made small and freed of what the camera wrote beside it. */
+/** Stores a photograph that the browser has made small. */
 export const POST: RequestHandler = async ({ params, request, url }) => {
 	const query = querySchema.safeParse(Object.fromEntries(url.searchParams));
-	if (!query.success) return refused('The picture’s size or time is missing.');
+	if (!query.success) return refused('The picture’s id or time is missing.');
+	const db = await database();
+	if (!(await visitExists(db, params.visit))) error(404, { message: 'There is no such visit.' });
 	const bytes = new Uint8Array(await request.arrayBuffer());
 	if (bytes.length > PICTURE.bytes) {
 		return refused(
 			`The picture has ${Math.round(bytes.length / 1000)} kB; at most ${PICTURE.bytes / 1000} are stored.`
 		);
 	}
-	const type = pictureType(bytes);
-	if (!type.ok) return refused(type.problem);
-	if (carriesCameraData(bytes)) {
-		return refused('The picture still carries the camera’s data, where its place would stand.');
-	}
-	const db = await database();
-	if (!(await visitExists(db, params.visit))) error(404, { message: 'There is no such visit.' });
-	await insertPhotograph(db, {
+	const picture = await encodedAnew(bytes);
+	if (!picture.ok) return refused(picture.problem);
+	const stored = await insertPhotograph(db, {
 		...query.data,
+		...picture.value,
 		visitId: params.visit,
-		addedAt: new Date().toISOString(),
-		type: type.value,
-		bytes
+		addedAt: new Date().toISOString()
 	});
+	if (!stored) {
+		return json({ words: 'Another photograph is stored under this id already.' }, { status: 409 });
+	}
 	return json({ id: query.data.id }, { status: 201 });
 };
