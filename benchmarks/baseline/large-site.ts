@@ -3,14 +3,13 @@ import { emptyVisit } from '$core/expectation/visit';
 import { field, idsOf, moduleType, part, serials, string } from '../../demo/site';
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 
-/* A made-up depot of 3,000 modules: 120 strings of 25, 10 inverters, every serial known. */
+/* A made-up depot: inverters of 12 strings of 25 modules, every serial known. */
 
 export const id = idsOf(0x77);
-const INVERTERS = 10;
 const STRINGS_EACH = 12;
 const MODULES = 25;
 
-const record: ArrayRecord = {
+const recordOf = (inverters: number): ArrayRecord => ({
 	...EMPTY_RECORD,
 	system: 'string-inverter',
 	inServiceSince: 2020,
@@ -33,17 +32,17 @@ const record: ArrayRecord = {
 			{ systemVolts: 1500, seriesFuse: 25, bifacial: false, rearGainPct: null }
 		)
 	],
-	fields: Array.from({ length: INVERTERS }, (_, i) =>
+	fields: Array.from({ length: inverters }, (_, i) =>
 		field(id(0x100 + i), `Hall ${i + 1}`, STRINGS_EACH, MODULES, 10, 180)
 	),
-	parts: Array.from({ length: INVERTERS }, (_, i) => [
+	parts: Array.from({ length: inverters }, (_, i) => [
 		part(id(0x200 + i), 'combiner', `CB ${i + 1}`, { place: `Hall ${i + 1}`, to: id(0x300 + i) }),
 		part(id(0x300 + i), 'inverter', `INV ${i + 1}`, {
 			place: `Hall ${i + 1}`,
 			specs: { acWatts: 100_000, maxVolts: 1100, inputs: `${i + 1}A, ${i + 1}B` }
 		})
 	]).flat(),
-	strings: Array.from({ length: INVERTERS * STRINGS_EACH }, (_, n) => {
+	strings: Array.from({ length: inverters * STRINGS_EACH }, (_, n) => {
 		const inverter = Math.floor(n / STRINGS_EACH);
 		const row = n % STRINGS_EACH;
 		return string({
@@ -60,15 +59,15 @@ const record: ArrayRecord = {
 			]
 		});
 	})
-};
+});
 
 /** A visit to the depot with nothing read yet. */
-export const LARGE_SITE: VisitDocument = {
+export const largeVisit = (inverters: number): VisitDocument => ({
 	format: FORMAT,
 	version: VERSION,
 	site: { id: id(2), name: 'Depot', place: '', timeZone: 'Etc/UTC' },
 	revision: { id: id(3), number: 1, createdAt: '2026-11-01T08:00:00Z' },
-	record: record as VisitDocument['record'],
+	record: recordOf(inverters) as VisitDocument['record'],
 	visit: emptyVisit({
 		id: id(4),
 		startedAt: '2026-11-02T08:00:00Z',
@@ -78,4 +77,7 @@ export const LARGE_SITE: VisitDocument = {
 	}) as VisitDocument['visit'],
 	inspection: [],
 	photographs: []
-};
+});
+
+/** 3,000 modules: 120 strings, 10 inverters. */
+export const LARGE_SITE = largeVisit(10);

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { createSite, findSite, newestRevision } from '../repositories/sites';
+import { createSite, findSite, insertSite, newestRevision } from '../repositories/sites';
 import { testId } from '../../../../tests/support/scenario';
 import { openDatabase, type Db } from './open';
 
@@ -50,10 +50,10 @@ const pragma = async (name: string) => {
 };
 
 describe('the database', () => {
-	it('writes ahead, keeps foreign keys and waits for a busy writer', async () => {
+	it('writes ahead, keeps foreign keys and never sleeps where it waits', async () => {
 		expect(await pragma('journal_mode')).toBe('wal');
 		expect(await pragma('foreign_keys')).toBe(1);
-		expect(await pragma('busy_timeout')).toBe(5000);
+		expect(await pragma('busy_timeout')).toBe(0);
 	});
 
 	it('refuses what points at nothing', async () => {
@@ -111,6 +111,36 @@ describe('the database', () => {
 		other.exec('begin immediate');
 		other.exec('rollback');
 		other.close();
+	});
+
+	it('serves others while it waits for another program that writes', async () => {
+		const other = new Database(path, { timeout: 0 });
+		other.exec('begin immediate');
+		const order: string[] = [];
+		const waits = [
+			createSite(db, site(4), EMPTY_RECORD, NOW).then(() => order.push('transaction')),
+			db
+				.insertInto('setting')
+				.values({ name: 'waits', value: '1' })
+				.execute()
+				.then(() => order.push('statement'))
+		];
+		expect(await findSite(db, testId(404))).toBeNull();
+		order.push('read');
+		other.exec('rollback');
+		other.close();
+		await Promise.all(waits);
+		expect(order[0]).toBe('read');
+		expect(await findSite(db, testId(4))).toMatchObject({ name: 'Site 4' });
+	});
+
+	it('keeps what is read beside a transaction from what that has not stored yet', async () => {
+		await db.transaction().execute(async (trx) => {
+			await insertSite(trx, site(5), NOW);
+			expect(await findSite(trx, testId(5))).not.toBeNull();
+			expect(await findSite(db, testId(5))).toBeNull();
+		});
+		expect(await findSite(db, testId(5))).not.toBeNull();
 	});
 
 	it('stores all of a site or nothing of it', async () => {

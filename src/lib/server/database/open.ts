@@ -11,22 +11,30 @@ export type DbOrTransaction = Db | Transaction<Tables>;
 
 const migrations = import.meta.glob<Pick<Migration, 'up'>>('./migrations/*.ts', { eager: true });
 
-/** Milliseconds a writer waits for another before it gives up. */
-const BUSY_TIMEOUT = 5000;
+/** Longest wait for another program that writes, ms */
+const PATIENCE = 10_000;
+
+/** A handle of the database; while it is opened it waits for a busy writer as SQLite does. */
+function handleOf(path: string): Database.Database {
+	const handle = new Database(path, { timeout: PATIENCE });
+	handle.pragma('journal_mode = WAL');
+	handle.pragma('synchronous = FULL');
+	handle.pragma('foreign_keys = ON');
+	return handle;
+}
 
 /**
  * Opens the database of a path (or ":memory:"), with write-ahead log and foreign keys, and brings
  * its tables up to date in one transaction.
+ *
+ * @param patience longest wait for another program that writes, ms
  */
-export async function openDatabase(path: string): Promise<Db> {
+export async function openDatabase(path: string, patience = PATIENCE): Promise<Db> {
 	if (path !== ':memory:') mkdirSync(dirname(path), { recursive: true });
-	const database = new Database(path);
-	// First, so that the other settings wait for a busy writer too.
-	database.pragma(`busy_timeout = ${BUSY_TIMEOUT}`);
-	database.pragma('journal_mode = WAL');
-	database.pragma('synchronous = FULL');
-	database.pragma('foreign_keys = ON');
-	const db = new Kysely<Tables>({ dialect: new SharedSqliteDialect(database) });
+	const plain = handleOf(path);
+	const transactions = path === ':memory:' ? plain : handleOf(path);
+	const handles = { plain, transactions, patience };
+	const db = new Kysely<Tables>({ dialect: new SharedSqliteDialect(handles) });
 	const { error } = await new Migrator({
 		db,
 		provider: {
@@ -43,5 +51,7 @@ export async function openDatabase(path: string): Promise<Db> {
 		await db.destroy();
 		throw error;
 	}
+	// From here on whoever waits lets others be served meanwhile.
+	for (const handle of [plain, transactions]) handle.pragma('busy_timeout = 0');
 	return db;
 }

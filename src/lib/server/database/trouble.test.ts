@@ -17,7 +17,7 @@ let db: Db;
 beforeEach(async () => {
 	folder = mkdtempSync(join(tmpdir(), 'zembo-trouble-'));
 	path = join(folder, 'zembo.db');
-	db = await openDatabase(path);
+	db = await openDatabase(path, 50);
 });
 afterEach(async () => {
 	await db.destroy();
@@ -40,21 +40,26 @@ async function thrown(attempt: Promise<unknown>): Promise<unknown> {
 	throw new Error('it went through');
 }
 
+/** Of the handle that transactions go to. */
+const mostPages = (count: number) =>
+	db
+		.transaction()
+		.execute((trx) => sql`pragma max_page_count = ${sql.raw(String(count))}`.execute(trx));
+
 describe('a store in trouble', () => {
 	it('that is full says so, stores nothing of what was sent, and keeps what was there', async () => {
 		await createSite(db, site(1), EMPTY_RECORD, NOW);
 		const pages = (await sql<{ page_count: number }>`pragma page_count`.execute(db)).rows[0]!;
-		await sql`pragma max_page_count = ${sql.raw(String(pages.page_count))}`.execute(db);
+		await mostPages(pages.page_count);
 		const error = await thrown(createSite(db, site(2, 'x'.repeat(100_000)), EMPTY_RECORD, NOW));
 		expect(databaseTrouble(error)?.message).toContain('disk of the server is full');
-		await sql`pragma max_page_count = 1073741823`.execute(db);
+		await mostPages(1_073_741_823);
 		expect((await listSites(db, null)).map(({ name }) => name)).toEqual(['Site 1']);
 		await createSite(db, site(2), EMPTY_RECORD, NOW);
 		expect(await listSites(db, null)).toHaveLength(2);
 	});
 
 	it('that another program holds says so, and works again when it is let go', async () => {
-		await sql`pragma busy_timeout = 10`.execute(db);
 		const other = new Database(path);
 		other.exec('begin immediate');
 		const error = await thrown(createSite(db, site(3), EMPTY_RECORD, NOW));
