@@ -69,6 +69,8 @@ export async function serve() {
 	process.env.BODY_SIZE_LIMIT ??= '288M';
 	// Where reports are made beside the server.
 	process.env.ZEMBO_TOOLS ??= join(ROOT, 'build-tools');
+	// What takes long is answered in processes beside it.
+	process.env.ZEMBO_LANE_ENTRY ??= join(ROOT, 'scripts/lane.mjs');
 	const handler = await handlerOf(entry);
 	const server = createServer((request, response) => {
 		if (!answersTo(request.headers.host, host, process.env.ZEMBO_HOSTS)) return refuse(response);

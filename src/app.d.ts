@@ -5,6 +5,10 @@ declare global {
 		interface Error extends Partial<Omit<Problem, 'what'>> {
 			message: string;
 		}
+		interface Locals {
+			/** How many events of the visit had been told when the request came. */
+			told: number;
+		}
 	}
 }
 

@@ -2,6 +2,9 @@ import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { keepBackups } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
+import { answerInLane, stopLanes } from '$lib/server/lanes';
+import { OWN_LANE, TOLD_HEADER } from '$lib/server/lanes/relay';
+import { toldOf } from '$lib/server/visit-events';
 import { tidyImports } from '$lib/server/watch/imports';
 
 const MODES = ['light', 'dark', 'sunlight'];
@@ -19,16 +22,23 @@ const SECURITY_HEADERS = {
 /** Migrations run when the server starts, not at the first visitor; one that fails ends the start. What was left half imported goes. */
 export const init: ServerInit = async () => {
 	const db = await database();
+	if (OWN_LANE !== null) return;
 	await tidyImports(db);
 	process.once('sveltekit:shutdown', keepBackups(db, DATABASE_PATH));
+	process.once('sveltekit:shutdown', stopLanes);
 };
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const chosen = event.cookies.get('zembo-mode') ?? '';
 	const mode = MODES.includes(chosen) ? chosen : 'light';
-	const response = await resolve(event, {
-		transformPageChunk: ({ html }) => html.replace('%zembo.mode%', mode)
-	});
+	const { visit } = event.params;
+	event.locals.told =
+		OWN_LANE === null ? toldOf(visit ?? '') : Number(event.request.headers.get(TOLD_HEADER));
+	const response =
+		(OWN_LANE === null ? await answerInLane(event) : null) ??
+		(await resolve(event, {
+			transformPageChunk: ({ html }) => html.replace('%zembo.mode%', mode)
+		}));
 	for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
 	return response;
 };

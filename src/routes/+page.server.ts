@@ -1,5 +1,4 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { labelPower } from '$core/record/label-power';
 import { LARGEST_ARCHIVE, largestUpload, tooLarge, type Problem } from '$core/document/file';
 import { succeed, type Result } from '$core/units/result';
 import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
@@ -18,11 +17,7 @@ export const load: PageServerLoad = async ({ url }) => {
 		now: Date.now(),
 		backupFailed: failedBackup() !== null,
 		next: last ? { name: last.name, id: last.id } : null,
-		sites: sites.map(({ record, ...site }) => ({
-			...site,
-			strings: record.strings.map((string) => string.moduleCount),
-			labelWatts: labelPower(record)
-		}))
+		sites
 	};
 };
 

@@ -94,17 +94,14 @@
 							><strong>{site.name}</strong><span class="soft">{site.place}</span></span
 						>
 						<span class="sketch" aria-hidden="true">
-							{#each site.strings.slice(0, 12) as modules, i (i)}
+							{#each site.outline.first as modules, i (i)}
 								<span style:width="{Math.min(modules, 28) * 5}px"></span>
 							{/each}
 						</span>
 						<span class="facts">
-							<span class="figure">{kilowatts(site.labelWatts)}</span>
+							<span class="figure">{kilowatts(site.outline.labelWatts)}</span>
 							<span class="soft">
-								{count(site.strings.length, 'string')}, {count(
-									site.strings.reduce((a, b) => a + b, 0),
-									'module'
-								)}
+								{count(site.outline.strings, 'string')}, {count(site.outline.modules, 'module')}
 							</span>
 						</span>
 						<span class="facts">

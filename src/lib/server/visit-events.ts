@@ -1,5 +1,6 @@
 import { EventEmitter } from 'node:events';
 import type { VisitEvent } from '$core/document/visit-event';
+import { OWN_LANE, tellServer } from './lanes/relay';
 
 const emitter = new EventEmitter();
 // One listener for each open page: many people on one visit are no leak.
@@ -8,6 +9,8 @@ const told = new Map<string, number>();
 
 /** Tells everybody who has a visit open what was stored in it. */
 export function tellVisit(visitId: string, event: VisitEvent): void {
+	// Open pages listen to the server, not to its lanes.
+	if (OWN_LANE !== null) return tellServer({ kind: 'told', visit: visitId, event });
 	told.set(visitId, toldOf(visitId) + 1);
 	emitter.emit(visitId, event);
 }

@@ -1,4 +1,5 @@
 import { tidyBackups } from '../backup/backup';
+import { OWN_LANE } from '../lanes/relay';
 import { openDatabase, type Db } from './open';
 
 /** Where the database lies; ZEMBO_DATABASE names another file. */
@@ -7,6 +8,8 @@ export const DATABASE_PATH = process.env.ZEMBO_DATABASE ?? 'data/zembo.db';
 let opened: Promise<Db> | null = null;
 
 async function open(): Promise<Db> {
+	// The server did so before it started its lanes.
+	if (OWN_LANE !== null) return openDatabase(DATABASE_PATH);
 	try {
 		const words = tidyBackups(DATABASE_PATH, Date.now());
 		if (words) console.error(words);

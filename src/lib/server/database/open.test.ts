@@ -82,7 +82,8 @@ describe('the database', () => {
 			'0007-settings',
 			'0008-day-means',
 			'0009-conditions-per-plane',
-			'0010-over-range'
+			'0010-over-range',
+			'0011-revision-outline'
 		]);
 		expect(await findSite(db, testId(1))).toMatchObject({ name: 'Site 1' });
 	});

@@ -21,6 +21,8 @@ interface SiteRevisionTable {
 	created_at: string;
 	/** ArrayRecord as JSON. */
 	record: string;
+	/** RecordOutline as JSON; null until a list first shows a revision that was stored before there were any. */
+	outline: string | null;
 }
 
 interface VisitTable {

@@ -227,6 +227,15 @@ describe('the record', () => {
 		expect((await findRevisionNumber(db, id, 2))!.record.strings[1]!.fuse).toEqual({ rating: 15 });
 	});
 
+	it('lists a site with the outline of its record, also one that was stored without', async () => {
+		await importVisit(db, readDemo(), NOW);
+		const [stored] = await listSites(db, null);
+		expect(stored!.outline).toMatchObject({ strings: 8, modules: 96, first: Array(8).fill(12) });
+		await db.updateTable('site_revision').set({ outline: null }).execute();
+		expect(await listSites(db, null)).toEqual([stored]);
+		expect(await listSites(db, null)).toEqual([stored]);
+	});
+
 	it('lists sites page by page in the order of their names', async () => {
 		for (let i = 0; i < 60; i++) {
 			const name = `Site ${String(59 - i).padStart(2, '0')}`;

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { applyChange, stillHolds, type RecordChange } from '$core/record/change';
+import { outlineOf, type RecordOutline } from '$core/record/outline';
 import type { ArrayRecord } from '$core/record/record';
 import { arrayRecordSchema, whatDoesNotHold } from '$core/document/record';
 import type { Site } from '$core/document/visit';
@@ -14,7 +15,7 @@ export interface Revision {
 }
 
 export interface SiteLine extends Site {
-	readonly record: ArrayRecord;
+	readonly outline: RecordOutline;
 	readonly visits: number;
 	readonly lastVisit: string | null;
 }
@@ -46,7 +47,8 @@ export async function listSites(
 			'site.name',
 			'site.place',
 			'site.time_zone',
-			'revision.record',
+			'revision.id as revision_id',
+			'revision.outline',
 			eb
 				.selectFrom('visit')
 				.whereRef('visit.site_id', '=', 'site.id')
@@ -67,15 +69,33 @@ export async function listSites(
 		);
 	}
 	const rows = await query.execute();
-	return rows.map((row) => ({
-		id: row.id,
-		name: row.name,
-		place: row.place,
-		timeZone: row.time_zone,
-		record: arrayRecordSchema.parse(JSON.parse(row.record)),
-		visits: row.visits ?? 0,
-		lastVisit: row.last_visit
-	}));
+	const lines: SiteLine[] = [];
+	for (const row of rows) {
+		lines.push({
+			id: row.id,
+			name: row.name,
+			place: row.place,
+			timeZone: row.time_zone,
+			outline: row.outline
+				? (JSON.parse(row.outline) as RecordOutline)
+				: await storeOutline(db, row.revision_id),
+			visits: row.visits ?? 0,
+			lastVisit: row.last_visit
+		});
+	}
+	return lines;
+}
+
+/** Of a revision that was stored before there were any. */
+async function storeOutline(db: Db, id: string): Promise<RecordOutline> {
+	const { record } = (await findRevision(db, id))!;
+	const outline = outlineOf(record);
+	await db
+		.updateTable('site_revision')
+		.set({ outline: JSON.stringify(outline) })
+		.where('id', '=', id)
+		.execute();
+	return outline;
 }
 
 export async function findSite(db: DbOrTransaction, id: string): Promise<Site | null> {
@@ -131,7 +151,8 @@ async function storeRevision(
 			site_id: siteId,
 			number,
 			created_at: createdAt,
-			record: JSON.stringify(record)
+			record: JSON.stringify(record),
+			outline: JSON.stringify(outlineOf(record))
 		})
 		.execute();
 }

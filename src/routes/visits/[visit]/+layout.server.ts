@@ -3,11 +3,9 @@ import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
 import { newestRevisionNumber } from '$lib/server/repositories/sites';
 import { findVisit } from '$lib/server/repositories/visits';
-import { toldOf } from '$lib/server/visit-events';
 import type { LayoutServerLoad } from './$types';
 
-export const load: LayoutServerLoad = async ({ params }) => {
-	const told = toldOf(params.visit);
+export const load: LayoutServerLoad = async ({ params, locals }) => {
 	const db = await database();
 	const document = await findVisit(db, params.visit);
 	if (!document) {
@@ -17,5 +15,11 @@ export const load: LayoutServerLoad = async ({ params }) => {
 		});
 	}
 	const newestRevision = await newestRevisionNumber(db, document.site.id);
-	return { document, assessment: assessed(document), now: Date.now(), told, newestRevision };
+	return {
+		document,
+		assessment: assessed(document),
+		now: Date.now(),
+		told: locals.told,
+		newestRevision
+	};
 };
