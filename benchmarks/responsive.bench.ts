@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { usualState } from '$core/expectation/switching';
+import { once } from 'node:events';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { openDatabase } from '$lib/server/database/open';
 import { startServer, type Server } from '../tests/browser/own-server';
 import { largeVisit } from './baseline/large-site';
@@ -16,6 +18,8 @@ const EVERY_MS = 50;
 /** The same heavy request is made again until this time is over, so that there is enough to count. */
 const LEAST_MS = 6000;
 
+type Target = Pick<Server, 'address' | 'database'>;
+
 const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b);
 const at = (values: readonly number[], share: number) =>
 	sorted(values)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? Number.NaN;
@@ -24,7 +28,7 @@ async function answered(answer: Response): Promise<void> {
 	const text = await answer.text();
 	if (!answer.ok) throw new Error(`${answer.url}: ${answer.status} ${text.slice(0, 200)}`);
 }
-const get = async ({ address }: Server, path: string) => answered(await fetch(address + path));
+const get = async ({ address }: Target, path: string) => answered(await fetch(address + path));
 
 /** A string of the terminal, and what it reads there. */
 const STRING = '019a8000-0000-7000-8000-000000000010';
@@ -57,15 +61,41 @@ async function writeReading({ address }: Server): Promise<void> {
 	standing = reading.id;
 }
 
-/** What somebody else does meanwhile. */
-const LIGHT: readonly ((server: Server) => Promise<void>)[] = [
-	(server) => get(server, '/library'),
-	(server) => get(server, '/'),
-	(server) => get(server, `/visits/${SALTMARSH}/conditions`),
-	(server) => (turn = turn.then(() => writeReading(server)))
-];
+async function writeInspection({ address }: Server): Promise<void> {
+	const entry = {
+		id: randomUUID(),
+		stop: 'glass',
+		outcome: 'not-seen',
+		severity: null,
+		place: null,
+		words: 'too dark',
+		measured: null,
+		infrared: null,
+		photographs: [],
+		at: new Date().toISOString(),
+		by: 'Somebody',
+		supersedes: null,
+		withdrawn: false
+	};
+	await answered(
+		await fetch(`${address}/visits/${SALTMARSH}/inspection`, {
+			method: 'POST',
+			headers: { 'content-type': 'application/json', origin: address },
+			body: JSON.stringify(entry)
+		})
+	);
+}
 
-async function importDepot({ address }: Server): Promise<void> {
+/** What somebody else does meanwhile. */
+const LIGHT: Readonly<Record<string, (server: Server) => Promise<void>>> = {
+	library: (server) => get(server, '/library'),
+	sites: (server) => get(server, '/'),
+	entry: (server) => writeInspection(server),
+	reading: (server) => (turn = turn.then(() => writeReading(server)))
+};
+const KINDS = Object.keys(LIGHT);
+
+async function importDepot({ address }: Target): Promise<void> {
 	const body = new FormData();
 	body.set('file', new Blob([JSON.stringify(DEPOT)]), 'depot.json');
 	const answer = await fetch(`${address}/?/import`, {
@@ -88,7 +118,7 @@ function* exportLines(days: number): Generator<string> {
 	}
 }
 
-async function importSamples({ address }: Server, days: number): Promise<void> {
+async function importSamples({ address }: Target, days: number): Promise<void> {
 	const id = randomUUID();
 	const headings = ['time', ...Array.from({ length: 24 }, (_, i) => `INV ${i + 1}`)];
 	const path = `${address}/sites/${DEPOT.site.id}/watch/imports`;
@@ -134,7 +164,7 @@ async function importSamples({ address }: Server, days: number): Promise<void> {
 }
 
 /** Another program holds the database for a time. */
-async function holdDatabase({ database }: Server, ms: number): Promise<void> {
+async function holdDatabase({ database }: Target, ms: number): Promise<void> {
 	const db = await openDatabase(database);
 	try {
 		await db.transaction().execute(async () => {
@@ -147,8 +177,9 @@ async function holdDatabase({ database }: Server, ms: number): Promise<void> {
 
 const visit = `/visits/${DEPOT.visit.id}`;
 const site = `/sites/${DEPOT.site.id}`;
-const HEAVY: Readonly<Record<string, (server: Server) => Promise<void>>> = {
+const HEAVY: Readonly<Record<string, (server: Target) => Promise<void>>> = {
 	nothing: () => new Promise((done) => setTimeout(done, LEAST_MS)),
+	'page of a small visit': (server) => get(server, `/visits/${SALTMARSH}/conditions`),
 	'page of a visit': (server) => get(server, `${visit}/measure`),
 	'page of the next test': (server) => get(server, `${visit}/plan`),
 	'page of the site': (server) => get(server, site),
@@ -163,41 +194,64 @@ const HEAVY: Readonly<Record<string, (server: Server) => Promise<void>>> = {
 	'another program holds the database': (server) => holdDatabase(server, LEAST_MS)
 };
 
-const wanted = process.argv.find((word) => word.startsWith('--only='))?.slice('--only='.length);
-const server = await startServer({ demo: true });
-try {
-	await importDepot(server);
-	for (const light of LIGHT) await light(server);
-	for (const [name, heavy] of Object.entries(HEAVY)) {
-		if (wanted && !name.includes(wanted)) continue;
-		const times: number[] = [];
-		const failed = new Map<string, number>();
-		const waiting: Promise<void>[] = [];
-		let n = 0;
-		const timer = setInterval(() => {
-			const start = performance.now();
-			const one = LIGHT[n++ % LIGHT.length]!(server)
-				.then(() => void times.push(performance.now() - start))
-				.catch((error: unknown) => {
-					times.push(Number.POSITIVE_INFINITY);
-					failed.set(String(error), (failed.get(String(error)) ?? 0) + 1);
-				});
-			waiting.push(one);
-		}, EVERY_MS);
-		const start = performance.now();
-		const each: number[] = [];
-		while (performance.now() - start < LEAST_MS) {
-			const began = performance.now();
-			await heavy(server).catch((error: unknown) => console.error(name, error));
-			each.push(performance.now() - began);
-		}
-		clearInterval(timer);
-		await Promise.all(waiting);
-		for (const [why, count] of failed) console.log(`  ${count} times ${why}`);
-		console.log(
-			`${name}: ${each.length} of ${at(each, 0.5).toFixed(0)} ms; light requests p50 ${at(times, 0.5).toFixed(0)}, p99 ${at(times, 0.99).toFixed(0)}, longest ${at(times, 1).toFixed(0)} ms of ${times.length}`
-		);
+/** Makes heavy requests of one kind until the time is over, in a thread of its own. @returns what each took, ms */
+async function keepHeavy(name: string, target: Target): Promise<number[]> {
+	const start = performance.now();
+	const each: number[] = [];
+	while (performance.now() - start < LEAST_MS) {
+		const began = performance.now();
+		await HEAVY[name]!(target);
+		each.push(performance.now() - began);
 	}
-} finally {
-	await server.remove();
+	return each;
+}
+
+async function beside(name: string, server: Server): Promise<void> {
+	const times = new Map(KINDS.map((kind) => [kind, [] as number[]]));
+	const failed = new Map<string, number>();
+	const waiting: Promise<void>[] = [];
+	let n = 0;
+	const timer = setInterval(() => {
+		const start = performance.now();
+		const kind = KINDS[n++ % KINDS.length]!;
+		const one = LIGHT[kind]!(server)
+			.then(() => void times.get(kind)!.push(performance.now() - start))
+			.catch((error: unknown) => {
+				times.get(kind)!.push(Number.POSITIVE_INFINITY);
+				failed.set(String(error), (failed.get(String(error)) ?? 0) + 1);
+			});
+		waiting.push(one);
+	}, EVERY_MS);
+	const { address, database } = server;
+	const thread = new Worker(new URL(import.meta.url), {
+		workerData: { name, target: { address, database } }
+	});
+	const [each] = (await once(thread, 'message')) as [number[]];
+	clearInterval(timer);
+	await Promise.all(waiting);
+	for (const [why, count] of failed) console.log(`  ${count} times ${why}`);
+	const all = [...times.values()].flat();
+	const told = [...times, ['all', all] as const].map(
+		([kind, own]) => `${kind} ${at(own, 0.5).toFixed(0)}/${at(own, 0.99).toFixed(0)}`
+	);
+	console.log(
+		`${name}: ${each.length} of ${at(each, 0.5).toFixed(0)} ms; p50/p99 ms of ${all.length}: ${told.join(', ')}`
+	);
+}
+
+if (isMainThread) {
+	const wanted = process.argv.find((word) => word.startsWith('--only='))?.slice('--only='.length);
+	const server = await startServer({ demo: true });
+	try {
+		await importDepot(server);
+		for (const light of Object.values(LIGHT)) await light(server);
+		for (const name of Object.keys(HEAVY)) {
+			if (!wanted || name.includes(wanted)) await beside(name, server);
+		}
+	} finally {
+		await server.remove();
+	}
+} else {
+	const { name, target } = workerData as { name: string; target: Target };
+	parentPort!.postMessage(await keepHeavy(name, target));
 }

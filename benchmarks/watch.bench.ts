@@ -259,8 +259,10 @@ async function importOf(
 	const began = performance.now();
 	for await (const piece of createReadStream(file, { highWaterMark: 256 * 1024 })) {
 		const bytes = piece as Buffer;
-		const taken = await running.add(into, bytes, running.received + bytes.length >= size);
-		if (!taken.ok) throw new Error(taken.problem);
+		const last = running.received + bytes.length >= size;
+		const read = running.read(bytes, last);
+		if (!read.ok) throw new Error(read.problem);
+		await running.store(into, last);
 		const { rss } = process.memoryUsage();
 		peak = Math.max(peak, rss);
 		if (running.received >= ((along.length + 1) * size) / QUARTERS) along.push(rss);

@@ -3,7 +3,7 @@ import { keepBackups } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
 import { answerInLane, stopLanes } from '$lib/server/lanes';
-import { OWN_LANE, TOLD_HEADER } from '$lib/server/lanes/relay';
+import { IMPORTS_LANE, OWN_LANE, TOLD_HEADER } from '$lib/server/lanes/relay';
 import { toldOf } from '$lib/server/visit-events';
 import { tidyImports } from '$lib/server/watch/imports';
 
@@ -22,8 +22,9 @@ const SECURITY_HEADERS = {
 /** Migrations run when the server starts, not at the first visitor; one that fails ends the start. What was left half imported goes. */
 export const init: ServerInit = async () => {
 	const db = await database();
+	// Imports run in one lane, so what is unfinished when that starts was left by one that ended.
+	if (OWN_LANE === null || OWN_LANE === IMPORTS_LANE) await tidyImports(db);
 	if (OWN_LANE !== null) return;
-	await tidyImports(db);
 	process.once('sveltekit:shutdown', keepBackups(db, DATABASE_PATH));
 	process.once('sveltekit:shutdown', stopLanes);
 };

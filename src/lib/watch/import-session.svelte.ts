@@ -6,13 +6,15 @@ import { matchUnits } from '$core/production/match';
 import type { Watched } from '$core/production/import/watched';
 import type { ArrayRecord } from '$core/record/record';
 import { zoneOf } from '$lib/time/zone';
-import { send, sendJson } from '$lib/ui/send-json';
+import { send, sendJson, type Answer } from '$lib/ui/send-json';
 import { openExport, readHead, type ExportHead } from './export-head';
 
 /** Bytes of a file that go to the server at once. */
 const PIECE = 256 * 1024;
 /** Without it the server takes no body. */
 const BYTES = { 'content-type': 'application/octet-stream' };
+/** Wait before a piece is sent again, ms. */
+const waitBefore = (attempt: number) => Math.min(10_000, 500 * 2 ** attempt);
 /** Samples shown before anything is taken in. */
 const SHOWN = 8;
 
@@ -144,15 +146,12 @@ export class ImportSession {
 			}
 			const piece = file.slice(from, from + PIECE);
 			const last = from + piece.size >= file.size;
-			const answer = await send<Standing>(`${path}/${id}?from=${from}${last ? '&last=yes' : ''}`, {
-				method: 'PUT',
-				headers: BYTES,
-				body: piece
-			});
-			if (!answer.ok) {
-				if (answer.again) await send(`${path}/${id}`, { method: 'DELETE' });
-				return this.#end(`${file.name}: ${answer.words} Nothing of it was kept.`);
-			}
+			const answer = await this.#sendPiece(
+				`${path}/${id}?from=${from}${last ? '&last=yes' : ''}`,
+				piece
+			);
+			if (this.#stop) continue;
+			if (!answer.ok) return this.#end(`${file.name}: ${answer.words} Nothing of it was kept.`);
 			const { samples, done } = answer.body;
 			from += piece.size;
 			this.running = { bytes: from, samples };
@@ -161,6 +160,19 @@ export class ImportSession {
 			this.running = null;
 			this.leave();
 			return true;
+		}
+	}
+
+	/** Sends a piece until the server has an answer to it, however long that takes: it stores none twice. */
+	async #sendPiece(address: string, piece: Blob): Promise<Answer<Standing>> {
+		for (let attempt = 0; ; attempt++) {
+			const answer = await send<Standing>(address, { method: 'PUT', headers: BYTES, body: piece });
+			if (answer.ok || !answer.again || this.#stop) {
+				this.trouble = '';
+				return answer;
+			}
+			this.trouble = `${answer.words} The import goes on as soon as it can.`;
+			await new Promise((done) => setTimeout(done, waitBefore(attempt)));
 		}
 	}
 

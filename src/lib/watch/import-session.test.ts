@@ -114,17 +114,42 @@ describe('an export that is sent', () => {
 		expect(sent.at(-1)!.method).toBe('DELETE');
 	});
 
-	it.each([
-		[409, 'An import of this site is under way.', false],
-		[500, 'The disk is full.', true]
-	])('that the server refuses with %i says why', async (status, words, cleared) => {
+	it('that the server refuses says why, and is not asked to take back what it does not hold', async () => {
 		const session = await chosen();
-		answer = (one) => (one.method === 'PUT' ? Response.json({ words }, { status }) : standing(one));
+		const words = 'Most lines cannot be read.';
+		answer = (one) =>
+			one.method === 'PUT' ? Response.json({ words }, { status: 422 }) : standing(one);
 		expect(await session.run()).toBe(false);
 		expect(session.trouble).toBe(`export.csv: ${words} Nothing of it was kept.`);
-		// What the server still holds of it is taken back; what it refused outright it does not hold.
-		expect(sent.some(({ method }) => method === 'DELETE')).toBe(cleared);
+		expect(sent.some(({ method }) => method === 'DELETE')).toBe(false);
 		expect(session.head).not.toBeNull();
+	});
+
+	it('sends a piece again where it could not be stored, and goes on', async () => {
+		vi.useFakeTimers();
+		try {
+			const session = await chosen();
+			let failures = 3;
+			answer = (one) => {
+				if (one.method !== 'PUT' || failures === 0) return standing(one);
+				failures--;
+				return failures === 1
+					? 'gone'
+					: Response.json({ words: 'The disk is full.' }, { status: 500 });
+			};
+			const over = session.run();
+			await vi.advanceTimersByTimeAsync(200);
+			expect(session.trouble).toContain('The disk is full.');
+			expect(session.running).not.toBeNull();
+			await vi.advanceTimersByTimeAsync(60_000);
+			expect(await over).toBe(true);
+			expect(session.trouble).toBe('');
+			const pieces = sent.filter(({ method }) => method === 'PUT');
+			expect(new Set(pieces.map(({ path }) => path)).size).toBe(pieces.length - 3);
+			expect(sent.some(({ method }) => method === 'DELETE')).toBe(false);
+		} finally {
+			vi.useRealTimers();
+		}
 	});
 
 	it('to a server that is gone stays here, to be sent again', async () => {

@@ -6,8 +6,10 @@ import type { FromLane } from './relay';
 import { laneOf, type LaneName } from './which-lane';
 
 const LIMITS: Readonly<Record<LaneName, LaneLimits>> = {
-	// Pages and entries of large sites.
-	pages: { atOnce: 32, waiting: 200, longest: 60_000, memory: 1024 },
+	// Pages of visits, which are assessed for them.
+	visits: { atOnce: 32, waiting: 200, longest: 60_000, memory: 768 },
+	// Whatever is done at large sites.
+	large: { atOnce: 32, waiting: 200, longest: 60_000, memory: 1024 },
 	// Reports, archives and imports; each may take minutes.
 	files: { atOnce: 2, waiting: 20, longest: 15 * 60_000, memory: 1536 }
 };

@@ -13,6 +13,9 @@ export type ToLane = { readonly kind: 'there?' };
 /** Name of the lane that this process is; null in the server that people are connected to. */
 export const OWN_LANE: string | null = process.env.ZEMBO_LANE ?? null;
 
+/** Lane in which exports are taken in, piece by piece. */
+export const IMPORTS_LANE = 'files';
+
 /** Tells the server; in the server itself there is nobody to tell. */
 export function tellServer(message: FromLane): void {
 	process.send?.(message);

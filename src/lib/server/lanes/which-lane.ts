@@ -2,9 +2,9 @@ import type { RequestEvent } from '@sveltejs/kit';
 import { database } from '../database';
 import { stringsOfSite, stringsOfVisit } from '../repositories/sizes';
 
-export type LaneName = 'pages' | 'files';
+export type LaneName = 'visits' | 'large' | 'files';
 
-/** Pages of a site of more strings than this are made in a lane: below it they take a few tens of ms. */
+/** Sites of more strings than this have a lane of their own: nobody at a small one waits for them. */
 const LARGE = 30;
 
 /** Routes that make or read whole files. */
@@ -25,11 +25,21 @@ const LONG = new Set([
 	'/sites/[site]/watch/matching',
 	'/bench/piles/[pile]/mix'
 ]);
-/** Routes of large sites that take no longer than those of small ones; a line of events stays with the server. */
+/** Lines and entries of a visit that take as long on large sites as on small ones: next to nothing. */
 const LIGHT = new Set([
 	'/visits/[visit]/events',
 	'/visits/[visit]/photographs',
 	'/visits/[visit]/inspection'
+]);
+/** Entries of a visit; every other route of it is a page, for which the whole visit is assessed. */
+const ENTRIES = new Set([
+	'/visits/[visit]/curves',
+	'/visits/[visit]/purpose',
+	'/visits/[visit]/readings',
+	'/visits/[visit]/record',
+	'/visits/[visit]/repairs',
+	'/visits/[visit]/safety',
+	'/visits/[visit]/withdrawals'
 ]);
 
 /** The lane that a request is answered in; null where the server itself does. */
@@ -38,11 +48,12 @@ export async function laneOf({ request, route, params }: RequestEvent): Promise<
 	if (id === null || LIGHT.has(id)) return null;
 	// An import of a visit or of an archive.
 	if (FILES.has(id) || (id === '/' && request.method === 'POST')) return 'files';
-	if (LONG.has(id)) return 'pages';
+	if (LONG.has(id)) return 'large';
 	const { visit, site } = params;
-	if (visit === undefined && site === undefined) return null;
 	const db = await database();
-	const strings =
-		visit === undefined ? await stringsOfSite(db, site!) : await stringsOfVisit(db, visit);
-	return strings > LARGE ? 'pages' : null;
+	if (visit !== undefined) {
+		if ((await stringsOfVisit(db, visit)) > LARGE) return 'large';
+		return ENTRIES.has(id) ? null : 'visits';
+	}
+	return site !== undefined && (await stringsOfSite(db, site)) > LARGE ? 'large' : null;
 }

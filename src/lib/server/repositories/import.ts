@@ -12,9 +12,9 @@ import { appendRepair } from './repairs';
 import {
 	findRevision,
 	findSite,
-	insertRevision,
 	insertSite,
 	newestRevision,
+	storeRevision,
 	type Revision
 } from './sites';
 import {
@@ -83,7 +83,7 @@ export async function importVisit(
 	const { site, revision, record } = document;
 	return whole(db, async (trx) => {
 		await storeSite(trx, site, now);
-		await storeRevision(trx, site, { ...revision, record });
+		await importRevision(trx, site, { ...revision, record });
 		const already = !(await storeVisit(trx, site.id, revision.id, document, pictures));
 		return { visitId: document.visit.id, siteId: site.id, already };
 	});
@@ -110,7 +110,7 @@ export async function importSite(
 		await storeSite(trx, site, now);
 		let newRevisions = 0;
 		for (const revision of revisions) {
-			if (await storeRevision(trx, site, revision)) newRevisions++;
+			if (await importRevision(trx, site, revision)) newRevisions++;
 		}
 		let newVisits = 0;
 		for (const visit of visits) {
@@ -127,7 +127,7 @@ async function storeSite(db: DbOrTransaction, site: Site, now: string): Promise<
 }
 
 /** @returns whether it is new */
-async function storeRevision(
+async function importRevision(
 	db: DbOrTransaction,
 	site: Site,
 	revision: Revision
@@ -145,7 +145,7 @@ async function storeRevision(
 			`${site.name} is here already with a record of its own, revision ${newest.number}; this file’s revision ${revision.number} does not follow it.`
 		);
 	}
-	await insertRevision(db, site.id, revision);
+	await storeRevision(db, site.id, revision);
 	return true;
 }
 

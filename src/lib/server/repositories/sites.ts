@@ -138,8 +138,8 @@ export async function insertRevision(
 	await storeRevision(db, siteId, { ...revision, record });
 }
 
-/** Stores a revision whose record has been checked. */
-async function storeRevision(
+/** Stores a revision whose record has been through its schema. */
+export async function storeRevision(
 	db: DbOrTransaction,
 	siteId: string,
 	{ id, number, createdAt, record }: Revision

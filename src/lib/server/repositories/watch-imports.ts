@@ -86,6 +86,17 @@ export async function endImport(
 		.execute();
 }
 
+/** Samples of an import that is over; null where there is none, or it still runs. */
+export async function samplesOfEnded(db: DbOrTransaction, id: string): Promise<number | null> {
+	const row = await db
+		.selectFrom('watch_import')
+		.select('samples')
+		.where('id', '=', id)
+		.where('state', '=', 'done')
+		.executeTakeFirst();
+	return row?.samples ?? null;
+}
+
 /** Blocks that are removed in one transaction, so that nobody waits long for the lock. */
 const REMOVED_AT_ONCE = 2000;
 

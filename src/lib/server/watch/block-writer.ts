@@ -1,4 +1,5 @@
 import type { Transaction } from 'kysely';
+import type { Db } from '../database/open';
 import type { Tables } from '../database/schema';
 
 /** Days that are open at once at least, and for each series. */
@@ -7,6 +8,8 @@ const OPEN_PER_SERIES = 3;
 /** Beyond, so large a share of them is closed, those that were opened first. */
 const CLOSED_SHARE = 0.25;
 const ROWS_PER_STATEMENT = 100;
+/** Days that are stored in one transaction. */
+const DAYS_AT_ONCE = 500;
 const SECONDS_PER_DAY = 86_400;
 /** More days than any calendar here has, for one key of series and day. */
 const DAYS = 1_000_000;
@@ -95,13 +98,22 @@ export class BlockWriter {
 		}
 	}
 
-	/** Writes the closed days; with `all`, every day. */
-	async write(db: Transaction<Tables>, all: boolean): Promise<void> {
+	/**
+	 * Stores the closed days, some in a transaction, so that nobody waits long for the lock; with `all`, every
+	 * day. Days are kept until they are stored.
+	 */
+	async write(db: Db, all: boolean): Promise<void> {
 		if (all) this.#close(Infinity);
-		const closed = this.#closed;
-		this.#closed = [];
-		for (let i = 0; i < closed.length; i += ROWS_PER_STATEMENT) {
-			const blocks = closed.slice(i, i + ROWS_PER_STATEMENT).map((open) => ({
+		while (this.#closed.length > 0) {
+			const some = this.#closed.slice(0, DAYS_AT_ONCE);
+			await db.transaction().execute((transaction) => this.#store(transaction, some));
+			this.#closed = this.#closed.slice(some.length);
+		}
+	}
+
+	async #store(db: Transaction<Tables>, days: readonly OpenDay[]): Promise<void> {
+		for (let i = 0; i < days.length; i += ROWS_PER_STATEMENT) {
+			const blocks = days.slice(i, i + ROWS_PER_STATEMENT).map((open) => ({
 				series: open.series,
 				day: open.day,
 				...open.close()

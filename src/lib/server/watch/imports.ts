@@ -8,6 +8,7 @@ import {
 	beginImport,
 	endImport,
 	removeImport,
+	samplesOfEnded,
 	unfinishedImports
 } from '../repositories/watch-imports';
 import { listUnits, setTargets } from '../repositories/watch-units';
@@ -48,10 +49,12 @@ export async function startImport(
 }
 
 /**
- * Takes the next piece of a file. A piece that came already is answered as it was; after the last one
- * the import is there for everybody. Where the file cannot be read on, nothing of it stays.
+ * Takes the next piece of a file. The same piece may come again, whether it was stored or storing it failed, also the
+ * last one of an import that is over: nothing is stored twice and nothing is lost. Where the file cannot be read on,
+ * nothing of it stays.
  *
  * @param from byte of the file at which the piece begins
+ * @throws where storing fails; the same piece may then be sent again
  */
 export async function takePiece(
 	db: Db,
@@ -61,15 +64,23 @@ export async function takePiece(
 	last: boolean
 ): Promise<Result<ImportStanding, string>> {
 	const one = running.get(id);
-	if (!one) {
-		return refuse(
-			'This import is not running: it was stopped, or the server began anew. Start it again.'
-		);
-	}
+	if (!one) return standingOfEnded(db, id, from + piece.length);
 	one.timer.refresh();
 	const turn = one.turn.then(() => takeInTurn(db, one.import, from, piece, last));
 	one.turn = turn.catch(() => {});
 	return turn;
+}
+
+async function standingOfEnded(
+	db: Db,
+	id: string,
+	received: number
+): Promise<Result<ImportStanding, string>> {
+	const samples = await samplesOfEnded(db, id);
+	if (samples !== null) return succeed({ received, samples, done: true });
+	return refuse(
+		'This import is not running: it was stopped, or the server began anew. Start it again.'
+	);
 }
 
 async function takeInTurn(
@@ -79,15 +90,20 @@ async function takeInTurn(
 	piece: Uint8Array,
 	last: boolean
 ): Promise<Result<ImportStanding, string>> {
+	// It may have ended while this piece waited for its turn.
+	if (!running.has(one.id)) return standingOfEnded(db, one.id, from + piece.length);
 	const standing = () => succeed({ received: one.received, samples: one.samples, done: false });
-	if (from < one.received) return standing();
 	if (from > one.received) return refuse('A piece of the file is missing. Start the import again.');
-	const taken = await one.add(db, piece, last);
-	if (!taken.ok) {
-		await stopImport(db, one.id);
-		return taken;
+	if (from === one.received) {
+		const read = one.read(piece, last);
+		if (!read.ok) {
+			await stopImport(db, one.id);
+			return read;
+		}
 	}
-	if (!last) return standing();
+	const ends = last && from + piece.length === one.received;
+	await one.store(db, ends);
+	if (!ends) return standing();
 	if (one.samples === 0) {
 		const [first] = one.report().report.why;
 		await stopImport(db, one.id);
@@ -96,8 +112,8 @@ async function takeInTurn(
 		);
 	}
 	await endImport(db, one.id, one.report());
-	forget(one.id);
 	await matchNewUnits(db, one.siteId);
+	forget(one.id);
 	return succeed({ received: one.received, samples: one.samples, done: true });
 }
 

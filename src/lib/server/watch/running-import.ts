@@ -39,22 +39,14 @@ export class RunningImport {
 		return this.#writer.samples;
 	}
 
-	/** Takes the next piece of the file; words where the file cannot be read on. */
-	async add(db: Db, piece: Uint8Array, last: boolean): Promise<Result<null, string>> {
+	/**
+	 * Reads the next piece of the file; words where the file cannot be read on. Nothing is stored yet: where
+	 * storing fails, the piece is not read again.
+	 */
+	read(piece: Uint8Array, last: boolean): Result<null, string> {
 		const rows = this.#pieces.read(piece, last);
 		if (typeof rows === 'string') return refuse(rows);
-		await db.transaction().execute(async (transaction) => {
-			const unknown = this.#read(rows);
-			for (const { unit, quantity } of unknown) {
-				const id = await seriesIdOf(transaction, this.siteId, unit, quantity);
-				this.#series.set(`${quantity} ${unit}`, id);
-			}
-			for (const { unit, quantity, at, value } of this.#waiting) {
-				this.#writer.take(this.#series.get(`${quantity} ${unit}`)!, at, value);
-			}
-			this.#waiting = [];
-			await this.#writer.write(transaction, last);
-		});
+		this.#readLines(rows);
 		this.received += piece.length;
 		if (this.#line > MOST_REFUSED.of && this.#refusedCount > MOST_REFUSED.share * this.#line) {
 			return refuse(
@@ -64,12 +56,34 @@ export class RunningImport {
 		return succeed(null);
 	}
 
-	/** Samples of series that have no id yet. */
-	#waiting: { unit: string; quantity: string; at: number; value: number }[] = [];
+	/**
+	 * Stores what was read and is complete; with `all`, everything. It can be called again after it failed:
+	 * what was not stored is kept.
+	 */
+	async store(db: Db, all: boolean): Promise<void> {
+		if (this.#unknown.size > 0) {
+			const ids = new Map<string, number>();
+			await db.transaction().execute(async (transaction) => {
+				for (const [key, { unit, quantity }] of this.#unknown) {
+					ids.set(key, await seriesIdOf(transaction, this.siteId, unit, quantity));
+				}
+			});
+			for (const [key, id] of ids) this.#series.set(key, id);
+			this.#unknown.clear();
+			for (const { key, at, value } of this.#waiting) {
+				this.#writer.take(this.#series.get(key)!, at, value);
+			}
+			this.#waiting = [];
+		}
+		await this.#writer.write(db, all);
+	}
 
-	/** Reads lines; samples of known series go straight on. @returns series that are new */
-	#read(rows: readonly (readonly string[])[]): { unit: string; quantity: string }[] {
-		const unknown = new Map<string, { unit: string; quantity: string }>();
+	/** Samples of series that have no id yet, and those series. */
+	#waiting: { key: string; at: number; value: number }[] = [];
+	readonly #unknown = new Map<string, { unit: string; quantity: string }>();
+
+	/** Reads lines; samples of known series go straight on. */
+	#readLines(rows: readonly (readonly string[])[]): void {
 		for (const cells of rows) {
 			this.#line++;
 			if (this.#line <= this.start.layout.headingLine) continue;
@@ -77,14 +91,13 @@ export class RunningImport {
 				const key = `${quantity} ${unit}`;
 				const id = this.#series.get(key);
 				if (id !== undefined) return this.#writer.take(id, at, value);
-				unknown.set(key, { unit, quantity });
-				this.#waiting.push({ unit, quantity, at, value });
+				this.#unknown.set(key, { unit, quantity });
+				this.#waiting.push({ key, at, value });
 			});
 			if (why === null) continue;
 			this.#refusedCount++;
 			if (this.#refused.length < REFUSED_KEPT) this.#refused.push({ line: this.#line, why });
 		}
-		return [...unknown.values()];
 	}
 
 	/** What became of it, once all of it came. */

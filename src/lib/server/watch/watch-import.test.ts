@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/watched-record';
 import { NO_SETTINGS, type ImportStart } from '$core/document/monitoring';
@@ -136,6 +137,37 @@ describe('an export that is taken in', () => {
 		const gap = await takePiece(db, idOf(1), 9000, bytes.slice(9000), true);
 		expect(!gap.ok && gap.problem).toContain('missing');
 		await stopImport(db, idOf(1));
+	});
+
+	it('loses nothing and stores nothing twice where storing fails and each piece comes again', async () => {
+		const text = lines(300);
+		await takeIn(1, text);
+		const once = await valuesOf('K2');
+		await stopImport(db, idOf(1));
+		await startImport(db, SITE, startOf(idOf(2), text), '2026-06-02T00:00:00Z');
+		const bytes = new TextEncoder().encode(text);
+		const size = 1500;
+		let failures = 0;
+		for (let from = 0; from < bytes.length; from += size) {
+			const last = from + size >= bytes.length;
+			const send = () => takePiece(db, idOf(2), from, bytes.slice(from, from + size), last);
+			for (const table of from === 0
+				? ['watch_unit', 'watch_series']
+				: ['watch_day', 'watch_block']) {
+				await sql`create trigger broken before insert on ${sql.table(table)} begin select raise(abort, 'disk'); end`.execute(
+					db
+				);
+				await send().catch(() => failures++);
+				await sql`drop trigger broken`.execute(db);
+			}
+			expect((await send()).ok).toBe(true);
+			expect(await send()).toEqual(await send());
+		}
+		expect(failures).toBe(4);
+		expect(await valuesOf('K2')).toEqual(once);
+		expect(await listImports(db, SITE.id)).toMatchObject([{ samples: 600 }]);
+		const again = await takePiece(db, idOf(2), 0, bytes, true);
+		expect(again).toMatchObject({ ok: true, value: { samples: 600, done: true } });
 	});
 
 	it('is taken back whole, with the units that only it had; what it overlaid is there again', async () => {
