@@ -81,12 +81,18 @@ export async function importVisit(
 	pictures = NO_PICTURES
 ): Promise<Result<Imported, Problem>> {
 	const { site, revision, record } = document;
+	await readBefore(db, document.visit.id);
 	return whole(db, async (trx) => {
 		await storeSite(trx, site, now);
 		await importRevision(trx, site, { ...revision, record });
 		const already = !(await storeVisit(trx, site.id, revision.id, document, pictures));
 		return { visitId: document.visit.id, siteId: site.id, already };
 	});
+}
+
+/** Reads what is here already and keeps it in memory, so that nobody waits for that while a transaction holds the lock. */
+async function readBefore(db: Db, visitId: string): Promise<void> {
+	await findVisit(db, visitId);
 }
 
 /** What of a site's archive was new. */
@@ -106,6 +112,7 @@ export async function importSite(
 	now: string,
 	pictures = NO_PICTURES
 ): Promise<Result<ImportedSite, Problem>> {
+	for (const { visit } of visits) await readBefore(db, visit.id);
 	return whole(db, async (trx) => {
 		await storeSite(trx, site, now);
 		let newRevisions = 0;
