@@ -1,5 +1,4 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { id, LARGE_SITE } from '../../benchmarks/baseline/large-site';
@@ -169,16 +168,8 @@ describe('instruments', () => {
 	let instruments: ChildProcess;
 	let meter: number;
 	let inverter: number;
-	const freePort = () =>
-		new Promise<number>((resolve) => {
-			const probe = createServer();
-			probe.listen(0, '127.0.0.1', () => {
-				const { port } = probe.address() as AddressInfo;
-				probe.close(() => resolve(port));
-			});
-		});
 	beforeAll(async () => {
-		[meter, inverter] = [await freePort(), await freePort()];
+		[meter, inverter] = server.instruments;
 		instruments = spawn(process.execPath, [
 			'build-tools/instruments.js',
 			String(meter),
@@ -191,12 +182,12 @@ describe('instruments', () => {
 	});
 	afterAll(() => instruments?.kill());
 
-	it('are asked by address; one outside the network is refused in words', async () => {
+	it('are asked by address; one that is not listed is refused in words', async () => {
 		const visit = await visitAtTheTerminal(server.address);
 		await person.goTo(`/visits/${visit}/instruments`);
 		await person.fill('meter', '8.8.8.8:5025');
 		await person.press('Ask it');
-		await person.sees('outside this network');
+		await person.sees('not on the list of instrument networks');
 		await person.fill('meter', `127.0.0.1:${meter}`);
 		await person.press('Ask it');
 		await person.sees('SIMULATED METER');

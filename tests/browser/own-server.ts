@@ -16,6 +16,8 @@ export interface Server {
 	readonly address: string;
 	/** Path of its data. */
 	readonly database: string;
+	/** Ports that it may ask instruments at; nothing listens there unless a test starts it. */
+	readonly instruments: readonly [meter: number, inverter: number];
 	/** Its process, for a benchmark of its memory. */
 	pid(): number;
 	/** Ends it at once, as a crash would. */
@@ -29,9 +31,11 @@ export interface Server {
 export async function startServer({ demo }: { readonly demo: boolean }): Promise<Server> {
 	const folder = mkdtempSync(join(tmpdir(), 'zembo-browser-'));
 	// A port of its own, that no other test takes while this server is away and comes back.
+	const instruments = [await freePort(), await freePort()] as const;
 	const env = {
 		...process.env,
 		PORT: String(await freePort()),
+		ZEMBO_INSTRUMENT_PORTS: instruments.join(),
 		ZEMBO_DATABASE: join(folder, 'zembo.db')
 	};
 	if (demo) putDemo(env.ZEMBO_DATABASE);
@@ -45,6 +49,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 	return {
 		address,
 		database: env.ZEMBO_DATABASE,
+		instruments,
 		pid: () => running.child.pid!,
 		kill,
 		restart: async () => {

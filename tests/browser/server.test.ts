@@ -302,11 +302,12 @@ describe('what programs send', () => {
 		}
 	});
 
-	it('to instruments goes to addresses of this network alone', async () => {
+	it('to instruments goes to listed addresses and ports alone', async () => {
 		const meter = (address: string) =>
 			send('/instruments/meter', JSON.stringify({ address, measures: 'dc-voltage', probe: null }));
 		for (const [address, words] of [
-			['8.8.8.8:80', /outside this network/],
+			['8.8.8.8:5025', /list of instrument networks/],
+			['127.0.0.1:22', /list of instrument ports/],
 			['meter:5025', /not looked up/],
 			['127.0.0.1', /no address/]
 		] as const) {
@@ -314,7 +315,7 @@ describe('what programs send', () => {
 			expect(answer.status).toBe(400);
 			expect(await answer.text()).toMatch(words);
 		}
-		const closed = await meter('127.0.0.1:1');
+		const closed = await meter(`127.0.0.1:${server.instruments[0]}`);
 		expect([closed.status, await closed.text()]).toEqual([
 			502,
 			expect.stringMatching(/Nothing listens/)

@@ -1,10 +1,10 @@
 import type { ServerTCP } from 'modbus-serial';
-import { createServer, type AddressInfo, type Server } from 'node:net';
+import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { CARD_DAY, exactFigure, STRINGS } from '../../../../demo/saltmarsh';
 import { startInverter } from '../../../../instruments/inverter';
 import { startMeter } from '../../../../instruments/meter';
-import { readAddress } from './address';
+import { instrumentList, readAddress } from './address';
 import { openLine } from './line';
 import { readMeter } from './scpi';
 import { readInverter } from './sunspec';
@@ -54,26 +54,96 @@ async function tellInverter(trouble: number): Promise<void> {
 }
 
 describe('an address', () => {
+	const listed = instrumentList({
+		ZEMBO_INSTRUMENTS:
+			'192.168.0.0/16, 10.1.2.3, fd00::/8, 8.8.8.0/24, 0.0.0.0/0, 169.254.0.0/16, x',
+		ZEMBO_INSTRUMENT_PORTS: '502,5025'
+	});
+	it.each(['127.0.0.1:5025', 'localhost:502', '[::1]:5020'])(
+		'%s is asked without a list',
+		(typed) => expect(readAddress(typed, instrumentList({})).ok).toBe(true)
+	);
+	it.each(['192.168.0.20:502', '10.1.2.3:5025', '[fd12::7]:502', '127.0.0.1:502'])(
+		'%s is asked where it is listed',
+		(typed) => expect(readAddress(typed, listed).ok).toBe(true)
+	);
 	it.each([
-		'127.0.0.1:5025',
-		'localhost:502',
-		'192.168.0.20:502',
-		'10.1.2.3:1',
-		'[::1]:502',
-		'172.16.0.9:80'
-	])('%s is asked', (typed) => expect(readAddress(typed).ok).toBe(true));
-	it.each([
-		['8.8.8.8:53', /outside this network/],
-		['172.32.0.1:502', /outside this network/],
+		['8.8.8.8:502', /not on the list of instrument networks/],
+		['10.1.2.4:502', /networks/],
+		['169.254.169.254:502', /networks/],
+		['[fe80::1]:502', /networks/],
+		['[fd00:ec2::254]:502', /networks/],
+		['0.0.0.0:502', /networks/],
+		['[::ffff:8.8.8.8]:502', /networks/],
+		['192.168.0.20:22', /ports/],
+		['127.0.0.1:5020', /ports/],
 		['meter.example:502', /not looked up/],
 		['192.168.0.20', /no address/],
 		['192.168.0.20:99999', /no address/],
 		['', /no address/],
 		['http://10.0.0.1:80', /no address|not looked up/]
 	])('%s is refused', (typed, words) => {
-		const read = readAddress(typed);
+		const read = readAddress(typed, listed);
 		if (read.ok) throw new Error('it was let through');
 		expect(read.problem).toMatch(words);
+	});
+	it('of a private network is refused until it is listed', () => {
+		expect(readAddress('192.168.0.20:502', instrumentList({})).ok).toBe(false);
+	});
+});
+
+/** What a stranger answers to whatever it is asked; loopback. */
+async function stranger(answer: (said: string, socket: Socket) => void) {
+	const heard: string[] = [];
+	const server = createServer((socket) => {
+		socket.on('error', () => undefined);
+		socket.on('data', (chunk) => {
+			heard.push(chunk.toString());
+			answer(chunk.toString(), socket);
+		});
+	});
+	await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+	return { server, heard, at: { host: '127.0.0.1', port: (server.address() as AddressInfo).port } };
+}
+
+describe('a stranger at the address', () => {
+	it('is never quoted, whatever it says', async () => {
+		for (const banner of ['SECRET-4.2 ready\n', 'a,SECRET\nSECRET\n', `${'SECRET'.repeat(2000)}`]) {
+			const { server, at } = await stranger((_, socket) => socket.write(banner));
+			for (const read of [
+				await readMeter(at, 'dc-voltage', null),
+				await readInverter(at, 1, 200)
+			]) {
+				expect(read.ok).toBe(false);
+				expect(JSON.stringify(read)).not.toContain('SECRET');
+			}
+			server.close();
+		}
+	});
+
+	it('is told one command a line, whatever a label holds', async () => {
+		const { server, heard, at } = await stranger((said, socket) =>
+			socket.write(said.startsWith('*IDN?') ? 'a,SIMULATED\n' : '1\n')
+		);
+		const probe = {
+			label: 'A1\nOUTP ON\r',
+			quantity: 'open-circuit-voltage',
+			kind: 'string'
+		} as const;
+		expect((await readMeter(at, 'dc-voltage', probe)).ok).toBe(true);
+		expect(heard.every((said) => said.indexOf('\n') === said.length - 1)).toBe(true);
+		server.close();
+	});
+
+	it('that answers one letter at a time is left at the deadline', async () => {
+		const { server, at } = await stranger((said, socket) => {
+			const drip = setInterval(() => socket.write('.'), 20);
+			socket.once('close', () => clearInterval(drip));
+		});
+		const line = await openLine(at, 200);
+		if (!line.ok) throw new Error(line.problem.words);
+		expect(await line.value.ask('*IDN?')).toMatchObject({ problem: { state: 'dropped' } });
+		server.close();
 	});
 });
 

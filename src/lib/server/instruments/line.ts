@@ -9,8 +9,12 @@ export type InstrumentTrouble =
 	| { readonly state: 'dropped'; readonly words: string }
 	| { readonly state: 'garbage'; readonly words: string };
 
-/** The longest that an instrument is waited for, ms. */
+/** The longest that one answer of an instrument is waited for, ms. */
 export const PATIENCE = 4000;
+/** The longest that a whole reading takes, ms: also one of an instrument that answers each question just in time. */
+export const DEADLINE = 20_000;
+/** Bytes of one answer; a longer one is none. */
+const LONGEST_ANSWER = 4096;
 
 export const TROUBLES = {
 	gone: ({ host, port }: InstrumentAddress): InstrumentTrouble => ({
@@ -25,13 +29,13 @@ export const TROUBLES = {
 		state: 'dropped',
 		words: 'The instrument dropped the line. Look at its cable or network, then ask again.'
 	}),
-	garbage: (said: string): InstrumentTrouble => ({
+	// What it said is not shown: it may be another program, whose words are nobody's business.
+	garbage: (): InstrumentTrouble => ({
 		state: 'garbage',
-		words: `The instrument answered “${printable(said)}”, which is no figure. Nothing was stored.`
+		words:
+			'What answers there is not an instrument of this kind, or it gave no figure. Nothing was stored.'
 	})
 } as const;
-
-const printable = (text: string) => text.replace(/[^\x20-\x7e]/g, '·').slice(0, 40);
 
 /** A line to an instrument that answers each command with one line of text. */
 export interface TextLine {
@@ -39,10 +43,14 @@ export interface TextLine {
 	close(): void;
 }
 
-/** Opens a line. */
-export function openLine(address: InstrumentAddress): Promise<Result<TextLine, InstrumentTrouble>> {
+/** Opens a line, which is closed at the deadline at the latest. */
+export function openLine(
+	address: InstrumentAddress,
+	deadline = DEADLINE
+): Promise<Result<TextLine, InstrumentTrouble>> {
 	return new Promise((resolve) => {
 		const socket = connect(address);
+		const over = setTimeout(() => socket.destroy(), deadline);
 		let heard = '';
 		let wait: ((answer: Result<string, InstrumentTrouble>) => void) | null = null;
 		const settle = (answer: Result<string, InstrumentTrouble>) => {
@@ -59,9 +67,13 @@ export function openLine(address: InstrumentAddress): Promise<Result<TextLine, I
 			resolve(refuse(TROUBLES.gone(address)));
 			settle(refuse(TROUBLES.dropped()));
 		});
-		socket.once('close', () => settle(refuse(TROUBLES.dropped())));
+		socket.once('close', () => {
+			clearTimeout(over);
+			settle(refuse(TROUBLES.dropped()));
+		});
 		socket.on('data', (chunk: string) => {
 			heard += chunk;
+			if (heard.length > LONGEST_ANSWER) return void socket.destroy();
 			const end = heard.indexOf('\n');
 			if (end < 0) return;
 			const line = heard.slice(0, end).trim();
@@ -80,7 +92,8 @@ export function openLine(address: InstrumentAddress): Promise<Result<TextLine, I
 								answer(said);
 							};
 							if (socket.destroyed) settle(refuse(TROUBLES.dropped()));
-							else socket.write(`${command}\n`);
+							// A line break within would be a second command.
+							else socket.write(`${command.replace(/[^\x20-\x7e]/g, '')}\n`);
 						}),
 					close: () => socket.destroy()
 				})

@@ -24,6 +24,8 @@ export interface StableReading {
 /** Takes in a row that must agree, and how closely: the larger of a share and an amount; judgement. */
 const AGREE = { takes: 3, share: 0.002, amount: 0.02 } as const;
 const TAKES_AT_MOST = 14;
+/** Maker, model, serial number and firmware between commas (IEEE 488.2, 10.14; from memory). */
+const IDENTITY = /^[\x20-\x2b\x2d-\x7e]{1,60}(?:,[\x20-\x2b\x2d-\x7e]{0,60}){1,5}$/;
 /** What SCPI instruments show where they are over range (SCPI-99, 7.2.1.4: 9.9E37). */
 const OVER_RANGE = 9e37;
 
@@ -45,9 +47,7 @@ export async function readMeter(
 	try {
 		const identity = await line.value.ask('*IDN?');
 		if (!identity.ok) return identity;
-		if (!/^[\x20-\x7e]*,[\x20-\x7e]*$/.test(identity.value)) {
-			return refuse(TROUBLES.garbage(identity.value));
-		}
+		if (!IDENTITY.test(identity.value)) return refuse(TROUBLES.garbage());
 		if (probe && identity.value.includes('SIMULATED')) {
 			const put = await line.value.ask(`SIM:PROB ${probe.label},${probe.quantity}`);
 			if (!put.ok) return put;
@@ -68,7 +68,7 @@ async function stable(
 		const said = await line.ask(command);
 		if (!said.ok) return said;
 		const value = Number(said.value);
-		if (said.value === '' || !Number.isFinite(value)) return refuse(TROUBLES.garbage(said.value));
+		if (said.value === '' || !Number.isFinite(value)) return refuse(TROUBLES.garbage());
 		if (Math.abs(value) >= OVER_RANGE) {
 			return refuse({ state: 'garbage', words: 'The meter is over its range, or on another one.' });
 		}

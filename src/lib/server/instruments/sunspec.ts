@@ -2,7 +2,7 @@ import ModbusRTU from 'modbus-serial';
 import type { InverterReading } from '$core/document/inverter-reading';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { InstrumentAddress } from './address';
-import { PATIENCE, TROUBLES, type InstrumentTrouble } from './line';
+import { DEADLINE, PATIENCE, TROUBLES, type InstrumentTrouble } from './line';
 
 /** Where the models may begin; SunSpec Information Model Specification, from memory. */
 const BASES = [40_000, 50_000, 0] as const;
@@ -11,6 +11,8 @@ const MARK = [0x5375, 0x6e53] as const;
 const END = 0xffff;
 const MOST_MODELS = 40;
 const LONGEST_READ = 120;
+/** Registers of a model; the longest that is read has a few hundred. */
+const LONGEST_MODEL = 2000;
 const COMMON = 1;
 const INVERTERS = [101, 102, 103];
 const MPPT = 160;
@@ -31,7 +33,8 @@ const STATES: Readonly<Record<number, string>> = {
 /** Reads an inverter's common, inverter and MPPT models over Modbus TCP. */
 export async function readInverter(
 	address: InstrumentAddress,
-	unit: number
+	unit: number,
+	deadline = DEADLINE
 ): Promise<Result<InverterReading, InstrumentTrouble>> {
 	const client = new ModbusRTU();
 	try {
@@ -41,11 +44,17 @@ export async function readInverter(
 	}
 	client.setID(unit);
 	client.setTimeout(PATIENCE);
+	let late = false;
+	const over = setTimeout(() => {
+		late = true;
+		client.destroy(() => undefined);
+	}, deadline);
 	try {
 		return await readModels(client);
 	} catch (error) {
-		return refuse(troubleOf(error));
+		return refuse(late ? TROUBLES.silent() : troubleOf(error));
 	} finally {
+		clearTimeout(over);
 		client.close(() => undefined);
 	}
 }
@@ -56,7 +65,7 @@ function troubleOf(error: unknown): InstrumentTrouble {
 	if (name === 'TransactionTimedOutError' || /timed? ?out/i.test(message)) return TROUBLES.silent();
 	return /port|closed|reset|socket|ECONN/i.test(`${name} ${message}`)
 		? TROUBLES.dropped()
-		: TROUBLES.garbage(message);
+		: TROUBLES.garbage();
 }
 
 async function registers(client: ModbusRTU, from: number, length: number): Promise<number[]> {
@@ -82,7 +91,7 @@ async function readModels(client: ModbusRTU): Promise<Result<InverterReading, In
 	let at = base + MARK.length;
 	for (let n = 0; n < MOST_MODELS; n++) {
 		const [id, length] = (await registers(client, at, 2)) as [number, number];
-		if (id === END) break;
+		if (id === END || length > LONGEST_MODEL) break;
 		if (id === COMMON || INVERTERS.includes(id) || id === MPPT) {
 			models.set(
 				INVERTERS.includes(id) ? INVERTERS[0]! : id,
