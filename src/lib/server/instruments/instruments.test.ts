@@ -136,7 +136,7 @@ describe('a stranger at the address', () => {
 	});
 
 	it('that answers one letter at a time is left at the deadline', async () => {
-		const { server, at } = await stranger((said, socket) => {
+		const { server, at } = await stranger((_, socket) => {
 			const drip = setInterval(() => socket.write('.'), 20);
 			socket.once('close', () => clearInterval(drip));
 		});
