@@ -1,4 +1,5 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { bodyTrouble, drain, sizeWords, type BodyTrouble } from '$lib/server/body-limits';
 import { keepBackups } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
@@ -32,6 +33,9 @@ export const init: ServerInit = async () => {
 export const handle: Handle = async ({ event, resolve }) => {
 	const chosen = event.cookies.get('zembo-mode') ?? '';
 	const mode = MODES.includes(chosen) ? chosen : 'light';
+	const { request, route } = event;
+	const trouble = bodyTrouble(route.id, request.headers);
+	if (trouble) return refuseBody(trouble, request.body);
 	const { visit } = event.params;
 	event.locals.told =
 		OWN_LANE === null ? toldOf(visit ?? '') : Number(event.request.headers.get(TOLD_HEADER));
@@ -44,6 +48,16 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
+/** The form of an import shows its own words where its file is too large (+page.server.ts). */
+async function refuseBody(trouble: BodyTrouble, body: Request['body']): Promise<Response> {
+	await drain(body);
+	const words =
+		trouble.status === 411
+			? 'The request does not say how long its body is.'
+			: `The body has ${sizeWords(trouble.announced)}; at most ${sizeWords(trouble.most)} are taken here. Nothing was stored.`;
+	return json({ words, message: words }, { status: trouble.status });
+}
+
 export const handleError: HandleServerError = ({ error, status, message }) => {
 	if (status === 404) {
 		return {
@@ -52,7 +66,7 @@ export const handleError: HandleServerError = ({ error, status, message }) => {
 		};
 	}
 	if (status === 413) {
-		return { message: 'The upload is too large.', mend: 'A visit file has at most 16 MB.' };
+		return { message: 'The upload is too large.', mend: 'Send it in smaller parts.' };
 	}
 	if (status < 500) return { message };
 	console.error(error);

@@ -1,8 +1,9 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { LARGEST_ARCHIVE, largestUpload, tooLarge, type Problem } from '$core/document/file';
+import { largestUpload, tooLarge, type Problem } from '$core/document/file';
 import { succeed, type Result } from '$core/units/result';
 import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
 import { failedBackup } from '$lib/server/backup/schedule';
+import { formOf } from '$lib/server/forms';
 import { database } from '$lib/server/database';
 import { importSite, importVisit } from '$lib/server/repositories/import';
 import { listSites, SITES_PER_PAGE } from '$lib/server/repositories/sites';
@@ -21,21 +22,9 @@ export const load: PageServerLoad = async ({ url }) => {
 	};
 };
 
-/** Reads an upload to its end without keeping it, so that the browser gets its answer. */
-async function drain(body: ReadableStream<Uint8Array> | null): Promise<void> {
-	if (!body) return;
-	const reader = body.getReader();
-	while (!(await reader.read()).done);
-}
-
 export const actions: Actions = {
 	import: async ({ request }) => {
-		const announced = Number(request.headers.get('content-length') ?? 0);
-		if (announced > LARGEST_ARCHIVE + 4096) {
-			await drain(request.body);
-			return fail(413, { problem: tooLarge(announced, LARGEST_ARCHIVE) });
-		}
-		const file = (await request.formData()).get('file');
+		const file = (await formOf(request)).get('file');
 		if (!(file instanceof File) || file.size === 0) {
 			return fail(400, {
 				problem: {

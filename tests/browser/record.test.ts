@@ -116,22 +116,22 @@ describe('what cannot be', () => {
 		await person.sees('The file is not JSON');
 		await choose('{"format":"zembo-visit","version":9}');
 		await person.sees('version 9 of zembo-visit; this Zembo reads version 1 to 8');
-		await choose(Buffer.alloc(50 * 1024 * 1024, ' '));
-		await person.sees('The file has 50 MB; a visit file has at most 16 MB');
+		await choose(Buffer.alloc(70 * 1024 * 1024, ' '));
+		await person.sees('The file has 70 MB; a visit file has at most 64 MB');
 		const sites = await driver.findElements(By.css('ul li'));
 		expect(sites).toHaveLength(5);
 	});
 
-	it('refuses 50 MB that were sent all the same', async () => {
+	it('refuses 70 MB that were sent all the same', async () => {
 		const body = new FormData();
-		body.set('file', new Blob([Buffer.alloc(50 * 1024 * 1024, ' ')]), 'huge.json');
+		body.set('file', new Blob([Buffer.alloc(70 * 1024 * 1024, ' ')]), 'huge.json');
 		const answer = await fetch(`${server.address}/?/import`, {
 			method: 'POST',
 			headers: { origin: server.address, accept: 'application/json' },
 			body
 		});
 		const text = await answer.text();
-		expect(text).toContain('a visit file has at most 16 MB');
+		expect(text).toContain('a visit file has at most 64 MB');
 		expect((await fetch(server.address)).status).toBe(200);
 	});
 

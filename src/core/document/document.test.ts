@@ -124,9 +124,9 @@ describe('the visit file', () => {
 		});
 	});
 
-	it('refuses 50 MB before it parses them', () => {
-		const huge = `{"format":"zembo-visit","version":1,"pad":"${'x'.repeat(50 * 1024 * 1024)}"}`;
-		expect(problem(readVisitDocument(huge)).what).toContain('50 MB');
+	it('refuses 70 MB before it parses them', () => {
+		const huge = `{"format":"zembo-visit","version":1,"pad":"${'x'.repeat(70 * 1024 * 1024)}"}`;
+		expect(problem(readVisitDocument(huge)).what).toContain('70 MB');
 		expect(LARGEST_FILE).toBeLessThan(huge.length);
 	});
 

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { refuse, succeed, type Result } from '../units/result';
+import { parseJson } from './parse-json';
 import { upgradeReadings } from './upgrade';
 import { FORMAT, VERSION, visitDocumentSchema, type VisitDocument } from './visit';
 
@@ -11,8 +12,8 @@ export interface Problem {
 	readonly mend: string;
 }
 
-/** Largest visit file that is read, bytes; a visit of 120 strings with 1,000 readings has under 1 MB. */
-export const LARGEST_FILE = 16 * 1024 * 1024;
+/** Largest visit file that is read, bytes: one with as many entries as a visit may have. */
+export const LARGEST_FILE = 64 * 1024 * 1024;
 /** Largest archive that is read, bytes; 300 photographs of a site have about 100 MB. */
 export const LARGEST_ARCHIVE = 256 * 1024 * 1024;
 
@@ -57,12 +58,10 @@ export function readVisitDocument(text: string): Result<VisitDocument, Problem> 
 
 /** What a file's text holds. @param mend what to do where it is no JSON */
 export function readJsonText(text: string, mend: string): Result<unknown, Problem> {
-	try {
-		return succeed(JSON.parse(text));
-	} catch (error) {
-		const why = error instanceof Error ? error.message : String(error);
-		return refuse({ what: `The file is not JSON: ${why}`, where: '', mend });
-	}
+	const read = parseJson(text);
+	return read.ok
+		? read
+		: refuse({ what: `The file is not JSON that can be read: ${read.problem}`, where: '', mend });
 }
 
 /** What makes a file of an earlier version one of this version. */
@@ -101,7 +100,11 @@ export function readVisitData(data: unknown): Result<VisitDocument, Problem> {
 	return parsed.success ? succeed(parsed.data) : refuse(problemOf(parsed.error));
 }
 
-/** The text of a visit file; the same visit always gives the same bytes. */
+/**
+ * The text of a visit file; the same visit always gives the same bytes. What an earlier version stored beyond the
+ * schema of today is written as it is stored, so that it never stays behind.
+ */
 export function writeVisitDocument(document: VisitDocument): string {
-	return `${JSON.stringify(visitDocumentSchema.parse(document), null, '\t')}\n`;
+	const { success, data } = visitDocumentSchema.safeParse(document);
+	return `${JSON.stringify(success ? data : document, null, '\t')}\n`;
 }

@@ -15,7 +15,9 @@ export const metersFormSchema = z.object({
 	voltsResolution: figure(READING_LIMITS.resolution),
 	ampsPct: figure(READING_LIMITS.meterPct),
 	ampsCounts: figure(READING_LIMITS.meterCounts),
-	ampsResolution: figure(READING_LIMITS.resolution)
+	ampsResolution: figure(READING_LIMITS.resolution),
+	/** The meters as stored when the form was filled, as JSON. */
+	seen: z.string().max(2000)
 });
 export type MetersForm = z.infer<typeof metersFormSchema>;
 
@@ -46,7 +48,8 @@ function ratingOf(
 	};
 }
 
-export function formOfMeters({ volts, amps }: Visit['meters']): MetersForm {
+export function formOfMeters(meters: Visit['meters']): MetersForm {
+	const { volts, amps } = meters;
 	const category = (meter: Meter) => String(meter.category ?? '') as (typeof CATEGORIES)[number];
 	return {
 		voltsRating: String(volts.ratedVolts ?? ''),
@@ -58,6 +61,7 @@ export function formOfMeters({ volts, amps }: Visit['meters']): MetersForm {
 		voltsResolution: String(volts.resolution),
 		ampsPct: String(amps.pctOfReading),
 		ampsCounts: String(amps.counts),
-		ampsResolution: String(amps.resolution)
+		ampsResolution: String(amps.resolution),
+		seen: JSON.stringify(meters)
 	};
 }

@@ -148,7 +148,9 @@ export function writeSiteDocument({ revisions, ...rest }: SiteDocument): string 
 		...rest,
 		revisions: [first, ...changes]
 	};
-	return `${JSON.stringify(writtenSchema.parse(written), null, '\t')}\n`;
+	// What an earlier version stored beyond the schema of today is written as it is stored.
+	const { success, data } = writtenSchema.safeParse(written);
+	return `${JSON.stringify(success ? data : written, null, '\t')}\n`;
 }
 
 /** The site file as JSON Schema (draft 2020-12). */

@@ -17,6 +17,7 @@ import {
 	withdrawalSchema
 } from './reading';
 import { arrayRecordSchema, instant, shortText } from './record';
+import { VISIT_LIMITS } from './visit-limits';
 
 export const VISIT_TEXT = {
 	name: NAME_LENGTH,
@@ -69,12 +70,12 @@ export const visitSchema = z.strictObject({
 	inverterSays: z.string().max(VISIT_TEXT.says).default(''),
 	note: z.string().max(VISIT_TEXT.note),
 	meters: metersSchema,
-	conditions: z.array(conditionsSchema).max(10_000),
-	readings: z.array(readingSchema).max(100_000),
-	withdrawals: z.array(withdrawalSchema).max(100_000),
-	safety: z.array(safetyEntrySchema).max(20_000).default([]),
-	curves: z.array(curveSchema).max(2000).default([]),
-	repairs: z.array(repairSchema).max(2000).default([])
+	conditions: z.array(conditionsSchema).max(VISIT_LIMITS.conditions),
+	readings: z.array(readingSchema).max(VISIT_LIMITS.readings),
+	withdrawals: z.array(withdrawalSchema).max(VISIT_LIMITS.withdrawals),
+	safety: z.array(safetyEntrySchema).max(VISIT_LIMITS.safety).default([]),
+	curves: z.array(curveSchema).max(VISIT_LIMITS.curves).default([]),
+	repairs: z.array(repairSchema).max(VISIT_LIMITS.repairs).default([])
 }) satisfies z.ZodType<Visit>;
 
 export const siteSchema = z.strictObject({
@@ -135,9 +136,9 @@ export const VERSION = 8;
 /** What was seen in a visit. */
 export const seenSchema = {
 	/** Answers of the walk; photographs are named by their ids. */
-	inspection: z.array(inspectionEntrySchema).max(10_000).readonly().default([]),
+	inspection: z.array(inspectionEntrySchema).max(VISIT_LIMITS.inspection).readonly().default([]),
 	/** Photographs of the visit; the pictures lie beside the file in an archive. */
-	photographs: z.array(photographSchema).max(2000).readonly().default([])
+	photographs: z.array(photographSchema).max(VISIT_LIMITS.photographs).readonly().default([])
 };
 
 /** One visit with the site and the revision of its record that it points at: all it takes to assess it anywhere. */

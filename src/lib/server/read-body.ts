@@ -1,6 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { problemOf, type Problem } from '$core/document/file';
+import { parseJson } from '$core/document/parse-json';
 import { refuse, succeed, type Result } from '$core/units/result';
 
 /** The body of a request as JSON that holds to a schema, or what is wrong with it and where. */
@@ -8,13 +9,13 @@ export async function readBody<Schema extends z.ZodType>(
 	request: Request,
 	schema: Schema
 ): Promise<Result<z.output<Schema>, Problem>> {
-	let body: unknown;
-	try {
-		body = await request.json();
-	} catch {
-		error(400, { message: 'The body is not JSON.', mend: 'Send one JSON object.' });
-	}
-	const read = schema.safeParse(body);
+	const body = parseJson(await request.text());
+	if (!body.ok)
+		error(400, {
+			message: `The body is not JSON: ${body.problem}.`,
+			mend: 'Send one JSON object.'
+		});
+	const read = schema.safeParse(body.value);
 	return read.success ? succeed(read.data) : refuse(problemOf(read.error));
 }
 

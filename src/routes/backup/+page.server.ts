@@ -3,6 +3,7 @@ import { readFigure } from '$core/document/figure';
 import { backUp, backupFolder, listBackups } from '$lib/server/backup/backup';
 import { backupSchedule, failedBackup, setBackupSchedule } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
+import { formOf } from '$lib/server/forms';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async () => ({
@@ -22,7 +23,7 @@ export const actions: Actions = {
 		return { made: made.value };
 	},
 	schedule: async ({ request }) => {
-		const form = await request.formData();
+		const form = await formOf(request);
 		const hours = String(form.get('hours') ?? '').trim();
 		const keep = String(form.get('keep') ?? '');
 		const readHours = hours === '' ? { ok: true as const, value: null } : readFigure(hours, HOURS);

@@ -57,10 +57,14 @@
 	}
 
 	/** Entries without what the page added to them. */
-	const plain = () => data.entries.map(({ own: _, ...entry }) => entry as LibraryEntry);
+	const plain = () =>
+		data.entries.map(({ own: _, version: __, ...entry }) => entry as LibraryEntry);
 
 	async function put(entries: readonly LibraryEntry[]): Promise<boolean> {
-		const answer = await sendJson('/library/entries', { put: entries });
+		const put = new Set(entries.map(({ id }) => id));
+		const seen = data.entries.filter(({ id }) => put.has(id));
+		const versions = Object.fromEntries(seen.map(({ id, version }) => [id, version]));
+		const answer = await sendJson('/library/entries', { put: entries, versions });
 		trouble = answer.ok ? '' : answer.words;
 		if (answer.ok) await invalidateAll();
 		return answer.ok;

@@ -58,6 +58,12 @@ export function walkOf(record: ArrayRecord, entries: readonly InspectionEntry[])
 	})).filter(({ stops: some }) => some.length > 0);
 }
 
+/** What is measured at a stop of this array's walk; null where nothing is, or there is no such stop. */
+export function measuredAt(record: ArrayRecord, stop: string): MeasuredItem | null {
+	const stops = walkOf(record, []).flatMap((stretch) => stretch.stops);
+	return stops.find(({ key }) => key === stop)?.measured ?? null;
+}
+
 /** How a stop stands, worst answer first. */
 export function outcomeOfStop({ answers }: WalkStop): InspectionEntry['outcome'] | null {
 	const outcomes = answers.map(({ outcome }) => outcome);

@@ -44,18 +44,18 @@ export async function readInverter(
 	}
 	client.setID(unit);
 	client.setTimeout(PATIENCE);
-	let late = false;
-	const over = setTimeout(() => {
-		late = true;
-		client.destroy(() => undefined);
-	}, deadline);
+	// What is asked when the line is cut is never answered, so the deadline is raced.
+	let over: NodeJS.Timeout | undefined;
+	const late = new Promise<Result<never, InstrumentTrouble>>((resolve) => {
+		over = setTimeout(() => resolve(refuse(TROUBLES.silent())), deadline);
+	});
 	try {
-		return await readModels(client);
+		return await Promise.race([readModels(client), late]);
 	} catch (error) {
-		return refuse(late ? TROUBLES.silent() : troubleOf(error));
+		return refuse(troubleOf(error));
 	} finally {
 		clearTimeout(over);
-		client.close(() => undefined);
+		client.destroy(() => undefined);
 	}
 }
 

@@ -26,14 +26,11 @@ const LONG = new Set([
 	'/bench/piles/[pile]/mix'
 ]);
 /** Lines and entries of a visit that take as long on large sites as on small ones: next to nothing. */
-const LIGHT = new Set([
-	'/visits/[visit]/events',
-	'/visits/[visit]/photographs',
-	'/visits/[visit]/inspection'
-]);
+const LIGHT = new Set(['/visits/[visit]/events', '/visits/[visit]/photographs']);
 /** Entries of a visit; every other route of it is a page, for which the whole visit is assessed. */
 const ENTRIES = new Set([
 	'/visits/[visit]/curves',
+	'/visits/[visit]/inspection',
 	'/visits/[visit]/purpose',
 	'/visits/[visit]/readings',
 	'/visits/[visit]/record',

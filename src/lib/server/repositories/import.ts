@@ -42,6 +42,11 @@ export interface Imported {
 /** Thrown inside a transaction, so that nothing of a refused file stays. */
 class Clash extends Error {}
 
+/** Nothing of a file stays where one of its entries is refused. */
+function orClash(appended: Result<null, string>): void {
+	if (!appended.ok) throw new Clash(appended.problem);
+}
+
 const clash = (what: string): Problem => ({
 	what,
 	where: '',
@@ -123,7 +128,10 @@ export async function importSite(
 		for (const visit of visits) {
 			if (await storeVisit(trx, site.id, visit.revision, visit, pictures)) newVisits++;
 		}
-		for (const entry of benchmarks) await addBenchmarkEntry(trx, site.id, entry);
+		for (const entry of benchmarks) {
+			if (await addBenchmarkEntry(trx, site.id, entry)) continue;
+			throw new Clash('A benchmark measurement of this file is here already, with other content.');
+		}
 		if (!(await hasWatchSettings(trx, site.id))) await saveWatchSettings(trx, site.id, watch);
 		return { siteId: site.id, revisions: newRevisions, visits: newVisits };
 	});
@@ -177,10 +185,10 @@ async function storeVisit(
 		for (const entry of visit.conditions) await appendConditions(db, visit.id, entry);
 		for (const reading of visit.readings) await insertReading(db, visit.id, reading);
 		for (const withdrawal of visit.withdrawals) await insertWithdrawal(db, visit.id, withdrawal);
-		for (const entry of visit.safety) await appendSafety(db, visit.id, entry);
-		for (const curve of visit.curves) await appendCurve(db, visit.id, curve);
-		for (const repair of visit.repairs) await appendRepair(db, visit.id, repair);
-		for (const entry of inspection) await appendInspectionEntry(db, visit.id, entry);
+		for (const entry of visit.safety) orClash(await appendSafety(db, visit.id, entry));
+		for (const curve of visit.curves) orClash(await appendCurve(db, visit.id, curve));
+		for (const repair of visit.repairs) orClash(await appendRepair(db, visit.id, repair));
+		for (const entry of inspection) orClash(await appendInspectionEntry(db, visit.id, entry));
 	}
 	await storePictures(db, visit.id, photographs, pictures);
 	return !here;

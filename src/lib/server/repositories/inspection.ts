@@ -1,6 +1,8 @@
 import { inspectionEntrySchema } from '$core/document/inspection';
 import { standingEntries, type InspectionEntry } from '$core/rules/inspection/entry';
+import type { Result } from '$core/units/result';
 import type { DbOrTransaction } from '../database/open';
+import { appendEntry } from './append';
 
 /** Answers of a visit's walk, in the order of arrival. */
 export async function inspectionOf(
@@ -16,24 +18,17 @@ export async function inspectionOf(
 	return rows.map(({ entry }) => inspectionEntrySchema.parse(JSON.parse(entry)));
 }
 
-/** Appends an answer; one that is stored already is left as it is. */
+/** Appends an answer; the same one repeated does no harm. @returns words where it is refused */
 export async function appendInspectionEntry(
 	db: DbOrTransaction,
 	visitId: string,
 	entry: InspectionEntry
-): Promise<void> {
-	await db
-		.insertInto('inspection_entry')
-		.values({
-			id: entry.id,
-			visit_id: visitId,
-			stop: entry.stop,
-			outcome: entry.outcome,
-			severity: entry.severity,
-			entry: JSON.stringify(entry)
-		})
-		.onConflict((conflict) => conflict.column('id').doNothing())
-		.execute();
+): Promise<Result<null, string>> {
+	return appendEntry(db, 'inspection_entry', visitId, entry, ({ stop, outcome, severity }) => ({
+		stop,
+		outcome,
+		severity
+	}));
 }
 
 /** Findings that stand of the newest visit with an inspection; none where there is no such visit. */

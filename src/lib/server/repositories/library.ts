@@ -4,35 +4,69 @@ import {
 	type LibraryKind
 } from '$core/document/library/library';
 import { STARTING_SET } from '$core/document/library/starting-set';
+import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
+
+/** Whose an entry is, and which version of it; null where there is no own one. */
+interface Standing {
+	readonly own: boolean;
+	readonly version: string | null;
+}
 
 /** Own entries and the starting set, in the order of their names; an own entry stands over one of its id. */
 export async function listLibrary(
 	db: DbOrTransaction,
 	kind: LibraryKind | null = null
-): Promise<(LibraryEntry & { readonly own: boolean })[]> {
-	let query = db.selectFrom('library_entry').select(['id', 'entry']);
+): Promise<(LibraryEntry & Standing)[]> {
+	let query = db.selectFrom('library_entry').select(['id', 'entry', 'changed_at']);
 	if (kind) query = query.where('kind', '=', kind);
 	const rows = await query.orderBy('name').execute();
-	const own = rows.map(({ entry }) => ({
+	const own = rows.map(({ entry, changed_at: version }) => ({
 		...libraryEntrySchema.parse(JSON.parse(entry)),
-		own: true
+		own: true,
+		version
 	}));
 	const changed = new Set(own.map(({ id }) => id));
 	const generic = STARTING_SET.filter(
 		(entry) => !changed.has(entry.id) && (kind === null || entry.kind === kind)
-	).map((entry) => ({ ...entry, own: false }));
+	).map((entry) => ({ ...entry, own: false, version: null }));
 	return [...own, ...generic];
 }
 
-/** Puts entries in; one that is there under its id is replaced. */
-export async function putLibraryEntries(
+/** What somebody wants of the library, and the versions of own entries that they had before them. */
+export interface LibraryChange {
+	readonly put: readonly LibraryEntry[];
+	/** Ids */
+	readonly remove: readonly string[];
+	/** By id; an entry that is missing here was not there. */
+	readonly versions: Readonly<Record<string, string | null>>;
+}
+
+/**
+ * Puts entries in and takes own ones out; records that were made from them keep what they took over. All of it is done,
+ * or nothing where somebody changed one of them meanwhile.
+ *
+ * @returns names of entries that somebody changed meanwhile
+ */
+export async function changeLibrary(
 	db: Db,
-	entries: readonly LibraryEntry[],
+	{ put, remove, versions }: LibraryChange,
 	now: string
-): Promise<void> {
-	await db.transaction().execute(async (trx) => {
-		for (const entry of entries) {
+): Promise<Result<null, string[]>> {
+	return db.transaction().execute(async (trx): Promise<Result<null, string[]>> => {
+		const wanted = new Map(put.map((entry) => [entry.id, JSON.stringify(entry)]));
+		const overtaken: string[] = [];
+		for (const id of new Set([...wanted.keys(), ...remove])) {
+			const standing = await trx
+				.selectFrom('library_entry')
+				.select(['name', 'entry', 'changed_at'])
+				.where('id', '=', id)
+				.executeTakeFirst();
+			if (!standing || standing.entry === wanted.get(id)) continue;
+			if (standing.changed_at !== (versions[id] ?? null)) overtaken.push(standing.name);
+		}
+		if (overtaken.length > 0) return refuse(overtaken);
+		for (const entry of put) {
 			const row = {
 				id: entry.id,
 				kind: entry.kind,
@@ -46,10 +80,7 @@ export async function putLibraryEntries(
 				.onConflict((conflict) => conflict.column('id').doUpdateSet(row))
 				.execute();
 		}
+		for (const id of remove) await trx.deleteFrom('library_entry').where('id', '=', id).execute();
+		return succeed(null);
 	});
-}
-
-/** Takes an own entry out; records that were made from it keep what they took over. */
-export async function removeLibraryEntry(db: DbOrTransaction, id: string): Promise<void> {
-	await db.deleteFrom('library_entry').where('id', '=', id).execute();
 }

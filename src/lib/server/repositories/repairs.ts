@@ -1,15 +1,27 @@
 import { repairSchema } from '$core/document/reading';
 import type { RepairEntry } from '$core/expectation/visit';
+import { succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
-import { appendEntry } from './visits';
+import { appendEntry } from './append';
 
-/** Appends what was done about a cause; one repeated does no harm. */
+/** How many readings came before it is the server's to say, and differs when a repair is sent again. */
+const withoutReadings = (repair: RepairEntry) =>
+	JSON.stringify({ ...repair, readingsBefore: null });
+
+/** Appends what was done about a cause; one repeated does no harm. @returns words where it is refused */
 export async function appendRepair(
 	db: DbOrTransaction,
 	visitId: string,
 	repair: RepairEntry
-): Promise<void> {
-	await appendEntry(db, 'repair_entry', visitId, repair);
+): Promise<Result<null, string>> {
+	return appendEntry(
+		db,
+		'repair_entry',
+		visitId,
+		repair,
+		undefined,
+		(stored) => withoutReadings(stored) === withoutReadings(repair)
+	);
 }
 
 /**
@@ -20,20 +32,21 @@ export async function storeRepair(
 	db: Db,
 	visitId: string,
 	repair: RepairEntry
-): Promise<RepairEntry> {
-	return db.transaction().execute(async (trx) => {
+): Promise<Result<RepairEntry, string>> {
+	return db.transaction().execute(async (trx): Promise<Result<RepairEntry, string>> => {
 		const { readings } = await trx
 			.selectFrom('reading')
 			.select(({ fn }) => fn.countAll<number>().as('readings'))
 			.where('visit_id', '=', visitId)
 			.executeTakeFirstOrThrow();
-		await appendRepair(trx, visitId, { ...repair, readingsBefore: readings });
+		const appended = await appendRepair(trx, visitId, { ...repair, readingsBefore: readings });
+		if (!appended.ok) return appended;
 		const { entry } = await trx
 			.selectFrom('repair_entry')
 			.select('entry')
 			.where('id', '=', repair.id)
 			.executeTakeFirstOrThrow();
-		return repairSchema.parse(JSON.parse(entry));
+		return succeed(repairSchema.parse(JSON.parse(entry)));
 	});
 }
 

@@ -13,7 +13,7 @@ import { stringPlace } from '$core/expectation/place';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
 import { appendInspectionEntry, newestFindings } from './inspection';
-import { listLibrary, putLibraryEntries, removeLibraryEntry } from './library';
+import { changeLibrary, listLibrary } from './library';
 import { findPhotograph, insertPhotograph } from './photographs';
 import {
 	changeRecord,
@@ -290,11 +290,21 @@ describe('the library', () => {
 	it('has the generic types, and own ones over them', async () => {
 		expect(await listLibrary(db)).toHaveLength(STARTING_SET.length);
 		const [generic] = STARTING_SET;
-		await putLibraryEntries(db, [{ ...generic!, name: 'Ours' }], NOW);
+		const ours = { ...generic!, name: 'Ours' };
+		const put = (entry: typeof ours, version: string | null, at = NOW) =>
+			changeLibrary(db, { put: [entry], remove: [], versions: { [entry.id]: version } }, at);
+		expect((await put(ours, null)).ok).toBe(true);
 		const modules = await listLibrary(db, 'module');
 		expect(modules.find(({ id }) => id === generic!.id)).toMatchObject({ name: 'Ours', own: true });
 		expect(modules.every(({ kind }) => kind === 'module')).toBe(true);
-		await removeLibraryEntry(db, generic!.id);
+		// The same once more does no harm; what was made from another version is refused.
+		expect((await put(ours, null)).ok).toBe(true);
+		expect(await put({ ...ours, name: 'Theirs' }, null)).toEqual({ ok: false, problem: ['Ours'] });
+		const remove = { put: [], remove: [ours.id] };
+		expect((await changeLibrary(db, { ...remove, versions: {} }, NOW)).ok).toBe(false);
+		const { version } = modules.find(({ id }) => id === ours.id)!;
+		const versions = { [ours.id]: version };
+		expect((await changeLibrary(db, { ...remove, versions }, NOW)).ok).toBe(true);
 		expect((await listLibrary(db, 'module'))[0]!.own).toBe(false);
 	});
 });

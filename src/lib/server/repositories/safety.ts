@@ -6,7 +6,11 @@ import type { Task } from '$core/rules/making-safe/step';
 import { judge } from '$core/trace/assess';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db } from '../database/open';
+import { TAKEN } from './append';
 import { appendSafety, findVisit } from './visits';
+
+/** The clock is the server's, and differs when an entry is sent again. */
+const withoutClock = (entry: SafetyEntry) => JSON.stringify({ ...entry, at: null });
 
 /**
  * Stores what was done or read at a step. The server's clock counts, since waits hang on it; a step
@@ -27,7 +31,10 @@ export async function settleStep(
 		if (!document) return refuse(null);
 		const { record, visit } = document;
 		const repeated = visit.safety.find(({ id }) => id === entry.id);
-		if (repeated) return succeed(repeated);
+		if (repeated) {
+			const same = withoutClock(repeated) === withoutClock(entry);
+			return same ? succeed(repeated) : refuse(TAKEN);
+		}
 		const standing = standingSafety(visit.safety).get(entry.step) ?? null;
 		if ((standing?.id ?? null) !== entry.supersedes) {
 			return refuse('Somebody else changed this step meanwhile. Look again.');
@@ -35,8 +42,8 @@ export async function settleStep(
 		const trouble = entry.withdrawn || entry.step === OWN_PROCEDURE ? null : outOfTurn();
 		if (trouble) return refuse(trouble);
 		const stored = { ...entry, at: new Date(now).toISOString() };
-		await appendSafety(trx, visitId, stored);
-		return succeed(stored);
+		const appended = await appendSafety(trx, visitId, stored);
+		return appended.ok ? succeed(stored) : appended;
 
 		function outOfTurn(): string | null {
 			const places = new Map(judge(record, visit).places.map((place) => [place.key, place]));

@@ -235,6 +235,20 @@ async function withRecord(
 	return { id, number, createdAt: created_at, record };
 }
 
+/** Whether a stored revision is what a change made of the one before it. */
+async function cameFrom(
+	db: DbOrTransaction,
+	siteId: string,
+	{ number, record }: Revision,
+	change: RecordChange
+): Promise<boolean> {
+	const before = await findRevisionNumber(db, siteId, number - 1);
+	const made = before && applyChange(before.record, change);
+	if (!made?.ok) return false;
+	const read = arrayRecordSchema.safeParse(made.value);
+	return read.success && JSON.stringify(read.data) === JSON.stringify(record);
+}
+
 /** Why a record was not stored. */
 export type RecordRefusal =
 	| { readonly kind: 'changed-meanwhile'; readonly newest: Revision }
@@ -268,7 +282,11 @@ export async function changeRecord(
 		const newest = await newestRevision(trx, siteId);
 		if (!newest) return refuse({ kind: 'no-such-site' as const });
 		const stored = newest.id === id ? newest : await findRevision(trx, id);
-		if (stored) return succeed({ revision: stored, merged: true });
+		if (stored) {
+			return (await cameFrom(trx, siteId, stored, change))
+				? succeed({ revision: stored, merged: true })
+				: refuse({ kind: 'refused' as const, words: 'Another change already has this id.' });
+		}
 		const merged = newest.id !== base;
 		if (merged) {
 			const seen = await findRevision(trx, base);

@@ -13,9 +13,12 @@ import {
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
+import { ALL_SITES } from '../../../../tests/support/sites';
+import { VISIT_LIMITS } from '$core/document/visit-limits';
 import { openDatabase, type Db } from '../database/open';
 import { earlierVisits } from './earlier-visits';
 import { importVisit } from './import';
+import { appendInspectionEntry } from './inspection';
 import { storeRepair } from './repairs';
 import { settleStep } from './safety';
 import {
@@ -163,7 +166,9 @@ describe('going back on after a repair', () => {
 			expect(await appendReading(db, VISIT, taken, silent)).toMatchObject({ ok: true });
 		}
 		const before = (await visit()).readings.length;
-		expect((await storeRepair(db, VISIT, repair)).readingsBefore).toBe(before);
+		expect(await storeRepair(db, VISIT, repair)).toMatchObject({
+			value: { readingsBefore: before }
+		});
 		expect(await polarity()).toMatchObject({ problem: expect.stringContaining('A1: polarity') });
 		const standing = (await visit()).readings.find(
 			({ place }) => 'string' in place && place.string === a1!.id
@@ -172,7 +177,9 @@ describe('going back on after a repair', () => {
 		expect(await appendReading(db, VISIT, again, silent)).toMatchObject({ ok: true });
 		expect(await polarity()).toMatchObject({ ok: true });
 		// Sent once more, the repair stays where it was.
-		expect((await storeRepair(db, VISIT, repair)).readingsBefore).toBe(before);
+		expect(await storeRepair(db, VISIT, repair)).toMatchObject({
+			value: { readingsBefore: before }
+		});
 	});
 });
 
@@ -181,7 +188,11 @@ describe('readings', () => {
 
 	it('with kit below the cold volts are refused with the reason', async () => {
 		const { meters } = await visit();
-		await changeMeters(db, VISIT, { ...meters, volts: { ...meters.volts, ratedVolts: 500 } });
+		const low = { ...meters, volts: { ...meters.volts, ratedVolts: 500 } };
+		expect(await changeMeters(db, VISIT, JSON.stringify(meters), low)).toBe(true);
+		// Who saw the old ones does not undo this; the same once more does no harm.
+		expect(await changeMeters(db, VISIT, JSON.stringify(meters), low)).toBe(true);
+		expect(await changeMeters(db, VISIT, JSON.stringify(meters), meters)).toBe(false);
 		expect(await appendReading(db, VISIT, reading(476), silent)).toMatchObject({
 			problem: { kind: 'refused', words: expect.stringContaining('536 V can stand here') }
 		});
@@ -266,7 +277,14 @@ describe('a visit', () => {
 			follows: true,
 			basis: 'back 38 °C'
 		});
-		await changePurpose(db, VISIT, 'insurance', 'Isolation low');
+		const seen = { purpose: 'routine', inverterSays: '' } as const;
+		await changePurpose(db, VISIT, seen, { ...seen, purpose: 'insurance' });
+		// Another person, who changed something else meanwhile, and a third, who changed the same.
+		await changePurpose(db, VISIT, seen, { ...seen, inverterSays: 'Isolation low' });
+		expect(await changePurpose(db, VISIT, seen, { ...seen, purpose: 'fault' })).toMatchObject({
+			ok: false,
+			problem: { purpose: 'insurance' }
+		});
 		const here = (await findVisit(db, VISIT))!;
 		expect(here.visit.curves).toEqual([curve]);
 		expect(here.visit.conditions.map(({ follows }) => follows)).toEqual([false, true]);
@@ -290,5 +308,60 @@ describe('a visit', () => {
 			{ id: demo.visit.id, startedAt: demo.visit.startedAt, reason: demo.visit.reason }
 		]);
 		expect(await earlierVisits(db, site.id, demo.visit.startedAt)).toEqual([]);
+	});
+});
+
+describe('an entry', () => {
+	const curve = (id: number): MeasuredCurve => ({
+		id: testId(id),
+		stringId: a1!.id,
+		points: [
+			[0, 9],
+			[300, 8.5],
+			[450, 0]
+		],
+		at: null,
+		origin: 'tracer',
+		takenAt: START,
+		by: 'x',
+		supersedes: null
+	});
+
+	it('is stored once, and no other under its id', async () => {
+		const [entry] = ALL_SITES.flatMap(({ inspection }) => inspection);
+		for (const append of [
+			(change: object) => appendCurve(db, VISIT, { ...curve(0x5000), ...change }),
+			(change: object) =>
+				appendInspectionEntry(db, VISIT, { ...entry!, id: testId(0x5002), ...change }),
+			(change: object) => settle({ ...step(OWN_PROCEDURE), id: testId(0x5001), ...change })
+		]) {
+			expect((await append({})).ok).toBe(true);
+			expect((await append({})).ok).toBe(true);
+			expect(await append({ by: 'somebody else' })).toMatchObject({ ok: false });
+		}
+		const elsewhere = await appendCurve(db, readDemo().visit.id, curve(0x5000));
+		expect(elsewhere.ok).toBe(false);
+		const { curves } = await visit();
+		expect(curves).toEqual([curve(0x5000)]);
+	});
+
+	it('beyond what a visit file carries is refused in words, and the visit can still be exported', async () => {
+		const rows = Array.from({ length: VISIT_LIMITS.curves }, (_, i) => curve(0x6000 + i)).map(
+			(one) => ({ id: one.id, visit_id: VISIT, entry: JSON.stringify(one) })
+		);
+		await db.insertInto('curve').values(rows).execute();
+		expect(await appendCurve(db, VISIT, curve(0x5000))).toMatchObject({
+			ok: false,
+			problem: expect.stringContaining('Begin another visit')
+		});
+		const full = writeVisitDocument((await findVisit(db, VISIT))!);
+		expect(readVisitDocument(full).ok).toBe(true);
+		// What an earlier version took beyond that is written all the same.
+		await db
+			.insertInto('curve')
+			.values({ id: testId(0x5000), visit_id: VISIT, entry: JSON.stringify(curve(0x5000)) })
+			.execute();
+		const beyond = writeVisitDocument((await findVisit(db, VISIT))!);
+		expect(JSON.parse(beyond).visit.curves).toHaveLength(VISIT_LIMITS.curves + 1);
 	});
 });

@@ -6,6 +6,7 @@ import {
 	type VisitDocument
 } from '$core/document/visit';
 import { readingSchema } from '$core/document/reading';
+import { fullWords, VISIT_LIMITS } from '$core/document/visit-limits';
 import { placeTrouble } from '$core/expectation/place-in-record';
 import { stringOfPlace } from '$core/expectation/place';
 import { placeWords } from '$core/expectation/place-words';
@@ -20,8 +21,10 @@ import type {
 } from '$core/expectation/visit';
 import { kitTrouble } from '$core/rules/kit';
 import { gateOfReading } from '$core/rules/making-safe/gate';
+import { mergeFields } from '$core/units/merge-fields';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
+import { appendEntry, TAKEN } from './append';
 import { entriesOf } from './entries';
 import { inspectionOf } from './inspection';
 import { photographsOf } from './photographs';
@@ -130,30 +133,66 @@ export async function pointVisitAt(db: Db, visitId: string, revisionId: string):
 		.execute();
 }
 
+/**
+ * Stores the limits of error of the meters.
+ *
+ * @param seen what the person had before them, as JSON
+ * @returns false where somebody stored others meanwhile
+ */
 export async function changeMeters(
 	db: Db,
 	visitId: string,
+	seen: string,
 	meters: Visit['meters']
-): Promise<void> {
-	await db
-		.updateTable('visit')
-		.set({ meters: JSON.stringify(metersSchema.parse(meters)) })
-		.where('id', '=', visitId)
-		.execute();
+): Promise<boolean> {
+	const wanted = JSON.stringify(metersSchema.parse(meters));
+	return db.transaction().execute(async (trx) => {
+		const row = await trx
+			.selectFrom('visit')
+			.select('meters')
+			.where('id', '=', visitId)
+			.executeTakeFirst();
+		if (!row) return false;
+		// What an earlier version stored lacks what the schema adds.
+		const standing = JSON.stringify(metersSchema.parse(JSON.parse(row.meters)));
+		if (standing !== seen && standing !== wanted) return false;
+		await trx.updateTable('visit').set({ meters: wanted }).where('id', '=', visitId).execute();
+		return true;
+	});
 }
 
 /** Why one comes, and what the inverter says. */
+export type VisitReason = Pick<Visit, 'purpose' | 'inverterSays'>;
+
+/**
+ * Stores why one comes, merged with what somebody else stored meanwhile.
+ *
+ * @returns what stands now; what stands where both changed the same; null where there is no such visit
+ */
 export async function changePurpose(
 	db: Db,
 	visitId: string,
-	purpose: Visit['purpose'],
-	inverterSays: string
-): Promise<void> {
-	await db
-		.updateTable('visit')
-		.set({ purpose, inverter_says: inverterSays })
-		.where('id', '=', visitId)
-		.execute();
+	seen: VisitReason,
+	wanted: VisitReason
+): Promise<Result<VisitReason, VisitReason> | null> {
+	return db.transaction().execute(async (trx) => {
+		const standing = await trx
+			.selectFrom('visit')
+			.select(['purpose', 'inverter_says as inverterSays'])
+			.where('id', '=', visitId)
+			.executeTakeFirst();
+		if (!standing) return null;
+		const reason = { ...standing, purpose: purposeSchema.parse(standing.purpose) };
+		const merged = mergeFields(seen, wanted, reason);
+		if (!merged.ok) return refuse(reason);
+		const { purpose, inverterSays } = merged.value;
+		await trx
+			.updateTable('visit')
+			.set({ purpose, inverter_says: inverterSays })
+			.where('id', '=', visitId)
+			.execute();
+		return merged;
+	});
 }
 
 export async function appendConditions(
@@ -258,6 +297,9 @@ export async function appendReading(
 				? succeed(repeated)
 				: refuse({ kind: 'refused' as const, words: 'Another reading already has this id.' });
 		}
+		if (visit.readings.length >= VISIT_LIMITS.readings) {
+			return refuse({ kind: 'refused' as const, words: fullWords(VISIT_LIMITS.readings) });
+		}
 		const lost = placeTrouble(record, reading.place);
 		if (lost) {
 			return refuse({ kind: 'refused' as const, words: `${lost} Load the page again.` });
@@ -306,6 +348,8 @@ export async function withdrawReading(
 		if (!readings.some((reading) => reading.id === withdrawal.readingId)) {
 			return refuse('This visit has no such reading. Load the page again.');
 		}
+		const taken = withdrawals.find(({ id }) => id === withdrawal.id);
+		if (taken && taken.readingId !== withdrawal.readingId) return refuse(TAKEN);
 		if (!withdrawals.some((earlier) => earlier.readingId === withdrawal.readingId)) {
 			await insertWithdrawal(trx, visitId, withdrawal);
 		}
@@ -318,8 +362,8 @@ export async function appendSafety(
 	db: DbOrTransaction,
 	visitId: string,
 	entry: SafetyEntry
-): Promise<void> {
-	await appendEntry(db, 'safety_entry', visitId, entry);
+): Promise<Result<null, string>> {
+	return appendEntry(db, 'safety_entry', visitId, entry);
 }
 
 /** Appends a measured curve; one repeated does no harm. */
@@ -327,22 +371,8 @@ export async function appendCurve(
 	db: DbOrTransaction,
 	visitId: string,
 	curve: MeasuredCurve
-): Promise<void> {
-	await appendEntry(db, 'curve', visitId, curve);
-}
-
-/** Appends an entry to one of the tables that hold them as JSON; one repeated does no harm. */
-export async function appendEntry(
-	db: DbOrTransaction,
-	table: 'safety_entry' | 'curve' | 'repair_entry',
-	visitId: string,
-	entry: { readonly id: string }
-): Promise<void> {
-	await db
-		.insertInto(table)
-		.values({ id: entry.id, visit_id: visitId, entry: JSON.stringify(entry) })
-		.onConflict((conflict) => conflict.column('id').doNothing())
-		.execute();
+): Promise<Result<null, string>> {
+	return appendEntry(db, 'curve', visitId, curve);
 }
 
 export async function visitExists(db: DbOrTransaction, id: string): Promise<boolean> {

@@ -53,17 +53,25 @@ export async function benchmarkEntries(
 	return rows.map(({ entry }) => benchmarkEntrySchema.parse(JSON.parse(entry)));
 }
 
-/** Puts a measurement in; one that is there under its id stays as it is. */
+/** Puts a measurement in; the same one repeated does no harm. @returns false where another has its id */
 export async function addBenchmarkEntry(
 	db: DbOrTransaction,
 	siteId: string,
 	entry: BenchmarkEntry
-): Promise<void> {
-	await db
+): Promise<boolean> {
+	const text = JSON.stringify(entry);
+	const { numInsertedOrUpdatedRows: added } = await db
 		.insertInto('benchmark_entry')
-		.values({ id: entry.id, site_id: siteId, entry: JSON.stringify(entry) })
+		.values({ id: entry.id, site_id: siteId, entry: text })
 		.onConflict((conflict) => conflict.column('id').doNothing())
-		.execute();
+		.executeTakeFirstOrThrow();
+	if (added === 1n) return true;
+	const here = await db
+		.selectFrom('benchmark_entry')
+		.select(['site_id', 'entry'])
+		.where('id', '=', entry.id)
+		.executeTakeFirstOrThrow();
+	return here.site_id === siteId && here.entry === text;
 }
 
 export async function removeBenchmarkEntry(

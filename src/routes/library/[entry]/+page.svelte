@@ -57,7 +57,8 @@
 		await send({ put: [value] });
 	}
 	async function send(body: object): Promise<void> {
-		const answer = await sendJson('/library/entries', body);
+		const versions = entry ? { [entry.id]: entry.version } : {};
+		const answer = await sendJson('/library/entries', { ...body, versions });
 		if (!answer.ok) return void (trouble = answer.words);
 		await goto(resolve('/library'));
 		await invalidateAll();

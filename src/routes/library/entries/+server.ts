@@ -3,12 +3,14 @@ import { z } from 'zod';
 import { libraryEntrySchema } from '$core/document/library/library';
 import { database } from '$lib/server/database';
 import { readBody } from '$lib/server/read-body';
-import { putLibraryEntries, removeLibraryEntry } from '$lib/server/repositories/library';
+import { changeLibrary } from '$lib/server/repositories/library';
 import type { RequestHandler } from './$types';
 
 const requestSchema = z.strictObject({
 	put: z.array(libraryEntrySchema).max(20_000).default([]),
-	remove: z.array(z.uuid()).max(20_000).default([])
+	remove: z.array(z.uuid()).max(20_000).default([]),
+	/** Versions of own entries that the person had before them. */
+	versions: z.record(z.uuid(), z.string().max(40).nullable()).default({})
 });
 
 /** Puts entries into the library, and takes own ones out. */
@@ -18,8 +20,11 @@ export const POST: RequestHandler = async ({ request }) => {
 		const { what, where } = input.problem;
 		return json({ words: where ? `${what} (${where})` : what }, { status: 400 });
 	}
-	const db = await database();
-	await putLibraryEntries(db, input.value.put, new Date().toISOString());
-	for (const id of input.value.remove) await removeLibraryEntry(db, id);
+	const changed = await changeLibrary(await database(), input.value, new Date().toISOString());
+	if (!changed.ok) {
+		const names = changed.problem.slice(0, 5).map((name) => `“${name}”`);
+		const words = `Somebody changed ${names.join(', ')} meanwhile. Nothing was stored: load the page again and look at theirs.`;
+		return json({ words }, { status: 409 });
+	}
 	return json({ stored: input.value.put.length }, { status: 201 });
 };

@@ -4,7 +4,7 @@ import { visitFormSchema } from '$core/document/visit-form';
 import { emptyVisit } from '$core/expectation/visit';
 import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
-import { superValidate, zod4 } from '$lib/server/forms';
+import { formOf, superValidate, zod4 } from '$lib/server/forms';
 import { newestRevision } from '$lib/server/repositories/sites';
 import { watchSettings } from '$lib/server/repositories/watch-settings';
 import { nextBenchmarkDay } from '$lib/watch/benchmark-days';
@@ -39,7 +39,7 @@ export const load: PageServerLoad = async ({ parent, params }) => {
 
 export const actions: Actions = {
 	visit: async ({ params, request }) => {
-		const form = await superValidate(request, zod4(visitFormSchema));
+		const form = await superValidate(await formOf(request), zod4(visitFormSchema));
 		if (!form.valid) return fail(400, { form });
 		const db = await database();
 		const revision = await newestRevision(db, params.site);

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { siteFormSchema } from '$core/document/site-form';
 import { figureValue } from '$core/document/figure';
 import { database } from '$lib/server/database';
-import { superValidate, zod4 } from '$lib/server/forms';
+import { formOf, superValidate, zod4 } from '$lib/server/forms';
 import { createSite } from '$lib/server/repositories/sites';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -14,7 +14,7 @@ export const load: PageServerLoad = async () => ({
 
 export const actions: Actions = {
 	default: async ({ request }) => {
-		const form = await superValidate(request, zod4(siteFormSchema));
+		const form = await superValidate(await formOf(request), zod4(siteFormSchema));
 		if (!form.valid) return fail(400, { form });
 		const { name, place, timeZone, inServiceSince } = form.data;
 		const id = uuid();

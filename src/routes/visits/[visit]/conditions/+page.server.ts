@@ -8,7 +8,8 @@ import { planeOfEntry } from '$core/expectation/plane-conditions';
 import { planesOf } from '$core/record/plane';
 import type { ArrayRecord } from '$core/record/record';
 import { database } from '$lib/server/database';
-import { superValidate, zod4 } from '$lib/server/forms';
+import { formOf, message, superValidate, zod4 } from '$lib/server/forms';
+import { roomFor } from '$lib/server/repositories/append';
 import { appendConditions, changeMeters, findVisit } from '$lib/server/repositories/visits';
 import { tellVisit } from '$lib/server/visit-events';
 import type { Actions, PageServerLoad } from './$types';
@@ -59,7 +60,9 @@ export const load: PageServerLoad = async ({ parent }) => {
 
 export const actions: Actions = {
 	conditions: async ({ params, request }) => {
-		const form = await superValidate(request, zod4(conditionsFormSchema), { id: 'conditions' });
+		const form = await superValidate(await formOf(request), zod4(conditionsFormSchema), {
+			id: 'conditions'
+		});
 		if (!form.valid) return fail(400, { form });
 		const db = await database();
 		const document = await findVisit(db, params.visit);
@@ -73,6 +76,8 @@ export const actions: Actions = {
 			fieldId: fieldOf(document.record, form.data.fieldId),
 			...conditionsOfForm(form.data)
 		};
+		const room = await roomFor(db, 'conditions', params.visit);
+		if (!room.ok) return message(form, room.problem, { status: 409 });
 		await appendConditions(db, params.visit, entry);
 		tellVisit(params.visit, { kind: 'conditions', entry });
 		// Another plane is entered next where the person asked for it.
@@ -80,11 +85,25 @@ export const actions: Actions = {
 		redirect(303, `/visits/${params.visit}/${next}`);
 	},
 	meters: async ({ params, request }) => {
-		const form = await superValidate(request, zod4(metersFormSchema), { id: 'meters' });
+		const form = await superValidate(await formOf(request), zod4(metersFormSchema), {
+			id: 'meters'
+		});
 		if (!form.valid) return fail(400, { form });
 		const db = await database();
-		if (!(await findVisit(db, params.visit))) error(404, { message: 'There is no such visit.' });
-		await changeMeters(db, params.visit, metersOfForm(form.data));
+		const meters = metersOfForm(form.data);
+		if (!(await changeMeters(db, params.visit, form.data.seen, meters))) {
+			const document = await findVisit(db, params.visit);
+			if (!document) error(404, { message: 'There is no such visit.' });
+			const { volts, amps } = document.visit.meters;
+			// Stored again, it is stored in full knowledge of theirs.
+			form.data.seen = JSON.stringify(document.visit.meters);
+			return message(
+				form,
+				`Somebody stored other limits meanwhile: voltage ± (${volts.pctOfReading} % + ${volts.counts}), current ± (${amps.pctOfReading} % + ${amps.counts}). Store yours again to replace them.`,
+				{ status: 409 }
+			);
+		}
+		form.data.seen = JSON.stringify(meters);
 		tellVisit(params.visit, { kind: 'changed' });
 		return { form };
 	}

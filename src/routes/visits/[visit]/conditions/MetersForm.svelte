@@ -28,6 +28,7 @@
 </script>
 
 <form method="POST" action="?/meters" use:enhance oninput={() => (stored = false)}>
+	<input type="hidden" name="seen" value={$form.seen} />
 	<h2>Meters</h2>
 	<p class="soft">
 		Limits of error from the data sheet: ± (percent of reading + counts). These are usual ones.

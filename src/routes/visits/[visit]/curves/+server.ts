@@ -15,7 +15,9 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	if (!document.record.strings.some(({ id }) => id === input.value.stringId)) {
 		return json({ words: 'The record of this visit has no such string.' }, { status: 400 });
 	}
-	await appendCurve(db, params.visit, input.value);
-	tellVisit(params.visit, { kind: 'curve', entry: input.value });
-	return json({ curve: input.value }, { status: 201 });
+	const { value: curve } = input;
+	const stored = await db.transaction().execute((trx) => appendCurve(trx, params.visit, curve));
+	if (!stored.ok) return json({ words: stored.problem }, { status: 409 });
+	tellVisit(params.visit, { kind: 'curve', entry: curve });
+	return json({ curve }, { status: 201 });
 };

@@ -4,6 +4,7 @@ import { PICTURE } from '$core/document/picture';
 import { instant } from '$core/document/record';
 import { database } from '$lib/server/database';
 import { encodedAnew } from '$lib/server/photographs/decode';
+import { roomFor } from '$lib/server/repositories/append';
 import { insertPhotograph } from '$lib/server/repositories/photographs';
 import { visitExists } from '$lib/server/repositories/visits';
 import type { RequestHandler } from './$types';
@@ -26,6 +27,8 @@ export const POST: RequestHandler = async ({ params, request, url }) => {
 	}
 	const picture = await encodedAnew(bytes);
 	if (!picture.ok) return refused(picture.problem);
+	const room = await roomFor(db, 'photograph', params.visit);
+	if (!room.ok) return refused(room.problem);
 	const stored = await insertPhotograph(db, {
 		...query.data,
 		...picture.value,

@@ -30,6 +30,10 @@
 	// svelte-ignore state_referenced_locally
 	let purpose = $state<Purpose>(visit.purpose);
 	let trouble = $state('');
+	type Reason = Pick<typeof visit, 'purpose' | 'inverterSays'>;
+	/** What the person had before them when they began to change it. */
+	// svelte-ignore state_referenced_locally
+	let seen: Reason = { purpose: visit.purpose, inverterSays: visit.inverterSays };
 	const meanings = $derived(meaningsOf(says));
 	const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 
@@ -51,9 +55,16 @@
 
 	async function store(): Promise<void> {
 		const inverterSays = joinMessage(shownBy, says);
-		const answer = await sendJson(`/visits/${visit.id}/purpose`, { purpose, inverterSays });
+		const answer = await sendJson<Reason & { standing?: Reason }>(`/visits/${visit.id}/purpose`, {
+			purpose,
+			inverterSays,
+			seen
+		});
 		trouble = answer.ok ? '' : answer.words;
-		if (answer.ok) session.setPurpose(purpose, inverterSays);
+		const stands = answer.ok ? answer.body : answer.body?.standing;
+		if (!stands) return;
+		seen = { purpose: stands.purpose, inverterSays: stands.inverterSays };
+		session.setPurpose(stands.purpose, stands.inverterSays);
 	}
 </script>
 

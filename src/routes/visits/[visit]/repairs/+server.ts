@@ -17,6 +17,7 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const trouble = placeTrouble(document.record, input.value.place);
 	if (trouble) return json({ words: trouble, where: 'place' }, { status: 400 });
 	const repair = await storeRepair(db, params.visit, input.value);
-	tellVisit(params.visit, { kind: 'repair', entry: repair });
-	return json({ repair }, { status: 201 });
+	if (!repair.ok) return json({ words: repair.problem }, { status: 409 });
+	tellVisit(params.visit, { kind: 'repair', entry: repair.value });
+	return json({ repair: repair.value }, { status: 201 });
 };

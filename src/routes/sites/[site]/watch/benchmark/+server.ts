@@ -1,8 +1,9 @@
-import { json } from '@sveltejs/kit';
+import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { benchmarkEntrySchema } from '$core/document/monitoring';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
+import { findSite } from '$lib/server/repositories/sites';
 import { addBenchmarkEntry, removeBenchmarkEntry } from '$lib/server/repositories/watch-settings';
 import type { RequestHandler } from './$types';
 
@@ -10,7 +11,11 @@ import type { RequestHandler } from './$types';
 export const POST: RequestHandler = async ({ params, request }) => {
 	const entry = await readBody(request, benchmarkEntrySchema);
 	if (!entry.ok) return refused(entry.problem);
-	await addBenchmarkEntry(await database(), params.site, entry.value);
+	const db = await database();
+	if (!(await findSite(db, params.site))) error(404, { message: 'There is no such site.' });
+	if (!(await addBenchmarkEntry(db, params.site, entry.value))) {
+		return json({ words: 'Another measurement already has this id.' }, { status: 409 });
+	}
 	return json({}, { status: 201 });
 };
 

@@ -55,6 +55,10 @@
 		return read.ok ? read.value : null;
 	}
 
+	/** What the person had before them when they began to change it. */
+	// svelte-ignore state_referenced_locally
+	let seen: WatchSettings = data.settings;
+
 	async function store(): Promise<void> {
 		const settings: WatchSettings = {
 			latitude: figure('latitude'),
@@ -64,10 +68,15 @@
 			benchmarkDays: days.length > 0 ? days : null,
 			limit: (figure('limit') ?? 80) / 100
 		};
-		const answer = await sendJson(`/sites/${data.site.id}/watch/settings`, settings);
+		const answer = await sendJson<WatchSettings>(`/sites/${data.site.id}/watch/settings`, {
+			settings,
+			seen
+		});
 		stored = answer.ok;
 		words = answer.ok ? '' : answer.words;
-		if (answer.ok) await invalidateAll();
+		if (!answer.ok) return;
+		seen = answer.body;
+		await invalidateAll();
 	}
 </script>
 

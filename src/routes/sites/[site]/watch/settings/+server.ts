@@ -1,13 +1,32 @@
-import { json } from '@sveltejs/kit';
+import { error, json } from '@sveltejs/kit';
+import { z } from 'zod';
 import { watchSettingsSchema } from '$core/document/monitoring';
+import { mergeFields } from '$core/units/merge-fields';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
-import { saveWatchSettings } from '$lib/server/repositories/watch-settings';
+import { findSite } from '$lib/server/repositories/sites';
+import { saveWatchSettings, watchSettings } from '$lib/server/repositories/watch-settings';
 import type { RequestHandler } from './$types';
 
+/** What is to stand, and what the person saw when they changed it. */
+const inputSchema = z.strictObject({ settings: watchSettingsSchema, seen: watchSettingsSchema });
+
+/** Stores what a site's monitoring goes by, merged with what somebody else stored meanwhile. */
 export const POST: RequestHandler = async ({ params, request }) => {
-	const settings = await readBody(request, watchSettingsSchema);
-	if (!settings.ok) return refused(settings.problem);
-	await saveWatchSettings(await database(), params.site, settings.value);
-	return json({});
+	const input = await readBody(request, inputSchema);
+	if (!input.ok) return refused(input.problem);
+	const db = await database();
+	if (!(await findSite(db, params.site))) error(404, { message: 'There is no such site.' });
+	const { seen, settings } = input.value;
+	return db.transaction().execute(async (trx) => {
+		const standing = await watchSettings(trx, params.site);
+		const merged = mergeFields(seen, settings, standing);
+		if (!merged.ok) {
+			const words =
+				'Somebody changed the same settings meanwhile. Load the page again to see theirs.';
+			return json({ words, fields: merged.problem }, { status: 409 });
+		}
+		await saveWatchSettings(trx, params.site, merged.value);
+		return json(merged.value);
+	});
 };

@@ -9,7 +9,7 @@ import {
 import { checkLabel } from '$core/module/plausibility';
 import type { Plate } from '$core/module/plate';
 import { database } from '$lib/server/database';
-import { setError, superValidate, zod4 } from '$lib/server/forms';
+import { formOf, setError, superValidate, zod4 } from '$lib/server/forms';
 import { listLibrary } from '$lib/server/repositories/library';
 import { refusalWords } from '$lib/server/record-words';
 import { changeRecord } from '$lib/server/repositories/sites';
@@ -42,7 +42,7 @@ const FORM_FIELD: Partial<Record<keyof Plate, keyof LabelForm>> = {
 
 export const actions: Actions = {
 	default: async ({ params, request }) => {
-		const data = await request.formData();
+		const data = await formOf(request);
 		const form = await superValidate(data, zod4(labelFormSchema));
 		if (!form.valid) return fail(400, { form });
 		const type = moduleTypeOfForm(params.type === 'new' ? uuid() : params.type, form.data);
