@@ -17,9 +17,12 @@ export default defineConfig({
 		outDir: 'build-bench',
 		emptyOutDir: true,
 		rollupOptions: {
-			input: Object.fromEntries(
-				benches.map((name) => [name.replace(/\.ts$/, ''), at(`./benchmarks/${name}`)])
-			)
+			input: {
+				...Object.fromEntries(
+					benches.map((name) => [name.replace(/\.ts$/, ''), at(`./benchmarks/${name}`)])
+				),
+				fuzz: at('./tests/fuzz/start.ts')
+			}
 		}
 	}
 });

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { answersTo, refusalToListen } from './hosts.mjs';
 import { ROOT } from './ready.mjs';
+import { readOut } from './unread-body.mjs';
 
 const FIRST_PORT = 4870;
 const PORTS_TRIED = 50;
@@ -77,8 +78,11 @@ export async function serve() {
 		// The application's own answers have it from hooks.server.ts; files are served without it.
 		response.setHeader('x-content-type-options', 'nosniff');
 		request.headers['x-forwarded-proto'] ??= 'http';
+		readOut(request, response);
 		handler(request, response, () => response.writeHead(404).end());
 	});
+	// Longer than browsers and proxies keep a line, so that none is closed in the moment it is used again.
+	server.keepAliveTimeout = 75_000;
 	await listen(server, host, Number(process.env.PORT) || 0);
 	const stop = () => {
 		server.close();

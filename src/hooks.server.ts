@@ -36,6 +36,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const { request, route } = event;
 	const trouble = bodyTrouble(route.id, request.headers);
 	if (trouble) return refuseBody(trouble, request.body);
+	// The framework takes this name for a fault of the program's own.
+	if (event.url.searchParams.has('/default')) {
+		return json({ message: 'There is no such form.' }, { status: 404 });
+	}
 	const { visit } = event.params;
 	event.locals.told =
 		OWN_LANE === null ? toldOf(visit ?? '') : Number(event.request.headers.get(TOLD_HEADER));

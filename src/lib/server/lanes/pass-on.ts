@@ -1,5 +1,5 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import { request as httpRequest, type IncomingMessage } from 'node:http';
+import { Agent, request as httpRequest, type IncomingMessage } from 'node:http';
 import { Readable } from 'node:stream';
 import { TOLD_HEADER } from './relay';
 
@@ -8,6 +8,9 @@ export interface Passed {
 	readonly response: Response;
 	readonly end: Promise<void>;
 }
+
+/** Lines to lanes are kept: one that is closed behind an answer would be cut while the body still comes. */
+const agent = new Agent({ keepAlive: true });
 
 /** Headers that hold from one server to the next only (RFC 9110, 7.6.1). */
 const HOP_BY_HOP = ['connection', 'keep-alive', 'transfer-encoding', 'upgrade', 'expect', 'te'];
@@ -30,6 +33,7 @@ export function passOn(
 	return new Promise((resolve, reject) => {
 		const onward = httpRequest({
 			socketPath,
+			agent,
 			method: request.method,
 			path: pathname + search,
 			headers,
