@@ -21,7 +21,8 @@ export default defineConfig({
 				...Object.fromEntries(
 					benches.map((name) => [name.replace(/\.ts$/, ''), at(`./benchmarks/${name}`)])
 				),
-				fuzz: at('./tests/fuzz/start.ts')
+				fuzz: at('./tests/fuzz/start.ts'),
+				kills: at('./tests/fuzz/kills.ts')
 			}
 		}
 	}

@@ -1,9 +1,13 @@
-/* npm run fuzz [-- requests [seed]]: random and mutated requests to every route of the built server. */
+/*
+ * npm run fuzz [-- requests [seed]]: random and mutated requests to every route of the built server.
+ * npm run kills [-- rounds [seed]]: ends the program in the midst of what it stores, and looks at what is there.
+ */
 import { join } from 'node:path';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
 
+const [what, ...rest] = process.argv.slice(2);
 ensureInstalled();
 ensureTools();
 ensureApplication();
 runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
-run(process.execPath, [join(ROOT, 'build-bench/fuzz.js'), ...process.argv.slice(2)]);
+run(process.execPath, [join(ROOT, `build-bench/${what}.js`), ...rest]);

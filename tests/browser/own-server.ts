@@ -28,7 +28,14 @@ export interface Server {
 	remove(): Promise<void>;
 }
 
-export async function startServer({ demo }: { readonly demo: boolean }): Promise<Server> {
+/** @param database path of its data, where they are to stay; else it has a folder of its own */
+export async function startServer({
+	demo,
+	database
+}: {
+	readonly demo: boolean;
+	readonly database?: string;
+}): Promise<Server> {
 	const folder = mkdtempSync(join(tmpdir(), 'zembo-browser-'));
 	// A port of its own, that no other test takes while this server is away and comes back.
 	const instruments = [await freePort(), await freePort()] as const;
@@ -36,7 +43,7 @@ export async function startServer({ demo }: { readonly demo: boolean }): Promise
 		...process.env,
 		PORT: String(await freePort()),
 		ZEMBO_INSTRUMENT_PORTS: instruments.join(),
-		ZEMBO_DATABASE: join(folder, 'zembo.db')
+		ZEMBO_DATABASE: database ?? join(folder, 'zembo.db')
 	};
 	if (demo) putDemo(env.ZEMBO_DATABASE);
 	let running = await listen(env);
