@@ -20,6 +20,11 @@ const STEPS = [
 		'svelte-check',
 		'--tsconfig ./tsconfig.json --fail-on-warnings --output human --tsgo'
 	],
+	[
+		'regular expressions',
+		'eslint',
+		'--config eslint.regexp.config.js src scripts demo instruments'
+	],
 	['lint of components', 'eslint', 'src/**/*.svelte src/**/*.svelte.ts --max-warnings 0'],
 	['what may reach what', 'depcruise', '--config .dependency-cruiser.cjs src demo benchmarks'],
 	['format of components', 'prettier', '--check --log-level warn **/*.svelte'],

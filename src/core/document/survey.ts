@@ -86,7 +86,9 @@ export function recordOfSurvey(survey: Survey): ArrayRecord {
 		countedTypeId: moduleType.id
 	};
 	const inputs = ends.flatMap((end) =>
-		'inputs' in end.specs && end.specs.inputs ? end.specs.inputs.split(/\s*,\s*/) : []
+		'inputs' in end.specs && end.specs.inputs
+			? end.specs.inputs.split(',').map((input) => input.trim())
+			: []
 	);
 	const count = strings?.ids.length ?? 0;
 	const each = strings?.modulesPerString ?? 0;

@@ -20,7 +20,7 @@ const TESTER_LIMIT = 20;
 /** Words for "over range" on meters and in notes. */
 const OVER_RANGE_WORDS =
 	/^(?:[+-]?\s*(?:o\.?l\.?|0\.?l\.?|ofl|overload|over|over[\s-]*range|out of range|open|open line|open circuit|inf|infinite|infinity|∞))$/i;
-const ABOVE = /^[>≥]\s*(.+)$/;
+const ABOVE = /^[>≥](.+)$/;
 
 /** Whether a meter can display "over range" for a quantity: resistances, diode tests and voltages. */
 export function canBeOverRange(quantity: Quantity): boolean {

@@ -94,7 +94,8 @@ export function liftModules(
 /** A mark that no string carries yet, counting up from another: A4 after A3. */
 export function nextLabel(record: ArrayRecord, after: string): string {
 	const taken = new Set(record.strings.map(({ label }) => label));
-	const [, head = '', digits = ''] = /^(.*?)(\d*)$/.exec(after) ?? [];
+	const [digits = ''] = /(?<!\d)\d+$/.exec(after) ?? [];
+	const head = after.slice(0, after.length - digits.length);
 	for (let n = digits === '' ? 2 : Number(digits) + 1; ; n++) {
 		const label = `${head}${n}`;
 		if (!taken.has(label)) return label;

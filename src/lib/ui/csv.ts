@@ -45,7 +45,7 @@ export function parseCsv(text: string): Result<Table, string> {
 }
 
 /** What a spreadsheet would work out as a formula, or looks as if it had been kept from that; a number with its sign is none. */
-const FORMULA = "'*(?:[=@\\t\\r]|[+-](?!$|\\d*[.,]?\\d+(?:e[+-]?\\d+)?$))";
+const FORMULA = "'*(?:[=@\\t\\r]|[+-](?!$|(?:\\d+(?:[.,]\\d+)?|[.,]\\d+)(?:e[+-]?\\d+)?$))";
 const TO_BE_KEPT = new RegExp(`^${FORMULA}`, 'i');
 /** As it is written, behind an apostrophe, which says to a spreadsheet that a text follows. */
 const KEPT = new RegExp(`^'(?=${FORMULA})`, 'i');

@@ -12,17 +12,17 @@ function unitCell(
 	words: string
 ): Column<number>['read'] {
 	return (typed) => {
-		const found = /^(.*?)\s*([a-zµ]+)$/i.exec(typed);
+		const found = /(?<![a-zµ])[a-zµ]+$/i.exec(typed);
 		if (!found) return readFigure(typed, limits);
-		const [, figure, unit] = found;
-		const factor = units[unit!.toLowerCase()];
+		const figure = typed.slice(0, found.index).trimEnd();
+		const factor = units[found[0].toLowerCase()];
 		if (factor === undefined) {
 			return refuse(
 				`“${typed}” is not in ${words}. Put it into its own column, or give it in ${limits.unit}.`
 			);
 		}
 		const wide = { ...limits, min: limits.min / factor, max: limits.max / factor };
-		const read = readFigure(figure!, wide);
+		const read = readFigure(figure, wide);
 		return read.ok ? succeed(Number((read.value * factor).toPrecision(12))) : read;
 	};
 }

@@ -12,7 +12,7 @@ function fuseCell(typed: string): Result<Pick<StringRecord, 'fuse'>, string> {
 	const word = typed.toLowerCase();
 	if (word === 'none' || word === 'no') return succeed({ fuse: null });
 	if (word === 'unknown' || word === '?') return succeed({ fuse: 'unknown' });
-	const rating = readFigure(typed.replace(/\s*a$/i, ''), RECORD_LIMITS.fuse);
+	const rating = readFigure(typed.replace(/a$/i, '').trimEnd(), RECORD_LIMITS.fuse);
 	return rating.ok ? succeed({ fuse: { rating: rating.value } }) : refuse(rating.problem);
 }
 

@@ -40,7 +40,8 @@ export const MOST_LINES = 50_000;
 function plain(heading: string): string {
 	return heading
 		.toLowerCase()
-		.replace(/\(.*?\)|\[.*?\]|,.*$/g, '')
+		.replace(/\([^()]*\)|\[[^[\]]*\]/g, '')
+		.split(',')[0]!
 		.replace(/[^\p{L}\p{N}]+/gu, ' ')
 		.trim();
 }

@@ -116,7 +116,7 @@ function partsOf(heading: string): { readonly name: string; readonly unit: strin
 		.replace(/_/g, ' ')
 		.replaceAll('²', '2')
 		.replace(/m\^2/g, 'm2');
-	const bracketed = /[[(]([^\])]*)[\])] *$/.exec(plain);
+	const bracketed = /[[(]([^[(\])]*)[\])]$/.exec(plain.trimEnd());
 	// "g(h)" is a name and no unit.
 	const unit = bracketed && bracketed[1] !== 'h' ? bracketed[1]!.trim() : null;
 	if (unit !== null)

@@ -128,7 +128,7 @@ export interface NamedColumn {
 }
 
 const UNIT_AT_END =
-	/[\s_[(/-]*(?:\b(MWh|kWh|Wh|MW|kW|mW|W\/m²|W\/m2|kW\/m²|W|mV|V|mA|A|degC|C)\b|(°C))[²\])\s]*$/;
+	/(?<![\s_[(/-])[\s_[(/-]*(?:\b(MWh|kWh|Wh|MW|kW|mW|W\/m²|W\/m2|kW\/m²|W|mV|V|mA|A|degC|C)\b|(°C))[²\])\s]*$/;
 const UNIT_IN_BRACKETS = /[[(]\s*([a-zA-Z°/²2]{1,7})\s*[\])]/;
 
 /**
@@ -163,7 +163,7 @@ export function readHeading(heading: string): NamedColumn | null {
 		.replace(watched === 'energy-total' ? ENERGY : /(?!)/, ' ')
 		.replace(/\b(dc|ac|mean|avg|average|today|daily|e[ -]?day|heute|tages)\b/gi, ' ')
 		.replace(/[\s:;,|/]+/g, ' ')
-		.replace(/^[\s-]+|[\s-]+$/g, '');
+		.replace(/^[\s-]+|(?<![\s-])[\s-]+$/g, '');
 	return {
 		watched,
 		...(symbol !== null && { symbol }),

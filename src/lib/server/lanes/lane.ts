@@ -88,18 +88,27 @@ export class Lane {
 		this.#running?.child.kill('SIGKILL');
 	}
 
-	async #work(event: RequestEvent, told: number): Promise<Passed> {
+	/** @param again whether to ask a new lane where this one is gone; not for what might be stored twice */
+	async #work(
+		event: RequestEvent,
+		told: number,
+		again = event.request.method === 'GET'
+	): Promise<Passed> {
 		clearTimeout(this.#idle);
 		this.#inWork++;
-		const deadline = setTimeout(() => this.stop(), this.limits.longest);
+		let late = false;
+		const deadline = setTimeout(() => {
+			late = true;
+			this.stop();
+		}, this.limits.longest);
 		const done = () => {
 			clearTimeout(deadline);
 			this.#inWork--;
 			if (event.request.signal.aborted) this.#endIfStuck();
 			this.#idle = setTimeout(() => this.stop(), IDLE).unref();
 		};
+		const running = (this.#running ??= this.#start());
 		try {
-			const running = (this.#running ??= this.#start());
 			await running.ready;
 			const passed = await passOn(event, running.socket, told);
 			void passed.end.then(done);
@@ -108,6 +117,11 @@ export class Lane {
 			done();
 			if (event.request.signal.aborted) throw cause;
 			console.error(`lane ${this.name}:`, cause);
+			if (again && !late) {
+				// Its end may be heard of later than its line breaks.
+				if (this.#running === running) this.#running = null;
+				return this.#work(event, told, false);
+			}
 			error(503, {
 				message: 'This took more time or memory than one request may.',
 				mend: 'Try again; if it stays, look at the server’s log.'

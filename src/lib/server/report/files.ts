@@ -140,7 +140,7 @@ export function siteFileName({ name }: Pick<Site, 'name'>): string {
 	const letters = name
 		.normalize('NFKD')
 		.replace(/[^\w]+/g, '-')
-		.replace(/^-+|-+$/g, '')
+		.replace(/^-|-$/g, '')
 		.toLowerCase();
 	return letters || 'site';
 }

@@ -8,10 +8,10 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async ({ params, parent, url }) => {
 	const { revision } = await parent();
 	const part = revision.record.parts.find(({ id }) => id === params.part);
-	const asked = url.searchParams.get('kind') as PartKind | null;
-	const kind = part?.kind ?? asked;
+	const asked = url.searchParams.get('kind');
+	const kind = part?.kind ?? PART_KIND_NAMES.find((name) => name === asked) ?? null;
 	// The part may have been added on this screen since the page was loaded, so only "new" needs a kind.
-	if (params.part === 'new' && (kind === null || !PART_KIND_NAMES.includes(kind))) {
+	if (params.part === 'new' && kind === null) {
 		error(404, { message: 'There is no such kind of part.' });
 	}
 	const known = kind && (LIBRARY_PARTS as readonly PartKind[]).includes(kind);
