@@ -23,7 +23,7 @@ const STEPS = [
 	[
 		'regular expressions',
 		'eslint',
-		'--config eslint.regexp.config.js src scripts demo instruments'
+		'--quiet --config eslint.regexp.config.js src scripts demo instruments'
 	],
 	['lint of components', 'eslint', 'src/**/*.svelte src/**/*.svelte.ts --max-warnings 0'],
 	['what may reach what', 'depcruise', '--config .dependency-cruiser.cjs src demo benchmarks'],

@@ -1,9 +1,24 @@
+import { LRUCache } from 'lru-cache';
 import type { VisitDocument } from '$core/document/visit';
 import { assess, type Assessment } from '$core/trace/assess';
 
-/** Visits kept, the least used let go: people open page after page of the few that are under way. */
-const KEPT = 4;
-const kept = new Map<string, { readonly text: string; readonly assessment: Assessment }>();
+interface Assessed {
+	readonly text: string;
+	readonly assessment: Assessment;
+}
+
+/** An assessment takes a few times the room of what it was made from. */
+const ROOM_PER_LETTER = 6;
+
+/**
+ * Of the visits that are under way, the least used let go: people open page after page of the few they work on. Bytes,
+ * roughly.
+ */
+const kept = new LRUCache<string, Assessed>({
+	max: 32,
+	maxSize: 128 * 1024 * 1024,
+	sizeCalculation: ({ text }) => ROOM_PER_LETTER * text.length
+});
 
 /**
  * The assessment of a visit as it stands. One that was made before is given again where not a letter
@@ -12,10 +27,8 @@ const kept = new Map<string, { readonly text: string; readonly assessment: Asses
 export function assessed({ record, visit, inspection }: VisitDocument): Assessment {
 	const text = JSON.stringify([record, visit, inspection]);
 	const before = kept.get(visit.id);
-	const assessment = before?.text === text ? before.assessment : assess(record, visit, inspection);
-	// The newest use stands last.
-	kept.delete(visit.id);
+	if (before?.text === text) return before.assessment;
+	const assessment = assess(record, visit, inspection);
 	kept.set(visit.id, { text, assessment });
-	if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
 	return assessment;
 }

@@ -20,7 +20,7 @@ export type HandedIn =
 	| { readonly kind: 'site'; readonly document: SiteDocument; readonly pictures: Pictures };
 
 /** A site of many years in one file has more than a visit. */
-const LARGEST_SITE_FILE = 8 * LARGEST_FILE;
+const LARGEST_SITE_FILE = 2 * LARGEST_FILE;
 
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 

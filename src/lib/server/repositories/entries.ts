@@ -1,4 +1,5 @@
 import type { Selectable } from 'kysely';
+import { LRUCache } from 'lru-cache';
 import { conditionsSchema } from '$core/document/visit';
 import {
 	curveSchema,
@@ -47,9 +48,20 @@ interface Kept {
 	readonly upTo: Record<EntryTableName, number>;
 }
 
-/** Visits kept, the least used ones let go. */
-const KEPT = 64;
-const caches = new WeakMap<object, Map<string, Kept>>();
+/** Bytes that an entry takes, roughly, and a point of a curve. */
+const ROOM = { entry: 800, point: 100 };
+
+function roomOf({ entries }: Kept): number {
+	const lists = Object.values(entries) as readonly (readonly unknown[])[];
+	const count = lists.reduce((sum, list) => sum + list.length, 1);
+	const points = entries.curves.reduce((sum, curve) => sum + curve.points.length, 0);
+	return ROOM.entry * count + ROOM.point * points;
+}
+
+/** Visits kept, the least used ones let go. Bytes, roughly. */
+const newCache = () =>
+	new LRUCache<string, Kept>({ max: 64, maxSize: 96 * 1024 * 1024, sizeCalculation: roomOf });
+const caches = new WeakMap<object, LRUCache<string, Kept>>();
 
 /** All that was entered in a visit, in the order of arrival. */
 export async function entriesOf(db: DbOrTransaction, visitId: string): Promise<Entries> {
@@ -95,7 +107,7 @@ export async function entriesOf(db: DbOrTransaction, visitId: string): Promise<E
 function keptOf(db: DbOrTransaction, visitId: string): Kept {
 	// A database and its transactions share their adapter, and nothing else does.
 	const { adapter } = db.getExecutor();
-	const visits = caches.get(adapter) ?? new Map<string, Kept>();
+	const visits = caches.get(adapter) ?? newCache();
 	caches.set(adapter, visits);
 	const kept = visits.get(visitId) ?? {
 		entries: {
@@ -115,10 +127,9 @@ function keptOf(db: DbOrTransaction, visitId: string): Kept {
 			repair_entry: 0
 		}
 	};
+	// Put in anew each time: its room grows with what is entered.
 	visits.delete(visitId);
 	visits.set(visitId, kept);
-	const [oldest] = visits.keys();
-	if (visits.size > KEPT && oldest !== undefined) visits.delete(oldest);
 	return kept;
 }
 

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { v7 as uuid } from 'uuid';
 import { applyChange, stillHolds, type RecordChange } from '$core/record/change';
 import { outlineOf, type RecordOutline } from '$core/record/outline';
@@ -138,12 +139,13 @@ export async function insertRevision(
 	await storeRevision(db, siteId, { ...revision, record });
 }
 
-/** Stores a revision whose record has been through its schema. */
+/** Stores a revision whose record has been through its schema. @returns letters of its text */
 export async function storeRevision(
 	db: DbOrTransaction,
 	siteId: string,
 	{ id, number, createdAt, record }: Revision
-): Promise<void> {
+): Promise<number> {
+	const text = JSON.stringify(record);
 	await db
 		.insertInto('site_revision')
 		.values({
@@ -151,10 +153,11 @@ export async function storeRevision(
 			site_id: siteId,
 			number,
 			created_at: createdAt,
-			record: JSON.stringify(record),
+			record: text,
 			outline: JSON.stringify(outlineOf(record))
 		})
 		.execute();
+	return text.length;
 }
 
 /** The newest revision of a site's record; null where there is no such site. */
@@ -208,30 +211,32 @@ export async function findRevisionNumber(
 	return row ? withRecord(db, row) : null;
 }
 
-/** Records that were read last, by their revision: a revision is never rewritten, so none goes stale. */
-const KEPT = 8;
-const records = new Map<string, ArrayRecord>();
-
-function keepRecord(revisionId: string, record: ArrayRecord): void {
-	records.delete(revisionId);
-	records.set(revisionId, record);
-	const [oldest] = records.keys();
-	if (records.size > KEPT) records.delete(oldest!);
+/** Letters of the text of a record; in memory it takes a few times as many bytes. */
+interface KeptRecord {
+	readonly record: ArrayRecord;
+	readonly letters: number;
 }
+
+/** Records that were read last, by their revision: a revision is never rewritten, so none goes stale. Bytes, roughly. */
+const records = new LRUCache<string, KeptRecord>({
+	max: 200,
+	maxSize: 96 * 1024 * 1024,
+	sizeCalculation: ({ letters }) => 4 * letters + 1
+});
 
 async function withRecord(
 	db: DbOrTransaction,
 	{ id, number, created_at }: { id: string; number: number; created_at: string }
 ): Promise<Revision> {
 	const kept = records.get(id);
-	if (kept) return { id, number, createdAt: created_at, record: kept };
+	if (kept) return { id, number, createdAt: created_at, record: kept.record };
 	const { record: text } = await db
 		.selectFrom('site_revision')
 		.select('record')
 		.where('id', '=', id)
 		.executeTakeFirstOrThrow();
 	const record = arrayRecordSchema.parse(JSON.parse(text));
-	keepRecord(id, record);
+	records.set(id, { record, letters: text.length });
 	return { id, number, createdAt: created_at, record };
 }
 
@@ -305,8 +310,8 @@ export async function changeRecord(
 			createdAt: now,
 			record: changed.value
 		};
-		await storeRevision(trx, siteId, revision);
-		keepRecord(id, revision.record);
+		const letters = await storeRevision(trx, siteId, revision);
+		records.set(id, { record: revision.record, letters });
 		return succeed({ revision, merged });
 	});
 }
