@@ -7,7 +7,10 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } f
 ensureInstalled();
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const flags = process.argv.slice(2).filter((word) => word.startsWith('--'));
-if (wanted.length === 0 || wanted.some((name) => /^(browser|large-site|responsive)/.test(name))) {
+if (
+	wanted.length === 0 ||
+	wanted.some((name) => /^(browser|large-site|responsive|people)/.test(name))
+) {
 	ensureBrowser();
 	ensureTools();
 	ensureApplication();

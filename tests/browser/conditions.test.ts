@@ -22,6 +22,7 @@ interface VisitFile {
 	visit: {
 		id: string;
 		readings: unknown[];
+		safety: unknown[];
 		conditions: { fieldId: string | null; irradiance: { value: number } }[];
 	};
 }
@@ -164,6 +165,8 @@ describe('an array on two planes', () => {
 		outer.azimuth = 95;
 		outer.tilt = 25;
 		document.visit.conditions = [];
+		// Its steps stand in the visit that it was made from.
+		document.visit.safety = [];
 		await person.goTo('/');
 		await person.choosesFile('input[type=file]', 'visit.json', JSON.stringify(document));
 		await person.arrivesAt(/import=done$/);

@@ -262,6 +262,10 @@ describe('what programs send', () => {
 				supersedes: null,
 				...change
 			});
+		const purpose = (wanted: string, before: string) => {
+			const seen = { purpose: before, inverterSays: '' };
+			return JSON.stringify({ ...seen, purpose: wanted, seen });
+		};
 		const cases: [path: string, body: string, status: number, words: RegExp][] = [
 			['safety', '{}', 400, /./],
 			['safety', step({ step: 'arrival/rack', value: 0 }), 409, /before this one is not settled/],
@@ -284,7 +288,9 @@ describe('what programs send', () => {
 			],
 			['curves', curve({}), 201, /typed/],
 			['purpose', '{"purpose":"holiday","inverterSays":""}', 400, /./],
-			['purpose', '{"purpose":"insurance","inverterSays":"Iso low"}', 200, /Iso low/]
+			['purpose', '{"purpose":"insurance","inverterSays":"Iso low"}', 400, /seen/],
+			['purpose', purpose('insurance', 'fault'), 200, /insurance/],
+			['purpose', purpose('take-over', 'fault'), 409, /Somebody changed this meanwhile/]
 		];
 		for (const [path, body, status, words] of cases) {
 			const answer = await send(at(path), body);
@@ -295,7 +301,7 @@ describe('what programs send', () => {
 			const body = {
 				safety: step({}),
 				curves: curve({}),
-				purpose: '{"purpose":"routine","inverterSays":""}'
+				purpose: purpose('routine', 'routine')
 			};
 			const nowhere = await send(`/visits/${testId(404)}/${path}`, body[path as keyof typeof body]);
 			expect(nowhere.status).toBe(404);

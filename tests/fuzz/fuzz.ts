@@ -13,7 +13,7 @@ import { findRoutes, type FuzzedRoute } from './routes';
 const HANG = 60_000;
 const AT_ONCE = 8;
 
-export interface Failure {
+interface Failure {
 	readonly request: string;
 	readonly why: string;
 	/** Number of the request, to be made again with the same seed. */

@@ -130,7 +130,7 @@ export async function insertSite(db: DbOrTransaction, site: Site, now: string): 
 		.execute();
 }
 
-export async function insertRevision(
+async function insertRevision(
 	db: DbOrTransaction,
 	siteId: string,
 	revision: Revision
