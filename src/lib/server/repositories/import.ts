@@ -3,6 +3,7 @@ import type { Problem } from '$core/document/file';
 import type { PhotographLine } from '$core/document/photograph';
 import type { SiteDocument, SiteVisit } from '$core/document/site';
 import type { Site, VisitDocument } from '$core/document/visit';
+import type { ArrayRecord } from '$core/record/record';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
 import type { DecodedPicture } from '../photographs/decode';
@@ -55,7 +56,14 @@ const clash = (what: string): Problem => ({
 /** How SQLite names an id that is there already. */
 const TAKEN = ['SQLITE_CONSTRAINT_UNIQUE', 'SQLITE_CONSTRAINT_PRIMARYKEY'];
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+/** Texts of what is compared: written before a transaction holds the lock, for a large record takes long. */
+const texts = new WeakMap<object, string>();
+function textOf(value: object): string {
+	const text = texts.get(value) ?? JSON.stringify(value);
+	texts.set(value, text);
+	return text;
+}
+const same = (a: object, b: object) => textOf(a) === textOf(b);
 
 /** All of it, or nothing and why. */
 async function whole<T>(
@@ -86,7 +94,7 @@ export async function importVisit(
 	pictures = NO_PICTURES
 ): Promise<Result<Imported, Problem>> {
 	const { site, revision, record } = document;
-	await readBefore(db, document.visit.id);
+	await readBefore(db, document.visit.id, record);
 	return whole(db, async (trx) => {
 		await storeSite(trx, site, now);
 		await importRevision(trx, site, { ...revision, record });
@@ -96,8 +104,9 @@ export async function importVisit(
 }
 
 /** Reads what is here already and keeps it in memory, so that nobody waits for that while a transaction holds the lock. */
-async function readBefore(db: Db, visitId: string): Promise<void> {
-	await findVisit(db, visitId);
+async function readBefore(db: Db, visitId: string, record: ArrayRecord): Promise<void> {
+	const here = await findVisit(db, visitId);
+	if (here) same(here.record, record);
 }
 
 /** What of a site's archive was new. */
@@ -117,7 +126,10 @@ export async function importSite(
 	now: string,
 	pictures = NO_PICTURES
 ): Promise<Result<ImportedSite, Problem>> {
-	for (const { visit } of visits) await readBefore(db, visit.id);
+	const records = new Map(revisions.map(({ id, record }) => [id, record]));
+	for (const { visit, revision } of visits) {
+		await readBefore(db, visit.id, records.get(revision)!);
+	}
 	return whole(db, async (trx) => {
 		await storeSite(trx, site, now);
 		let newRevisions = 0;
