@@ -7,5 +7,6 @@
 <style>
 	p {
 		grid-column: 1 / -1;
+		margin-block: 0.6rem;
 	}
 </style>

@@ -18,6 +18,8 @@ const FILES = new Set([
 	'/sites/[site]/watch/imports',
 	'/sites/[site]/watch/imports/[import]'
 ]);
+/** Pages whose forms take in a file, or make and check a copy of the database. */
+const FILE_FORMS = new Set(['/', '/backup']);
 /** Routes that go through all of something, whatever the size of a site. */
 const LONG = new Set([
 	'/search',
@@ -43,8 +45,7 @@ const ENTRIES = new Set([
 export async function laneOf({ request, route, params }: RequestEvent): Promise<LaneName | null> {
 	const { id } = route;
 	if (id === null || LIGHT.has(id)) return null;
-	// An import of a visit or of an archive.
-	if (FILES.has(id) || (id === '/' && request.method === 'POST')) return 'files';
+	if (FILES.has(id) || (FILE_FORMS.has(id) && request.method === 'POST')) return 'files';
 	if (LONG.has(id)) return 'large';
 	const { visit, site } = params;
 	const db = await database();
