@@ -15,7 +15,7 @@ const ROOM_PER_LETTER = 6;
  * roughly.
  */
 const kept = new LRUCache<string, Assessed>({
-	max: 32,
+	max: 8,
 	maxSize: 128 * 1024 * 1024,
 	sizeCalculation: ({ text }) => ROOM_PER_LETTER * text.length
 });
