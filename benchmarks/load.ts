@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { usualState } from '$core/expectation/switching';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { importFile } from '../tests/browser/import-file';
 import { startServer, type Server } from '../tests/browser/own-server';
 import { id, LARGE_SITE } from './baseline/large-site';
 
@@ -32,19 +33,6 @@ async function post(server: Server, path: string, body: unknown): Promise<Respon
 		headers: JSON_HEADERS,
 		body: JSON.stringify(body)
 	});
-}
-
-async function importSite({ address }: Server): Promise<void> {
-	const body = new FormData();
-	body.set('file', new Blob([JSON.stringify(LARGE_SITE)]), 'depot.json');
-	const answer = await fetch(`${address}/?/import`, {
-		method: 'POST',
-		body,
-		headers: { origin: address, accept: 'application/json' }
-	});
-	const said = await answer.text();
-	if (!answer.ok || said.includes('"failure"'))
-		throw new Error(`not imported: ${said.slice(0, 300)}`);
 }
 
 /** Opens a client's line and keeps what it tells. */
@@ -106,7 +94,7 @@ async function enter(
 
 const server = await startServer({ demo: false });
 try {
-	await importSite(server);
+	await importFile(server, JSON.stringify(LARGE_SITE));
 	const procedure = {
 		id: uuid(),
 		step: OWN_PROCEDURE,

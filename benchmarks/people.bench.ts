@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { usualState } from '$core/expectation/switching';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { importFile } from '../tests/browser/import-file';
 import { startServer, type Server } from '../tests/browser/own-server';
 import { LARGE_SITE } from './baseline/large-site';
 
@@ -28,16 +29,6 @@ async function send({ address }: Server, path: string, body: unknown): Promise<v
 	});
 	const text = await answer.text();
 	if (answer.status !== 201) throw new Error(`${path}: ${answer.status} ${text.slice(0, 200)}`);
-}
-
-async function importVisit({ address }: Server): Promise<void> {
-	const body = new FormData();
-	body.set('file', new Blob([JSON.stringify(LARGE_SITE)]), 'depot.json');
-	await fetch(`${address}/?/import`, {
-		method: 'POST',
-		body,
-		headers: { origin: address, accept: 'application/json' }
-	});
 }
 
 /** What one person does until the time is over; strings are shared out, so that nobody replaces another's reading. */
@@ -97,7 +88,7 @@ interface Times {
 for (const people of [1, 50]) {
 	const server = await startServer({ demo: false });
 	try {
-		await importVisit(server);
+		await importFile(server, JSON.stringify(LARGE_SITE));
 		await send(server, 'safety', {
 			task: 'open-live',
 			entry: {

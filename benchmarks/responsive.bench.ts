@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { openDatabase } from '$lib/server/database/open';
 import { startServer, type Server } from '../tests/browser/own-server';
+import { importFile } from '../tests/browser/import-file';
 import { largeVisit } from './baseline/large-site';
 
 /*
@@ -95,17 +96,7 @@ const LIGHT: Readonly<Record<string, (server: Server) => Promise<void>>> = {
 };
 const KINDS = Object.keys(LIGHT);
 
-async function importDepot({ address }: Target): Promise<void> {
-	const body = new FormData();
-	body.set('file', new Blob([JSON.stringify(DEPOT)]), 'depot.json');
-	const answer = await fetch(`${address}/?/import`, {
-		method: 'POST',
-		body,
-		headers: { origin: address, accept: 'application/json' }
-	});
-	const text = await answer.text();
-	if (!answer.ok || text.includes('"failure"')) throw new Error(text.slice(0, 300));
-}
+const importDepot = (server: Target) => importFile(server, JSON.stringify(DEPOT));
 
 /** A quarter of an hour's steps of 24 inverters, as an export writes them. */
 function* exportLines(days: number): Generator<string> {

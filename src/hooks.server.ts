@@ -1,5 +1,5 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
-import { bodyTrouble, drain, sizeWords, type BodyTrouble } from '$lib/server/body-limits';
+import { bodyError, drain, sizeWords, type BodyError } from '$lib/server/body-limits';
 import { keepBackups } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';
 import { databaseTrouble } from '$lib/server/database/trouble';
@@ -34,8 +34,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const chosen = event.cookies.get('zembo-mode') ?? '';
 	const mode = MODES.includes(chosen) ? chosen : 'light';
 	const { request, route } = event;
-	const trouble = bodyTrouble(route.id, request.headers);
-	if (trouble) return refuseBody(trouble, request.body);
+	const tooLong = bodyError(route.id, request.headers);
+	if (tooLong) return refuseBody(tooLong, request.body);
 	// The framework takes this name for a fault of the program's own.
 	if (event.url.searchParams.has('/default')) {
 		return json({ message: 'There is no such form.' }, { status: 404 });
@@ -53,13 +53,13 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 /** The form of an import shows its own words where its file is too large (+page.server.ts). */
-async function refuseBody(trouble: BodyTrouble, body: Request['body']): Promise<Response> {
+async function refuseBody(error: BodyError, body: Request['body']): Promise<Response> {
 	await drain(body);
 	const words =
-		trouble.status === 411
+		error.status === 411
 			? 'The request does not say how long its body is.'
-			: `The body has ${sizeWords(trouble.announced)}; at most ${sizeWords(trouble.most)} are taken here. Nothing was stored.`;
-	return json({ words, message: words }, { status: trouble.status });
+			: `The body has ${sizeWords(error.announced)}; at most ${sizeWords(error.most)} are taken here. Nothing was stored.`;
+	return json({ words, message: words }, { status: error.status });
 }
 
 export const handleError: HandleServerError = ({ error, status, message }) => {

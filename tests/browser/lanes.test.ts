@@ -5,6 +5,7 @@ import { largeVisit } from '../../benchmarks/baseline/large-site';
 import { usualState } from '$core/expectation/switching';
 import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
 import { testId } from '../support/scenario';
+import { importFile } from './import-file';
 import { startServer, type Server } from './own-server';
 
 /* What takes long is answered in processes beside the server: the answers are the same, and one that ends is replaced. */
@@ -15,14 +16,7 @@ const VISIT = `/visits/${DEPOT.visit.id}`;
 let server: Server;
 beforeAll(async () => {
 	server = await startServer({ demo: true });
-	const body = new FormData();
-	body.set('file', new Blob([JSON.stringify(DEPOT)]), 'depot.json');
-	const answer = await fetch(`${server.address}/?/import`, {
-		method: 'POST',
-		body,
-		headers: { origin: server.address, accept: 'application/json' }
-	});
-	expect(await answer.text()).toContain(DEPOT.visit.id);
+	await importFile(server, JSON.stringify(DEPOT));
 });
 afterAll(() => server?.remove());
 

@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { largeVisit } from '../../benchmarks/baseline/large-site';
+import { importFile } from '../browser/import-file';
 import { startServer, type Server } from '../browser/own-server';
 import { Random } from './random';
 
@@ -86,16 +87,6 @@ async function withServer(act: (server: Server) => Promise<void>): Promise<void>
 	}
 }
 
-async function form({ address }: Server, name: string, content: string): Promise<void> {
-	const body = new FormData();
-	body.set('file', new Blob([content]), name);
-	await fetch(`${address}/?/import`, {
-		method: 'POST',
-		body,
-		headers: { origin: address, accept: 'application/json' }
-	});
-}
-
 const inspection = () => ({
 	id: randomUUID(),
 	stop: 'glass',
@@ -161,7 +152,7 @@ const KILLS: Readonly<Record<string, Kill>> = {
 	import: (_, count) =>
 		withServer(async (server) => {
 			const text = JSON.stringify(DEPOT);
-			const sent = form(server, 'depot.json', text).catch(() => undefined);
+			const sent = importFile(server, text).catch(() => undefined);
 			await wait(20 + random.below(900));
 			await server.kill();
 			await sent;
@@ -179,7 +170,7 @@ const KILLS: Readonly<Record<string, Kill>> = {
 			}));
 			if (sites !== visits) count.wrong.push(`${sites} sites with ${visits} visits`);
 			await server.restart();
-			await form(server, 'depot.json', text);
+			await importFile(server, text);
 			const answer = await fetch(`${server.address}/visits/${DEPOT.visit.id}/visit.json`);
 			if (!answer.ok) count.wrong.push(`${answer.status} after the import was repeated`);
 			count.done++;

@@ -19,8 +19,8 @@ const BACKSLASH = 92;
  * @returns the value, or what is wrong with the text
  */
 export function parseJson(text: string): Result<unknown, string> {
-	const trouble = sizeTrouble(text);
-	if (trouble) return refuse(trouble);
+	const error = sizeError(text);
+	if (error) return refuse(error);
 	try {
 		return succeed(JSON.parse(text));
 	} catch (error) {
@@ -28,7 +28,7 @@ export function parseJson(text: string): Result<unknown, string> {
 	}
 }
 
-function sizeTrouble(text: string): string | null {
+function sizeError(text: string): string | null {
 	let depth = 0;
 	let values = 1;
 	for (let at = 0; at < text.length; at++) {

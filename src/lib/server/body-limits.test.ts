@@ -1,27 +1,27 @@
 import { describe, expect, it } from 'vitest';
 import { LARGEST_ARCHIVE } from '$core/document/file';
 import { findRoutes } from '../../../tests/fuzz/routes';
-import { bodyTrouble, drain, sizeWords } from './body-limits';
+import { bodyError, drain, sizeWords } from './body-limits';
 
 const headers = (given: Record<string, string>) => new Headers(given);
 const announced = (bytes: number) => headers({ 'content-length': String(bytes) });
 
 describe('the length of a body', () => {
 	it('is limited by the route', () => {
-		expect(bodyTrouble('/visits/[visit]/readings', announced(65_536))).toBeNull();
-		expect(bodyTrouble('/visits/[visit]/readings', announced(65_537))).toEqual({
+		expect(bodyError('/visits/[visit]/readings', announced(65_536))).toBeNull();
+		expect(bodyError('/visits/[visit]/readings', announced(65_537))).toEqual({
 			status: 413,
 			announced: 65_537,
 			most: 65_536
 		});
-		expect(bodyTrouble('/sites/[site]/changes', announced(15_000_000))).toBeNull();
-		expect(bodyTrouble('/', announced(LARGEST_ARCHIVE))).toBeNull();
-		expect(bodyTrouble(null, announced(70_000))).toMatchObject({ status: 413 });
+		expect(bodyError('/sites/[site]/changes', announced(15_000_000))).toBeNull();
+		expect(bodyError('/', announced(LARGEST_ARCHIVE))).toBeNull();
+		expect(bodyError(null, announced(70_000))).toMatchObject({ status: 413 });
 	});
 
 	it('must be announced', () => {
-		expect(bodyTrouble('/', headers({ 'transfer-encoding': 'chunked' }))).toEqual({ status: 411 });
-		expect(bodyTrouble('/', headers({}))).toBeNull();
+		expect(bodyError('/', headers({ 'transfer-encoding': 'chunked' }))).toEqual({ status: 411 });
+		expect(bodyError('/', headers({}))).toBeNull();
 	});
 
 	it('has limits for routes that there are', () => {

@@ -26,7 +26,7 @@ const LIMITS: Readonly<Record<string, number>> = {
 };
 
 /** What is wrong with the length of a request's body; null where nothing is. */
-export type BodyTrouble =
+export type BodyError =
 	| { readonly status: 411 }
 	| { readonly status: 413; readonly announced: number; readonly most: number };
 
@@ -34,10 +34,7 @@ export type BodyTrouble =
  * Looks at the length that a request announces, before a byte of its body is read. A body without a length is refused
  * too: the server would have to read it to its end to know.
  */
-export function bodyTrouble(
-	routeId: string | null,
-	headers: Pick<Headers, 'get'>
-): BodyTrouble | null {
+export function bodyError(routeId: string | null, headers: Pick<Headers, 'get'>): BodyError | null {
 	const length = headers.get('content-length');
 	if (length === null) return headers.get('transfer-encoding') === null ? null : { status: 411 };
 	const announced = Number(length);

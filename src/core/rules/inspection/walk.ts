@@ -60,7 +60,7 @@ export function walkOf(record: ArrayRecord, entries: readonly InspectionEntry[])
 
 /** What is measured at a stop of this array's walk; null where nothing is, or there is no such stop. */
 export function measuredAt(record: ArrayRecord, stop: string): MeasuredItem | null {
-	const stops = walkOf(record, []).flatMap((stretch) => stretch.stops);
+	const stops = walkOf(record, []).flatMap((station) => station.stops);
 	return stops.find(({ key }) => key === stop)?.measured ?? null;
 }
 

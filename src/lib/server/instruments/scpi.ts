@@ -24,7 +24,7 @@ export interface StableReading {
 /** Takes in a row that must agree, and how closely: the larger of a share and an amount; judgement. */
 const AGREE = { takes: 3, share: 0.002, amount: 0.02 } as const;
 const TAKES_AT_MOST = 14;
-/** Maker, model, serial number and firmware between commas (IEEE 488.2, 10.14; from memory). */
+/** Maker, model, serial number and firmware between commas (IEEE 488.2, 10.14; not verified). */
 const IDENTITY = /^[\x20-\x2b\x2d-\x7e]{1,60}(?:,[\x20-\x2b\x2d-\x7e]{0,60}){1,5}$/;
 /** What SCPI instruments show where they are over range (SCPI-99, 7.2.1.4: 9.9E37). */
 const OVER_RANGE = 9e37;

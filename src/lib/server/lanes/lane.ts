@@ -107,8 +107,9 @@ export class Lane {
 			if (event.request.signal.aborted) this.#endIfStuck();
 			this.#idle = setTimeout(() => this.stop(), IDLE).unref();
 		};
-		const running = (this.#running ??= this.#start());
+		let running: Running | null = null;
 		try {
+			running = this.#running ??= this.#start();
 			await running.ready;
 			const passed = await passOn(event, running.socket, told);
 			void passed.end.then(done);
@@ -132,7 +133,7 @@ export class Lane {
 	/** The person left; nobody else is in the lane: it ends where it computes on for nobody. */
 	#endIfStuck(): void {
 		const running = this.#running;
-		if (!running || this.#inWork > 0) return;
+		if (!running?.child.connected || this.#inWork > 0) return;
 		const patience = setTimeout(() => {
 			if (this.#inWork === 0) running.child.kill('SIGKILL');
 		}, GRACE);
@@ -164,7 +165,8 @@ export class Lane {
 				if (message.kind === 'ready') resolve();
 				this.hear(message);
 			});
-			child.once('error', reject);
+			// More than one may come: none of them may end the server.
+			child.on('error', reject);
 			child.once('exit', (code, signal) => {
 				rmSync(folder, { recursive: true, force: true });
 				if (this.#running?.child === child) this.#running = null;

@@ -39,7 +39,7 @@ export function passOn(
 			headers,
 			signal: request.signal
 		});
-		onward.once('error', reject);
+		onward.on('error', reject);
 		onward.once('response', (answer) => {
 			const end = new Promise<void>((done) => answer.once('close', done));
 			resolve({ response: responseOf(answer), end });
@@ -63,7 +63,7 @@ function responseOf(answer: IncomingMessage): Response {
 	}
 	const status = answer.statusCode ?? 502;
 	const bare = status === 204 || status === 304;
-	if (bare) answer.resume();
+	if (bare) answer.on('error', () => undefined).resume();
 	return new Response(bare ? null : (Readable.toWeb(answer) as ReadableStream), {
 		status,
 		headers
