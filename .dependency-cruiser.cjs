@@ -3,39 +3,77 @@
 /** Rooms of the core and the rooms each may import. */
 const ROOMS = {
 	units: [],
-	module: ['units'],
+	numerics: [],
+	module: ['units', 'numerics'],
 	record: ['units', 'module'],
-	circuit: ['units', 'module', 'record'],
-	conditions: ['units', 'module', 'record', 'circuit'],
-	expectation: ['units', 'module', 'record', 'circuit', 'conditions'],
-	faults: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
-	rules: ['units', 'module', 'record', 'circuit', 'expectation', 'faults'],
-	trace: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'faults', 'rules'],
-	bench: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation', 'rules'],
-	production: ['units', 'module', 'record', 'circuit', 'conditions', 'expectation'],
-	drill: [
+	circuit: ['units', 'numerics', 'module', 'record'],
+	conditions: ['units', 'numerics', 'module', 'record', 'circuit'],
+	visit: ['units', 'record', 'conditions'],
+	expectation: ['units', 'numerics', 'module', 'record', 'circuit', 'conditions', 'visit'],
+	faults: ['units', 'module', 'record', 'circuit', 'visit', 'expectation'],
+	profiles: ['record', 'circuit'],
+	'design-checks': ['units', 'module', 'record', 'circuit', 'expectation', 'profiles'],
+	assessment: ['units', 'numerics', 'record', 'circuit', 'visit', 'expectation', 'profiles'],
+	inspection: ['record', 'profiles', 'assessment'],
+	isolation: ['units', 'record', 'circuit', 'visit', 'expectation', 'design-checks', 'assessment'],
+	'visit-plan': ['record', 'visit', 'expectation', 'profiles', 'inspection', 'isolation'],
+	repair: ['record', 'visit', 'expectation'],
+	diagnosis: [
 		'units',
+		'numerics',
+		'module',
+		'record',
+		'circuit',
+		'conditions',
+		'visit',
+		'expectation',
+		'faults',
+		'design-checks',
+		'assessment',
+		'inspection',
+		'visit-plan',
+		'repair',
+		'isolation'
+	],
+	bench: [
+		'units',
+		'numerics',
 		'module',
 		'record',
 		'circuit',
 		'conditions',
 		'expectation',
+		'design-checks'
+	],
+	monitoring: ['units', 'numerics', 'module', 'record', 'conditions', 'expectation'],
+	training: [
+		'units',
+		'numerics',
+		'module',
+		'record',
+		'circuit',
+		'conditions',
+		'visit',
+		'expectation',
 		'faults',
-		'rules',
-		'trace',
-		'production'
+		'visit-plan',
+		'diagnosis',
+		'monitoring'
 	],
 	document: [
-		'rules',
 		'units',
 		'module',
 		'record',
 		'circuit',
 		'conditions',
+		'visit',
 		'expectation',
 		'faults',
+		'design-checks',
+		'inspection',
+		'repair',
 		'bench',
-		'production'
+		'monitoring'
 	]
 };
 
@@ -78,14 +116,14 @@ module.exports = {
 		{
 			name: 'screens-do-not-reach-the-server',
 			severity: 'error',
-			from: { path: '^src/lib/(ui|workers|charts|offline)/' },
+			from: { path: '^src/lib/(ui|session|text|workers|charts)/' },
 			to: { path: '^src/lib/server/' }
 		},
 		{
 			name: 'workers-and-cli-are-thin',
 			severity: 'error',
 			from: { path: '^src/(lib/workers|cli)/' },
-			to: { path: '^src/lib/(ui|charts)/' }
+			to: { path: '^src/lib/(ui|session|charts)/' }
 		},
 		{
 			name: 'core-has-no-orphans',

@@ -16,7 +16,7 @@ const CEILING = 400_000;
 
 /** Tests of what a page does, in which others stand for parts of the browser and of the framework. */
 const WITH_STAND_INS = [
-	'src/lib/{bench,practise,ui,watch}/**/*.test.ts',
+	'src/lib/{bench,session,training,ui,monitoring}/**/*.test.ts',
 	'src/routes/**/*.test.ts'
 ];
 
@@ -26,9 +26,9 @@ const LONGEST = [
 	'access-sites',
 	'led-visit',
 	'visit',
-	'watch',
+	'monitoring',
 	'hardship',
-	'trace'
+	'diagnosis'
 ];
 const rankOf = ({ moduleId }: TestSpecification) => {
 	const at = LONGEST.findIndex((name) => moduleId.endsWith(`browser/${name}.test.ts`));

@@ -1,8 +1,9 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import { Bench } from 'tinybench';
 import { readVisitData } from '$core/document/file';
 import { expectReadings } from '$core/expectation/expect';
-import { assess } from '$core/trace/assess';
-import { traceGroups } from '$core/trace/trace-groups';
+import { assess } from '$core/diagnosis/assess';
+import { traceGroups } from '$core/diagnosis/trace-groups';
 import document from '../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { arrayRecord, normalFrom, visitOf } from '../tests/support/scenario';
 import { printTable } from './print';
@@ -31,11 +32,14 @@ const cases = [
 ];
 
 for (const { title, record, visit } of cases) {
-	const { siblingGroups } = expectReadings(record, visit);
+	const { peerGroups } = expectReadings(record, effectiveVisit(record, visit));
 	const bench = new Bench({ time: 2000, warmupTime: 500 });
 	bench
-		.add('baseline: verdicts alone', () => void expectReadings(record, visit))
-		.add('ranking alone', () => void traceGroups(record, visit, siblingGroups))
+		.add(
+			'baseline: verdicts alone',
+			() => void expectReadings(record, effectiveVisit(record, visit))
+		)
+		.add('ranking alone', () => void traceGroups(record, effectiveVisit(record, visit), peerGroups))
 		.add('verdicts, causes and next tests', () => void assess(record, visit));
 	await bench.run();
 	printTable(title, bench, 1, 'baseline: verdicts alone');

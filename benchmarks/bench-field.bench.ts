@@ -1,13 +1,13 @@
-import { evaluatePile } from '$core/bench/evaluate';
+import { evaluateBatch } from '$core/bench/evaluate';
 import {
-	EMPTY_PILE,
+	EMPTY_BATCH,
 	USUAL_LIMITS,
 	type Control,
-	type PileModule,
+	type BatchModule,
 	type Take
-} from '$core/bench/pile';
-import { randomFrom, type Random } from '$core/drill/random';
-import { quantile } from '$core/units/quantile';
+} from '$core/bench/module-batch';
+import { randomFrom, type Random } from '$core/numerics/random';
+import { quantile } from '$core/numerics/quantile';
 import { aged, corroded, drawModule, shownBy, type DrawnModule } from './grading/drawn-modules';
 import { wilson } from './tracing/score';
 
@@ -136,7 +136,7 @@ function score(of: Case, seed: number): string {
 			...(of.samePlane && { samePlane: true as const })
 		};
 		const truths: number[] = [];
-		const modules = Array.from({ length: PER_BATCH }, (_, i): PileModule => {
+		const modules = Array.from({ length: PER_BATCH }, (_, i): BatchModule => {
 			const { module: fresh, label } = drawModule(random);
 			const old = aged(fresh, random);
 			const module = of.corroded ? corroded(old, random.between(2, 5)) : old;
@@ -158,20 +158,20 @@ function score(of: Case, seed: number): string {
 				)
 			};
 		});
-		const results = evaluatePile(
-			{ ...EMPTY_PILE, control, modules, profile: { by: 'limits', limits: USUAL_LIMITS } },
+		const results = evaluateBatch(
+			{ ...EMPTY_BATCH, control, modules, profile: { by: 'limits', limits: USUAL_LIMITS } },
 			2026
 		);
-		for (const [i, { share, doubt, graded }] of results.entries()) {
+		for (const [i, { share, uncertainty, graded }] of results.entries()) {
 			if (share === null || graded.grade === 'unknown') {
 				questioned++;
 				continue;
 			}
 			const truth = truths[i]!;
 			errors.push(share / truth - 1);
-			widths += (2 * doubt) / truth;
-			if (Math.abs(share - truth) <= 2 * doubt) held++;
-			if (truth <= share + 2 * doubt) atMostHeld++;
+			widths += (2 * uncertainty) / truth;
+			if (Math.abs(share - truth) <= 2 * uncertainty) held++;
+			if (truth <= share + 2 * uncertainty) atMostHeld++;
 			const [said, is] = [GRADES.indexOf(graded.grade), gradeOf(truth)];
 			if (!graded.near && (graded.atMost ? is < said : is !== said)) wrong++;
 		}

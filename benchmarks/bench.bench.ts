@@ -1,5 +1,5 @@
 import { Bench } from 'tinybench';
-import { evaluatePile } from '$core/bench/evaluate';
+import { evaluateBatch } from '$core/bench/evaluate';
 import {
 	findGrouping,
 	FREE_TARGET,
@@ -7,12 +7,12 @@ import {
 	type Grouping,
 	type GroupingAsk
 } from '$core/bench/grouping/grouping';
-import { answerMix } from '$core/bench/mix/answer';
-import { mixOf } from '$core/bench/mix/tree';
+import { answerConfiguration } from '$core/bench/configuration/answer';
+import { configurationOf } from '$core/bench/configuration/tree';
 import { quickRule } from '$core/circuit/quick-rule';
 import { asTested, WARM_SUN } from '$core/bench/tested';
-import { randomFrom } from '$core/drill/random';
-import { cairnRiggPile } from '../demo/pile';
+import { randomFrom } from '$core/numerics/random';
+import { cairnRiggBatch } from '../demo/module-batch';
 import { usedModules } from '../tests/support/used-modules';
 import { printTable } from './print';
 
@@ -21,14 +21,14 @@ import { printTable } from './print';
  * against taking the best by watts and cutting them into strings.
  */
 
-const demo = evaluatePile(cairnRiggPile(), 2026).flatMap((result) => asTested(result) ?? []);
+const demo = evaluateBatch(cairnRiggBatch(), 2026).flatMap((result) => asTested(result) ?? []);
 const ids = demo.slice(0, 12).map(({ id }) => id);
 const parts = {
 	sky: WARM_SUN,
 	blocking: false,
 	moduleOf: (id: string) => demo.find((module) => module.id === id)!
 };
-const mix = mixOf([ids.slice(0, 3), ids.slice(3, 6), ids.slice(6, 9), ids.slice(9)]);
+const mix = configurationOf([ids.slice(0, 3), ids.slice(3, 6), ids.slice(6, 9), ids.slice(9)]);
 const arrangement = {
 	kind: 'parallel' as const,
 	of: [0, 3, 6, 9].map((at) => ({
@@ -42,7 +42,7 @@ const arrangement = {
 const bench = new Bench({ time: 2000, warmupTime: 500 });
 bench
 	.add('baseline: the quick rule alone', () => void quickRule(arrangement))
-	.add('the mix of twelve by its curves', () => void answerMix(mix, parts));
+	.add('the mix of twelve by its curves', () => void answerConfiguration(mix, parts));
 await bench.run();
 printTable('a mix of twelve', bench, 1, 'baseline: the quick rule alone');
 

@@ -52,7 +52,7 @@ function* lines(): Generator<string> {
 }
 
 async function send(path: string, method: string, body: BodyInit, type: string): Promise<unknown> {
-	const answer = await fetch(`${server.address}${SITE}/watch/imports${path}`, {
+	const answer = await fetch(`${server.address}${SITE}/monitoring/imports${path}`, {
 		method,
 		body,
 		headers: { 'content-type': type }
@@ -142,7 +142,7 @@ try {
 		requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - start)));`);
 	console.log(`  baseline: two frames ${frames.toFixed(1)} ms`);
 
-	await person.goTo(`${SITE}/watch/exports`);
+	await person.goTo(`${SITE}/monitoring/exports`);
 	const looked = await driver.executeAsyncScript<number>(`
 		const done = arguments[arguments.length - 1];
 		const start = performance.now();
@@ -158,7 +158,7 @@ try {
 
 	await takeIn();
 	const units = [1, 2, 3, 4].map((u) => `unit=name:U${u}`).join('&');
-	await person.goTo(`${SITE}/watch/course?${units}&until=${BEGIN + 900 * 86_400_000}`);
+	await person.goTo(`${SITE}/monitoring/course?${units}&until=${BEGIN + 900 * 86_400_000}`);
 	await person.find('.course [data-drawn] canvas');
 	const first: string[] = [];
 	while (first.length < 5) first.push((await pressToPicture('Earlier')).toFixed(0));

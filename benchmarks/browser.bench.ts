@@ -112,7 +112,7 @@ try {
 		`  slider to curve, 24 modules beside three strings: median ${moves[50]!.toFixed(1)}, nine of ten ${moves[90]!.toFixed(1)}, longest ${moves.at(-1)!.toFixed(1)} ms of ${moves.length}`
 	);
 	await person.goTo(
-		'/bench/piles/019a8002-0000-7000-8000-000000007fff/mix?of=1%2B2%2B3+%7C+6%2B7%2B9+%7C+10%2B11%2B5+%7C+12%2B15%2B16'
+		'/bench/batches/019a8002-0000-7000-8000-000000007fff/mix?of=1%2B2%2B3+%7C+6%2B7%2B9+%7C+10%2B11%2B5+%7C+12%2B15%2B16'
 	);
 	await person.find('[data-drawn] canvas');
 	await person.click('.circuit button');

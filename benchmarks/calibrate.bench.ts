@@ -1,14 +1,14 @@
 import { writeFileSync } from 'node:fs';
-import { HIDDEN_CODES } from '$core/drill/planting';
-import { drawScenario } from '$core/drill/scenario';
-import { isTooMild } from '$core/drill/too-mild';
-import { assess } from '$core/trace/assess';
+import { HIDDEN_CODES } from '$core/training/planting';
+import { drawScenario } from '$core/training/scenario';
+import { isTooMild } from '$core/training/too-mild';
+import { assess } from '$core/diagnosis/assess';
 import {
 	calibrated,
 	fitSteepness,
 	posteriorBehind,
 	type SaidAndRight
-} from '$core/trace/calibration';
+} from '$core/diagnosis/calibration';
 import { isRight } from './tracing/score';
 
 /*
@@ -18,7 +18,7 @@ import { isRight } from './tracing/score';
 const FROM = 900_000;
 const FAULTY = 900;
 const HEALTHY = 300;
-const FILE = 'src/core/trace/calibration.json';
+const FILE = 'src/core/diagnosis/calibration.json';
 
 const lines: SaidAndRight[] = [];
 for (let i = 0; i < FAULTY + HEALTHY; i++) {

@@ -7,7 +7,7 @@ import { powerMaxima } from '$core/circuit/maxima';
 import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
 import { solveBus } from '$core/circuit/state';
 import { inject } from '$core/faults/inject';
-import type { FaultCode } from '$core/faults/codes';
+import type { FaultCode } from '$core/visit/fault-code';
 import { fitLabel } from '$core/module/fit';
 import { denseCurve, type PlainSection } from './baseline/dense-bisection';
 import { runSpice } from './baseline/spice';

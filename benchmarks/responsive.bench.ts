@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { usualState } from '$core/expectation/switching';
+import { usualState } from '$core/visit/switching-state';
 import { once } from 'node:events';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { openDatabase } from '$lib/server/database/open';
@@ -112,7 +112,7 @@ function* exportLines(days: number): Generator<string> {
 async function importSamples({ address }: Target, days: number): Promise<void> {
 	const id = randomUUID();
 	const headings = ['time', ...Array.from({ length: 24 }, (_, i) => `INV ${i + 1}`)];
-	const path = `${address}/sites/${DEPOT.site.id}/watch/imports`;
+	const path = `${address}/sites/${DEPOT.site.id}/monitoring/imports`;
 	await answered(
 		await fetch(path, {
 			method: 'POST',
@@ -170,9 +170,9 @@ const visit = `/visits/${DEPOT.visit.id}`;
 const site = `/sites/${DEPOT.site.id}`;
 const HEAVY: Readonly<Record<string, (server: Target) => Promise<void>>> = {
 	nothing: () => new Promise((done) => setTimeout(done, LEAST_MS)),
-	'page of a small visit': (server) => get(server, `/visits/${SALTMARSH}/conditions`),
-	'page of a visit': (server) => get(server, `${visit}/measure`),
-	'page of the next test': (server) => get(server, `${visit}/plan`),
+	'page of a small visit': (server) => get(server, `/visits/${SALTMARSH}/test-conditions`),
+	'page of a visit': (server) => get(server, `${visit}/measurements`),
+	'page of the next test': (server) => get(server, `${visit}/test-plan`),
 	'page of the site': (server) => get(server, site),
 	'page of the plan': (server) => get(server, `${site}/map`),
 	'report as PDF': (server) => get(server, `${visit}/report.pdf`),

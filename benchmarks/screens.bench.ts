@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type chrome from 'selenium-webdriver/chrome';
 import type { VisitDocument } from '$core/document/visit';
-import { median } from '$core/units/quantile';
+import { median } from '$core/numerics/quantile';
 import { openBrowser } from '../tests/browser/own-browser';
 import { startServer } from '../tests/browser/own-server';
 import { Person } from '../tests/browser/person';
@@ -30,24 +30,24 @@ const SCREENS: readonly (readonly [name: string, path: string, acts: readonly st
 	['baseline: formats', '/formats/zembo-library.json', []],
 	['Sites', '/', ['header [data-part=item]']],
 	['Site', SITE, ['input[name=by]']],
-	['Record', `${SITE}/take-over`, ['main button']],
+	['Record', `${SITE}/array-record`, ['main button']],
 	['Map', `${SITE}/map`, ['.plan svg', 'li[data-string] button']],
 	['Diagram', `${SITE}/diagram`, ['header [data-part=item]']],
 	['Checks', `${SITE}/checks`, ['summary']],
-	['Watch', `${SITE}/watch`, ['header [data-part=item]']],
+	['Monitoring', `${SITE}/monitoring`, ['header [data-part=item]']],
 	['Library', '/library', ['header [data-part=item]']],
 	['Bench', '/bench', ['header [data-part=item]']],
 	['Search', '/search?q=depot', ['input[name=q]']],
-	['Plan', `${VISIT}/plan`, ['main input, main select, main details > summary']],
-	['Make safe', `${VISIT}/make-safe`, ['main button']],
-	['Inspect', `${VISIT}/inspect`, ['main button']],
-	['Conditions', `${VISIT}/conditions`, ['main input']],
-	['Measure', `${VISIT}/measure`, ['.row']],
-	['Measure, all read', `${READ}/measure`, ['.row']],
-	['Compare', `${READ}/compare`, ['main select, main button, header [data-part=item]']],
-	['Trace', `${READ}/trace`, ['main summary, main button, main select']],
-	['Put right', `${READ}/put-right`, ['main button', 'main .page > p button']],
-	['Hand over', `${READ}/hand-over`, ['summary']]
+	['Test plan', `${VISIT}/test-plan`, ['main input, main select, main details > summary']],
+	['Isolation', `${VISIT}/isolation`, ['main button']],
+	['Inspection', `${VISIT}/inspection`, ['main button']],
+	['Test conditions', `${VISIT}/test-conditions`, ['main input']],
+	['Measurements', `${VISIT}/measurements`, ['.row']],
+	['Measure, all read', `${READ}/measurements`, ['.row']],
+	['Comparison', `${READ}/comparison`, ['main select, main button, header [data-part=item]']],
+	['Diagnosis', `${READ}/diagnosis`, ['main summary, main button, main select']],
+	['Repair', `${READ}/repair`, ['main button', 'main .page > p button']],
+	['Report', `${READ}/report`, ['summary']]
 ];
 
 const server = await startServer({ demo: true });

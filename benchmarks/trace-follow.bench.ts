@@ -1,7 +1,7 @@
-import { HIDDEN_CODES, type HiddenCode } from '$core/drill/planting';
-import { drawScenario } from '$core/drill/scenario';
-import { follow } from '$core/drill/follow';
-import { isTooMild } from '$core/drill/too-mild';
+import { HIDDEN_CODES, type HiddenCode } from '$core/training/planting';
+import { drawScenario } from '$core/training/scenario';
+import { follow } from '$core/training/follow';
+import { isTooMild } from '$core/training/too-mild';
 import { isRightAbout, wilson } from './tracing/score';
 
 /*

@@ -1,8 +1,8 @@
-import { HIDDEN_CODES } from '$core/drill/planting';
-import { drawScenario, type Scenario } from '$core/drill/scenario';
-import { assess } from '$core/trace/assess';
+import { HIDDEN_CODES } from '$core/training/planting';
+import { drawScenario, type Scenario } from '$core/training/scenario';
+import { assess } from '$core/diagnosis/assess';
 import { firstLines } from '../tests/support/first-lines';
-import { isTooMild } from '$core/drill/too-mild';
+import { isTooMild } from '$core/training/too-mild';
 import { isRight, wilson } from './tracing/score';
 
 /*

@@ -10,15 +10,15 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Bench } from 'tinybench';
-import { watch, type Watch } from '$core/production/analysis/watch';
+import { analyseYear, type YearAnalysis } from '$core/monitoring/analysis/analyse-year';
 import type { ImportStart } from '$core/document/monitoring';
-import { plantAll, productionYear, type Planted } from '$core/drill/production-year';
-import { randomFrom } from '$core/drill/random';
-import type { WatchedYear } from '$core/production/series/year';
+import { plantAll, productionYear, type Planted } from '$core/training/production-year';
+import { randomFrom } from '$core/numerics/random';
+import type { MonitoredYear } from '$core/monitoring/series/year';
 import { openDatabase, type Db } from '$lib/server/database/open';
-import { beginImport, endImport, removeImport } from '$lib/server/repositories/watch-imports';
-import { courseOf } from '$lib/server/watch/course';
-import { RunningImport } from '$lib/server/watch/running-import';
+import { beginImport, endImport, removeImport } from '$lib/server/repositories/monitoring-imports';
+import { courseOf } from '$lib/server/monitoring/course';
+import { RunningImport } from '$lib/server/monitoring/running-import';
 import { zoneOf } from '$lib/time/zone';
 import { lintwhite370 } from '../demo/site';
 import { printTable } from './print';
@@ -49,7 +49,7 @@ await importOf(db, 'long, a line each', 24, 1_000_000 / 24, false);
 await db.destroy();
 rmSync(folder, { recursive: true, force: true });
 
-function generated(seed: number, planted: readonly Planted[], rated: number): WatchedYear {
+function generated(seed: number, planted: readonly Planted[], rated: number): MonitoredYear {
 	return productionYear({
 		seed,
 		start: START,
@@ -65,15 +65,15 @@ function generated(seed: number, planted: readonly Planted[], rated: number): Wa
 	});
 }
 
-function finish(running: Generator<unknown, Watch>): Watch {
+function finish(running: Generator<unknown, YearAnalysis>): YearAnalysis {
 	for (;;) {
 		const { value, done } = running.next();
-		if (done) return value as Watch;
+		if (done) return value as YearAnalysis;
 	}
 }
 
 /** Days by which a found beginning may differ from the planted one. */
-const NEAR = { dead: 2, 'at-share': 4, shade: 20, dirt: 14 } as const;
+const NEAR = { dead: 2, 'at-share': 4, shade: 20, soiling: 14 } as const;
 const WEAK_RATING = 290;
 const AMPLE_RATING = 380;
 
@@ -89,10 +89,10 @@ function count(kind: string, found: boolean): void {
 }
 
 const dateOf = (day: number) => new Date(START + day * DAY).toISOString().slice(0, 10);
-const apart = (a: string, b: string) => Math.abs(Date.parse(a) - Date.parse(b)) / DAY;
+const daysBetween = (a: string, b: string) => Math.abs(Date.parse(a) - Date.parse(b)) / DAY;
 
 /** Counts what of a year's planted events was found, and what was found that was not planted. */
-function judge(found: Watch, planted: readonly Planted[], clips: boolean): void {
+function judge(found: YearAnalysis, planted: readonly Planted[], clips: boolean): void {
 	const events = new Set(found.events);
 	const arrays = new Set(found.arrayEvents);
 	const take = <T>(set: Set<T>, fits: (one: T) => boolean) => {
@@ -110,7 +110,7 @@ function judge(found: Watch, planted: readonly Planted[], clips: boolean): void 
 						({ kind, unit, since }) =>
 							kind === 'dead' &&
 							unit === `unit-${one.unit + 1}` &&
-							apart(since, dateOf(one.from)) <= NEAR.dead
+							daysBetween(since, dateOf(one.from)) <= NEAR.dead
 					)
 				);
 				break;
@@ -122,7 +122,7 @@ function judge(found: Watch, planted: readonly Planted[], clips: boolean): void 
 						({ kind, unit, since, level }) =>
 							kind === 'step' &&
 							unit === `unit-${one.unit + 1}` &&
-							apart(since, dateOf(one.from)) <= NEAR['at-share'] &&
+							daysBetween(since, dateOf(one.from)) <= NEAR['at-share'] &&
 							Math.abs(level - one.share) < 0.02
 					)
 				);
@@ -135,17 +135,19 @@ function judge(found: Watch, planted: readonly Planted[], clips: boolean): void 
 						({ kind, unit, since }) =>
 							kind === 'shade' &&
 							unit === `unit-${one.unit + 1}` &&
-							apart(since, dateOf(one.from)) <= NEAR.shade
+							daysBetween(since, dateOf(one.from)) <= NEAR.shade
 					)
 				);
 				break;
 			case 'dirt':
 				count(
-					'dirt on all, and rain',
+					'soiling on all, and rain',
 					take(
 						arrays,
 						({ kind, washed }) =>
-							kind === 'dirt' && washed !== null && apart(washed, dateOf(one.to)) <= NEAR.dirt
+							kind === 'dirt' &&
+							washed !== null &&
+							daysBetween(washed, dateOf(one.to)) <= NEAR.soiling
 					)
 				);
 				break;
@@ -178,7 +180,7 @@ for (let s = 0; s < YEARS; s++) {
 	const planted = plantAll(random, UNITS);
 	const clips = random.chance(0.5);
 	judge(
-		finish(watch(generated(17_000 + s, planted, clips ? WEAK_RATING : AMPLE_RATING))),
+		finish(analyseYear(generated(17_000 + s, planted, clips ? WEAK_RATING : AMPLE_RATING))),
 		planted,
 		clips
 	);
@@ -192,7 +194,9 @@ for (const [kind, { planted, found }] of tallies) {
 console.log(`  found besides what was planted: ${invented}`);
 let falseAlarms = 0;
 for (let s = 0; s < YEARS; s++) {
-	const { events, arrayEvents, clipping } = finish(watch(generated(19_000 + s, [], AMPLE_RATING)));
+	const { events, arrayEvents, clipping } = finish(
+		analyseYear(generated(19_000 + s, [], AMPLE_RATING))
+	);
 	// Days that the generated logger left out are left out.
 	const claimed = arrayEvents.filter(({ kind }) => kind !== 'no-data');
 	falseAlarms += events.length + claimed.length + clipping.length;
@@ -211,7 +215,7 @@ bench
 		}
 		return void sum;
 	})
-	.add('look through the year', () => void finish(watch(year)));
+	.add('look through the year', () => void finish(analyseYear(year)));
 await bench.run();
 printTable(`A year of ${UNITS} units at 15 minutes`, bench, 1, 'add up each unit by day');
 

@@ -1,6 +1,11 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 import type { BusCircuit } from '$core/circuit/description';
-import { agedModel, moduleHere, stringHere, USUAL_PARTS } from '$core/expectation/predict';
+import {
+	agedModel,
+	moduleAtConditions,
+	stringAtConditions,
+	USUAL_PARTS
+} from '$core/expectation/predict';
 import { inject, type PlacedFault } from '$core/faults/inject';
 import { meterDay, type PlantedDay } from './readings';
 import {
@@ -219,7 +224,7 @@ export const CAIRN_DAY = {
 function brokenBus(): BusCircuit {
 	const here = (at: number) => {
 		const type = record.moduleTypes[at]!;
-		return { type, module: moduleHere(agedModel(type, 14), LIGHT, HEAT) };
+		return { type, module: moduleAtConditions(agedModel(type, 14), LIGHT, HEAT) };
 	};
 	const kinds = [here(0), here(1)];
 	const strings = record.strings.map((one) => {
@@ -227,7 +232,7 @@ function brokenBus(): BusCircuit {
 		const others = new Map(
 			kinds.filter((kind) => kind !== own).map((kind) => [kind.type.id, kind])
 		);
-		return stringHere(one, agedModel(own.type, 14), { main: own.module, others });
+		return stringAtConditions(one, agedModel(own.type, 14), { main: own.module, others });
 	});
 	const planted: readonly PlacedFault[] = CAIRN_DAY.faults.flatMap((fault) => [...fault.placed]);
 	return planted.reduce<BusCircuit>(

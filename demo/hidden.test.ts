@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hiddenScenario, hiddenVisit } from '../tests/support/hidden-scenario';
-import { follow } from '$core/drill/follow';
+import { follow } from '$core/training/follow';
 import { readVisitDocument } from '$core/document/file';
 import { HIDDEN, stringOfFault } from './hidden';
 import { VISITS } from './visits';

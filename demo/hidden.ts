@@ -1,4 +1,4 @@
-import type { HiddenFault } from '$core/drill/truth';
+import type { HiddenFault } from '$core/training/truth';
 import type { ArrayRecord } from '$core/record/record';
 import { CAIRN_DAY } from './cairn-rigg';
 import { KILN_DAY } from './kiln-lane';

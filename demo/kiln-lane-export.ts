@@ -1,5 +1,5 @@
-import { productionYear } from '$core/drill/production-year';
-import type { WatchedYear } from '$core/production/series/year';
+import { productionYear } from '$core/training/production-year';
+import type { MonitoredYear } from '$core/monitoring/series/year';
 import { KILN_DAY } from './kiln-lane';
 import { idsOf, lintwhite370 } from './site';
 
@@ -15,7 +15,7 @@ const dayOf = (month: number, day: number) =>
 export const KILN_PLACE = { latitude: 55.5, longitude: 2 } as const;
 
 /** The readings behind the export: a module at half since 12 March, clipping on 22 April and 7 May alone. */
-function kilnLaneYear(): WatchedYear {
+function kilnLaneYear(): MonitoredYear {
 	const { weak } = KILN_DAY;
 	return productionYear({
 		seed: 370,

@@ -1,9 +1,9 @@
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
-import { randomFrom } from '$core/drill/random';
-import { agedModel, moduleHere } from '$core/expectation/predict';
-import { usualState } from '$core/expectation/switching';
+import { randomFrom } from '$core/numerics/random';
+import { agedModel, moduleAtConditions } from '$core/expectation/predict';
+import { usualState } from '$core/visit/switching-state';
 import { maximumPowerPoint } from '$core/module/single-diode';
-import { spotsOf } from '$core/rules/plan/spots';
+import { measurementPointsOf } from '$core/visit-plan/measurement-points';
 import { arrivalOf, type MeterDay } from './readings';
 import {
 	field,
@@ -141,11 +141,11 @@ function unitsDay(ids: (n: number) => string): MeterDay {
 	const { start, by, light, heat, weak } = KILN_DAY;
 	const random = randomFrom(61);
 	const { volts, amps } = maximumPowerPoint(
-		moduleHere(agedModel(record.moduleTypes[0]!, 4), light, heat)
+		moduleAtConditions(agedModel(record.moduleTypes[0]!, 4), light, heat)
 	);
 	return {
 		...arrivalOf(ids, KILN_DAY),
-		readings: spotsOf(record, 'unit-power').map(({ place }, n) => {
+		readings: measurementPointsOf(record, 'unit-power').map(({ place }, n) => {
 			const isWeak =
 				place.kind === 'module' &&
 				place.module === weak.module &&

@@ -1,11 +1,14 @@
 import { writeFileSync } from 'node:fs';
 import { NO_SETTINGS, type BenchmarkEntry } from '$core/document/monitoring';
-import { guessLayout } from '$core/production/import/guess';
+import { guessLayout } from '$core/monitoring/import/guess';
 import type { Db } from '$lib/server/database/open';
 import { findSite } from '$lib/server/repositories/sites';
-import { addBenchmarkEntry, saveWatchSettings } from '$lib/server/repositories/watch-settings';
-import { startImport, takePiece } from '$lib/server/watch/imports';
-import { PieceReader } from '$lib/server/watch/piece-reader';
+import {
+	addBenchmarkEntry,
+	saveMonitoringSettings
+} from '$lib/server/repositories/monitoring-settings';
+import { startImport, takePiece } from '$lib/server/monitoring/imports';
+import { PieceReader } from '$lib/server/monitoring/piece-reader';
 import { kilnLaneExport, KILN_PLACE } from './kiln-lane-export';
 import { idsOf } from './site';
 
@@ -73,7 +76,7 @@ export async function loadKilnLaneExport(db: Db, now: string, file: string): Pro
 		if (!taken.ok) throw new Error(taken.problem);
 	}
 	for (const entry of KILN_BENCHMARKS) await addBenchmarkEntry(db, site.id, entry);
-	await saveWatchSettings(db, site.id, {
+	await saveMonitoringSettings(db, site.id, {
 		...NO_SETTINGS,
 		...KILN_PLACE,
 		price: 0.24,

@@ -3,10 +3,10 @@ import { dirname, join } from 'node:path';
 import { readVisitData } from '$core/document/file';
 import { openDatabase } from '$lib/server/database/open';
 import { importVisit } from '$lib/server/repositories/import';
-import { createPile } from '$lib/server/repositories/piles';
+import { createBatch } from '$lib/server/repositories/batches';
 import { insertPhotograph } from '$lib/server/repositories/photographs';
 import { loadKilnLaneExport } from './load-export';
-import { cairnRiggPile, PILE_ID } from './pile';
+import { cairnRiggBatch, BATCH_ID } from './module-batch';
 
 /** The demo's visits as open documents, in the order of their names. */
 const documents = import.meta.glob('./*.zembo-visit.json', { eager: true, import: 'default' });
@@ -45,6 +45,6 @@ for (const [file, data] of Object.entries(documents)) {
 		}
 	}
 }
-await createPile(db, PILE_ID, cairnRiggPile(), now);
+await createBatch(db, BATCH_ID, cairnRiggBatch(), now);
 await loadKilnLaneExport(db, now, join(dirname(path), 'kiln-lane-2026.csv'));
 await db.destroy();

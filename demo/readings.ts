@@ -1,17 +1,17 @@
 import type { VisitDocument } from '$core/document/visit';
 import type { BusCircuit } from '$core/circuit/description';
-import { drawMeter, shown } from '$core/drill/meter';
-import { exactReadings } from '$core/drill/exact';
-import { trueBuses } from '$core/drill/circuits';
-import { randomFrom } from '$core/drill/random';
-import type { HiddenFault, Truth } from '$core/drill/truth';
-import { agedModel, moduleHere } from '$core/expectation/predict';
-import { stringPlace } from '$core/expectation/place';
-import type { Quantity } from '$core/expectation/quantity';
-import { usualState } from '$core/expectation/switching';
-import { USUAL_METERS } from '$core/expectation/visit';
+import { drawMeter, shown } from '$core/training/meter';
+import { exactReadings } from '$core/training/exact';
+import { trueBuses } from '$core/training/circuits';
+import { randomFrom } from '$core/numerics/random';
+import type { HiddenFault, Truth } from '$core/training/truth';
+import { agedModel, moduleAtConditions } from '$core/expectation/predict';
+import { stringPlace } from '$core/visit/place';
+import type { Quantity } from '$core/visit/quantity';
+import { usualState } from '$core/visit/switching-state';
+import { USUAL_METERS } from '$core/visit/visit';
 import { modulesPerDevice } from '$core/faults/fault';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
 import type { ArrayRecord } from '$core/record/record';
 
 /** A day at a site: what reaches the cells, what was said of it, and what is broken. */
@@ -48,7 +48,7 @@ export function truthOf(record: ArrayRecord, { start, light, heat, faults }: Pla
 				Array.from({ length: moduleCount }, () => [1, 1] as const)
 			])
 		),
-		module: moduleHere(agedModel(record.moduleTypes[0]!, years - 0.5), light, heat),
+		module: moduleAtConditions(agedModel(record.moduleTypes[0]!, years - 0.5), light, heat),
 		acLimit: null
 	};
 }

@@ -4,16 +4,16 @@ import { VERSION, type VisitDocument } from '$core/document/visit';
 import {
 	agedModel,
 	alike,
-	moduleHere,
+	moduleAtConditions,
 	predictValue,
 	runningVolts,
-	stringHere
+	stringAtConditions
 } from '$core/expectation/predict';
-import { stringPlace } from '$core/expectation/place';
-import { usualState } from '$core/expectation/switching';
-import { emptyVisit } from '$core/expectation/visit';
-import type { StringQuantity } from '$core/expectation/quantity';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { stringPlace } from '$core/visit/place';
+import { usualState } from '$core/visit/switching-state';
+import { emptyVisit } from '$core/visit/visit';
+import type { StringQuantity } from '$core/visit/quantity';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
 import { maximumPowerPoint } from '$core/module/single-diode';
@@ -210,8 +210,8 @@ export function exactFigure(
 	{ years, light, heat }: Omit<Day, 'seed'>
 ): Pick<Figure, 'value' | 'atVolts'> {
 	const model = agedModel(record.moduleTypes[0]!, years);
-	const module = moduleHere(model, light, heat);
-	const whole = stringHere(string, model, alike(module));
+	const module = moduleAtConditions(model, light, heat);
+	const whole = stringAtConditions(string, model, alike(module));
 	const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
 	const higher = string.input === '2' ? 1.4 : 0;
 	const atVolts = quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;

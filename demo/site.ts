@@ -1,7 +1,7 @@
 import type { VisitDocument } from '$core/document/visit';
 import { FORMAT, VERSION } from '$core/document/visit';
 import { writeVisitDocument } from '$core/document/file';
-import { emptyVisit } from '$core/expectation/visit';
+import { emptyVisit } from '$core/visit/visit';
 import type { Field } from '$core/record/field';
 import { unknownSpecs, type PartKind, type PartOf, type Specs } from '$core/record/part';
 import {
@@ -10,8 +10,8 @@ import {
 	type ModuleType,
 	type StringRecord
 } from '$core/record/record';
-import type { InspectionEntry } from '$core/rules/inspection/entry';
-import { walkOf } from '$core/rules/inspection/walk';
+import type { InspectionEntry } from '$core/inspection/entry';
+import { inspectionOf } from '$core/inspection/progress';
 import type { MeterDay, PlantedDay } from './readings';
 
 /* What the demo's sites are made of. Ids count up within a site, so that the files stay the same. */
@@ -133,7 +133,7 @@ export function walk(
 	exceptions: Readonly<Record<string, Exception>>,
 	measured: Readonly<Record<string, number>> = {}
 ): InspectionEntry[] {
-	const stops = walkOf(record, []).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(record, []).flatMap((stretch) => stretch.stops);
 	return stops.map((stop, i) => {
 		const key = (table: Readonly<Record<string, unknown>>) =>
 			Object.keys(table).find((name) => stop.key === name || stop.key.startsWith(`${name}/`));

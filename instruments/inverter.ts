@@ -1,6 +1,6 @@
 import { ServerTCP } from 'modbus-serial';
 import { CARD_DAY, exactFigure, scatterOf, STRINGS } from '../demo/saltmarsh';
-import { SLOW, type Trouble } from './trouble';
+import { SLOW, type SimulatedFault } from './simulated-fault';
 
 /*
  * A simulated inverter that answers SunSpec models over Modbus TCP: common (1), three-phase inverter
@@ -12,7 +12,7 @@ import { SLOW, type Trouble } from './trouble';
 const BASE = 40_000;
 const END_MODEL = 0xffff;
 const NOT_IMPLEMENTED = 0xffff;
-const TROUBLE_OF: readonly Trouble[] = ['none', 'drop', 'garbage', 'slow'];
+const FAULT_OF_CODE: readonly SimulatedFault[] = ['none', 'drop', 'garbage', 'slow'];
 const EFFICIENCY = 0.97;
 const NOISE = 0.002;
 
@@ -46,7 +46,7 @@ function inputsNow(scatter: () => number): InputState[] {
 }
 
 /** All registers from {@link BASE} on. */
-function registersNow(scatter: () => number, trouble: number): number[] {
+function registersNow(scatter: () => number, fault: number): number[] {
 	const inputs = inputsNow(scatter);
 	const watts = inputs.reduce((sum, { volts, amps }) => sum + volts * amps, 0);
 	const amps = inputs.reduce((sum, input) => sum + input.amps, 0);
@@ -105,35 +105,35 @@ function registersNow(scatter: () => number, trouble: number): number[] {
 		...mppt,
 		END_MODEL,
 		0,
-		trouble
+		fault
 	];
 }
 
 /** Starts the inverter on loopback; resolves once it listens. */
 export function startInverter(port: number): Promise<ServerTCP> {
 	const scatter = scatterOf(202);
-	let trouble: Trouble = 'none';
+	let fault: SimulatedFault = 'none';
 	const at = (address: number): number => {
-		const registers = registersNow(scatter, TROUBLE_OF.indexOf(trouble));
+		const registers = registersNow(scatter, FAULT_OF_CODE.indexOf(fault));
 		return registers[address - BASE] ?? 0;
 	};
 	return new Promise((resolve, reject) => {
 		const server = new ServerTCP(
 			{
 				getMultipleHoldingRegisters: (address, length, _unit, done) => {
-					if (trouble === 'drop') {
+					if (fault === 'drop') {
 						server.socks?.forEach((_, socket) => socket.destroy());
 						return;
 					}
-					const registers = registersNow(scatter, TROUBLE_OF.indexOf(trouble));
+					const registers = registersNow(scatter, FAULT_OF_CODE.indexOf(fault));
 					const values = registers.slice(address - BASE, address - BASE + length);
 					while (values.length < length) values.push(0);
-					const sent = trouble === 'garbage' ? values.map((v) => (v * 7919 + 13) & 0xffff) : values;
-					setTimeout(() => done(null, sent), trouble === 'slow' ? SLOW : 0);
+					const sent = fault === 'garbage' ? values.map((v) => (v * 7919 + 13) & 0xffff) : values;
+					setTimeout(() => done(null, sent), fault === 'slow' ? SLOW : 0);
 				},
 				getHoldingRegister: (address, _unit, done) => done(null, at(address)),
 				setRegister: (_address, value, _unit, done) => {
-					trouble = TROUBLE_OF[value] ?? 'none';
+					fault = FAULT_OF_CODE[value] ?? 'none';
 					done(null);
 				}
 			},

@@ -1,7 +1,7 @@
 import { createServer, type Server, type Socket } from 'node:net';
-import { isStringQuantity, type Quantity } from '$core/expectation/quantity';
+import { isStringQuantity, type Quantity } from '$core/visit/quantity';
 import { CARD_DAY, exactFigure, scatterOf, STRINGS } from '../demo/saltmarsh';
-import { SLOW, TROUBLES, type Trouble } from './trouble';
+import { SLOW, SIMULATED_FAULTS, type SimulatedFault } from './simulated-fault';
 
 /*
  * A simulated multimeter that speaks SCPI over TCP, one line a command. Its probes stand on a string of
@@ -20,7 +20,7 @@ const SETTLES = 3;
 
 interface MeterState {
 	probe: { label: string; quantity: Quantity };
-	trouble: Trouble;
+	fault: SimulatedFault;
 	/** Answers since the probes were put where they are. */
 	answers: number;
 }
@@ -29,7 +29,7 @@ interface MeterState {
 export function startMeter(port: number): Promise<Server> {
 	const state: MeterState = {
 		probe: { label: STRINGS[0]!.label, quantity: 'open-circuit-voltage' },
-		trouble: 'none',
+		fault: 'none',
 		answers: 0
 	};
 	const scatter = scatterOf(101);
@@ -53,16 +53,16 @@ function talk(socket: Socket, state: MeterState, scatter: () => number): void {
 }
 
 function answer(socket: Socket, command: string, state: MeterState, scatter: () => number): void {
-	const [, trouble] = /^SIM:TROU (\w+)$/i.exec(command) ?? [];
-	if (trouble) {
-		state.trouble = TROUBLES.find((one) => one === trouble.toLowerCase()) ?? 'none';
+	const [, fault] = /^SIM:TROU (\w+)$/i.exec(command) ?? [];
+	if (fault) {
+		state.fault = SIMULATED_FAULTS.find((one) => one === fault.toLowerCase()) ?? 'none';
 		socket.write('0\n');
 		return;
 	}
 	const say = (words: string) => socket.write(`${words}\n`);
-	if (state.trouble === 'drop') return void socket.destroy();
-	if (state.trouble === 'garbage') return void say('?!%\u0007 ++');
-	if (state.trouble === 'slow')
+	if (state.fault === 'drop') return void socket.destroy();
+	if (state.fault === 'garbage') return void say('?!%\u0007 ++');
+	if (state.fault === 'slow')
 		return void setTimeout(() => say(reply(command, state, scatter)), SLOW);
 	say(reply(command, state, scatter));
 }

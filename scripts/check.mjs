@@ -1,5 +1,5 @@
 /* npm run check: types, lint, format, what may reach what, what nothing uses; two at a time. */
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages, ROOT, runTool, say, toolPath } from './ready.mjs';
@@ -9,6 +9,13 @@ ensurePackages();
 rmSync(join(ROOT, '.svelte-kit/.svelte-check'), { recursive: true, force: true });
 say('check: generated types');
 runTool('svelte-kit', ['sync']);
+
+/** Names of the project's files, as a text; migrations keep theirs. */
+const filesOfProject = () =>
+	execFileSync('git', ['ls-files', ':!src/lib/server/database/migrations'], {
+		cwd: ROOT,
+		encoding: 'utf8'
+	});
 
 /**
  * Those that take longest first, so that none is left to run alone at the end. Native tools check types, lint
@@ -29,6 +36,8 @@ const STEPS = [
 	['what may reach what', 'depcruise', '--config .dependency-cruiser.cjs src demo benchmarks'],
 	['format of components', 'prettier', '--check --log-level warn **/*.svelte'],
 	['what nothing uses', 'knip', ''],
+	['words', 'cspell', 'lint --no-progress --no-summary'],
+	['words in names of files', 'cspell', 'lint --no-progress --no-summary stdin', filesOfProject],
 	['core without DOM', 'tsc', '-p tsconfig.core.json'],
 	['lint', 'oxlint', '--deny-warnings --quiet'],
 	['format', 'oxfmt', '--check .']
@@ -36,11 +45,12 @@ const STEPS = [
 const AT_ONCE = 2;
 
 /** Runs one step; what it says comes out in one piece, whatever runs beside it. */
-function runStep([words, name, args]) {
+function runStep([words, name, args, input = () => '']) {
 	const child = spawn(process.execPath, [toolPath(name), ...args.split(' ').filter(Boolean)], {
 		cwd: ROOT,
-		stdio: ['ignore', 'pipe', 'pipe']
+		stdio: ['pipe', 'pipe', 'pipe']
 	});
+	child.stdin.end(input());
 	let said = '';
 	for (const stream of [child.stdout, child.stderr]) {
 		stream.setEncoding('utf8').on('data', (piece) => (said += piece));

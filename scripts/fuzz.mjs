@@ -1,6 +1,6 @@
 /*
  * npm run fuzz [-- requests [seed]]: random and mutated requests to every route of the built server.
- * npm run kills [-- rounds [seed]]: ends the program in the midst of what it stores, and looks at what is there.
+ * npm run kills [-- rounds [seed [kind]]]: ends the program in the midst of what it stores, and looks at what is there.
  */
 import { join } from 'node:path';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';

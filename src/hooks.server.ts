@@ -1,12 +1,19 @@
-import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import {
+	json,
+	redirect,
+	type Handle,
+	type HandleServerError,
+	type ServerInit
+} from '@sveltejs/kit';
 import { bodyError, drain, sizeWords, type BodyError } from '$lib/server/body-limits';
 import { keepBackups } from '$lib/server/backup/schedule';
+import { currentPath } from '$lib/server/earlier-addresses';
 import { database, DATABASE_PATH } from '$lib/server/database';
-import { databaseTrouble } from '$lib/server/database/trouble';
+import { databaseError } from '$lib/server/database/database-error';
 import { answerInLane, stopLanes } from '$lib/server/lanes';
 import { IMPORTS_LANE, OWN_LANE, TOLD_HEADER } from '$lib/server/lanes/relay';
 import { toldOf } from '$lib/server/visit-events';
-import { tidyImports } from '$lib/server/watch/imports';
+import { tidyImports } from '$lib/server/monitoring/imports';
 
 const MODES = ['light', 'dark', 'sunlight'];
 
@@ -34,6 +41,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const chosen = event.cookies.get('zembo-mode') ?? '';
 	const mode = MODES.includes(chosen) ? chosen : 'light';
 	const { request, route } = event;
+	const now = route.id === null ? currentPath(event.url.pathname) : null;
+	if (now) redirect(308, now + event.url.search);
 	const tooLong = bodyError(route.id, request.headers);
 	if (tooLong) return refuseBody(tooLong, request.body);
 	// The framework takes this name for a fault of the program's own.
@@ -74,8 +83,8 @@ export const handleError: HandleServerError = ({ error, status, message }) => {
 	}
 	if (status < 500) return { message };
 	console.error(error);
-	const trouble = databaseTrouble(error);
-	if (trouble) return { ...trouble };
+	const problem = databaseError(error);
+	if (problem) return { ...problem };
 	return {
 		message: 'Zembo could not answer this request.',
 		mend: 'What was stored before is untouched. Try again; if it stays, look at the server’s log.'

@@ -1,5 +1,5 @@
-import { solveBounded } from '$core/module/least-squares';
-import type { FitPlate } from '$core/module/plate';
+import { solveBounded } from '$core/numerics/least-squares';
+import type { FitNameplate } from '$core/module/nameplate';
 import { TECHNOLOGY_FACTS } from '$core/module/technology';
 import { saturationCurrentRatio } from '$core/module/translate';
 
@@ -13,7 +13,7 @@ const KELVIN = 298.15;
  *
  * @returns largest relative miss of the five conditions
  */
-export function fitFiveUnknowns(plate: FitPlate): number {
+export function fitFiveUnknowns(plate: FitNameplate): number {
 	const { voc, isc, vmp, imp, alphaIscPctPerK = 0, betaVocPctPerK = 0 } = plate;
 	const warmVoc = voc * (1 + ((betaVocPctPerK ?? 0) / 100) * WARMING);
 	const i0Ratio = saturationCurrentRatio(bandGap, 25 + WARMING);

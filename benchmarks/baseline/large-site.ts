@@ -1,5 +1,5 @@
 import { FORMAT, VERSION, type VisitDocument } from '$core/document/visit';
-import { emptyVisit } from '$core/expectation/visit';
+import { emptyVisit } from '$core/visit/visit';
 import { field, idsOf, moduleType, part, serials, string } from '../../demo/site';
 import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
 

@@ -1,5 +1,5 @@
-import { normalQuantile } from '$core/expectation/normal';
-import { median } from '$core/units/quantile';
+import { normalQuantile } from '$core/numerics/normal-distribution';
+import { median } from '$core/numerics/quantile';
 import type { NeutralCase } from './sets';
 
 /*

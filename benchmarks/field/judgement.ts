@@ -1,5 +1,5 @@
 import { readVisitData } from '$core/document/file';
-import { assess } from '$core/trace/assess';
+import { assess } from '$core/diagnosis/assess';
 import type { FieldCase } from './sets';
 
 /** What became of the visits of one kind. */
@@ -40,7 +40,7 @@ export function tallyJudgement(cases: readonly FieldCase[]): Map<string, Judgeme
 		const mine = judged.filter((place) => healthy || labelOf(place.stringId) === one.target);
 		const rest = judged.filter((place) => !mine.includes(place));
 		const [first] = causes;
-		const fails = (list: typeof judged) => list.some(({ verdict }) => verdict === 'off');
+		const fails = (list: typeof judged) => list.some(({ verdict }) => verdict === 'fail');
 		for (const kind of kindsOf(one)) {
 			const tally = tallies.get(kind) ?? {
 				visits: 0,
@@ -53,7 +53,9 @@ export function tallyJudgement(cases: readonly FieldCase[]): Map<string, Judgeme
 			tallies.set(kind, tally);
 			tally.visits++;
 			tally.fail += Number(fails(mine));
-			tally.marginal += Number(mine.some(({ verdict }) => verdict === 'look' || verdict === 'off'));
+			tally.marginal += Number(
+				mine.some(({ verdict }) => verdict === 'marginal' || verdict === 'fail')
+			);
 			tally.other += Number(fails(rest));
 			tally.accused += Number(!first?.members.some(({ code }) => code === 'healthy'));
 			tally.right += Number(!healthy && labelOf(first?.stringId ?? null) === one.target);

@@ -1,5 +1,5 @@
-import { NO_LABEL, type PileLabel } from '$core/bench/pile';
-import type { Random } from '$core/drill/random';
+import { NO_LABEL, type BatchNameplate } from '$core/bench/module-batch';
+import type { Random } from '$core/numerics/random';
 
 /*
  * Modules by a model with two diodes in each cell and temperature laws of its own: other physics than the grading uses,
@@ -36,7 +36,7 @@ export interface Shown {
 }
 
 /** A new module, somewhat above or below its nameplate. */
-export function drawModule(random: Random): { module: DrawnModule; label: PileLabel } {
+export function drawModule(random: Random): { module: DrawnModule; label: BatchNameplate } {
 	const current = random.between(7.8, 10.2);
 	const perCell = random.between(0.61, 0.66);
 	const nominal: DrawnModule = {
@@ -48,7 +48,7 @@ export function drawModule(random: Random): { module: DrawnModule; label: PileLa
 		shunt: random.between(8, 40)
 	};
 	const { voc, isc, pmax, vmp, imp } = shownBy(nominal, 1000, 25);
-	const label: PileLabel = {
+	const label: BatchNameplate = {
 		...NO_LABEL,
 		technology: 'mono-PERC',
 		cellsInSeries: nominal.cells,

@@ -1,5 +1,5 @@
 import { watchCommand } from '../../src/cli/watch';
-import type { ClockFinding } from '../../src/core/production/analysis/clock-check';
+import type { ClockFinding } from '../../src/core/monitoring/analysis/clock-check';
 import kilnLane from '../../demo/kiln-lane-2026-11-05.zembo-visit.json';
 
 /** Units of a site-year, and the nameplate power of each, W. */
@@ -58,7 +58,7 @@ export interface Answer {
 		readonly azimuth: number;
 	}[];
 	readonly clock: ClockFinding | null;
-	readonly doubts: readonly string[];
+	readonly questions: readonly string[];
 	readonly notes: readonly string[];
 }
 

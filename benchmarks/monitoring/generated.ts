@@ -1,4 +1,4 @@
-import { randomFrom, type Random } from '$core/drill/random';
+import { randomFrom, type Random } from '$core/numerics/random';
 import { DAY, dateOf, NAMEPLATE, START, UNITS, type Site } from './answer';
 import { inPlane, MINUTES, MOMENTS, sunAt, weatherOf, type Sun } from './weather';
 
@@ -196,13 +196,13 @@ function snowOf(random: Random): Share {
 	return (unit, day, moment) => (day + moment / MOMENTS < clearAt[day]![unit]! ? 0.03 : 1);
 }
 
-/** Dirt on all, until a rain. */
+/** Soiling on all, until a rain. */
 function soilingOf(random: Random): Share {
 	const byDay = random.between(0.0008, 0.002);
 	let since = 0;
-	const dirt = Array.from({ length: DAYS }, (_, day) => {
+	const soiling = Array.from({ length: DAYS }, (_, day) => {
 		if (random.chance(1 / 60)) since = day;
 		return byDay * (day - since);
 	});
-	return (_, day) => 1 - Math.min(dirt[day]!, 0.25);
+	return (_, day) => 1 - Math.min(soiling[day]!, 0.25);
 }

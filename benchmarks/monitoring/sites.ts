@@ -26,7 +26,7 @@ export interface SiteTruth extends Site {
 		readonly lost: number;
 		/** Days of rain, and share of light that soiling takes by day. */
 		readonly rains: readonly number[];
-		readonly dirt?: readonly number[];
+		readonly soiling?: readonly number[];
 	};
 }
 

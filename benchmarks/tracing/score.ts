@@ -1,7 +1,7 @@
-import type { Scenario } from '$core/drill/scenario';
-import type { HiddenFault } from '$core/drill/truth';
+import type { Scenario } from '$core/training/scenario';
+import type { HiddenFault } from '$core/training/truth';
 import type { CauseCode } from '$core/faults/fault';
-import type { Cause, CauseMember } from '$core/trace/cause';
+import type { Cause, CauseMember } from '$core/diagnosis/cause';
 
 /*
  * Fixed rules of scoring. A line is right when a hidden fault is among its members and every member

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { problemOf, type Problem } from '$core/document/file';
-import { cableArea } from '$core/rules/cables/cable-size';
+import { cableArea } from '$core/design-checks/cables/cable-size';
 import {
 	CABLE_MATERIALS,
 	INSTALLATIONS,
 	INSULATIONS,
 	rateCable
-} from '$core/rules/cables/cable-rating';
-import { NEC_COLUMNS } from '$core/rules/cables/nec-tables';
-import { troubleWords } from '$core/rules/cables/recorded-cable';
+} from '$core/design-checks/cables/cable-rating';
+import { NEC_COLUMNS } from '$core/design-checks/cables/nec-tables';
+import { problemText } from '$core/design-checks/cables/recorded-cable';
 import { refuse, succeed, type Result } from '$core/units/result';
 
 const cableSchema = z.object({
@@ -55,7 +55,7 @@ export function cableCommand(input: unknown): Result<unknown, Problem> {
 			maximumFuse: null,
 			resistancePerKm: null,
 			source: null,
-			reason: `There is no ${troubleWords(rated.problem).replace(/^a /, '')}.`
+			reason: `There is no ${problemText(rated.problem).replace(/^a /, '')}.`
 		});
 	}
 	const { ampacity, ambientFactor, groupingFactor, limitedBy, maximumFuse, resistancePerKm } =

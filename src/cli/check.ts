@@ -4,8 +4,8 @@ import { arrayRecordSchema } from '$core/document/record';
 import { readSiteDocument, SITE_FORMAT } from '$core/document/site';
 import { FORMAT } from '$core/document/visit';
 import type { ArrayRecord } from '$core/record/record';
-import { checkRecord } from '$core/rules/check-record';
-import type { CheckPlace } from '$core/rules/checks/check';
+import { checkRecord } from '$core/design-checks/check-record';
+import type { CheckPlace } from '$core/design-checks/check';
 import { refuse, succeed, type Result } from '$core/units/result';
 
 /**

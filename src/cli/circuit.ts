@@ -10,7 +10,7 @@ import {
 	shortCircuitSchema
 } from '$core/document/circuit';
 import { problemOf, type Problem } from '$core/document/file';
-import { FAULT_CODES } from '$core/faults/codes';
+import { FAULT_CODES } from '$core/visit/fault-code';
 import { inject } from '$core/faults/inject';
 import { refuse, succeed, type Result } from '$core/units/result';
 

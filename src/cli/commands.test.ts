@@ -3,14 +3,14 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import demo from '../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import networks from '../../tests/reference/data/networks.json';
-import { MODULE_HERE, PLATE } from '../../tests/support/scenario';
+import { MODULE_NOW, NAMEPLATE } from '../../tests/support/scenario';
 import { wholeString } from '$core/circuit/description';
 import { BYPASS_DIODE } from '$core/circuit/diode';
 import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
 import { NO_SETTINGS } from '$core/document/monitoring';
 import { COMMANDS, run } from './commands';
 
-const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = PLATE;
+const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = NAMEPLATE;
 const main = fileURLToPath(new URL('../../build-tools/zembo.js', import.meta.url));
 const zembo = (args: string[], input: string) => {
 	const { stdout, stderr, status } = spawnSync(process.execPath, [main, ...args], {
@@ -71,7 +71,7 @@ describe('zembo', () => {
 		const bus = {
 			bypass: BYPASS_DIODE,
 			breakdown: TYPICAL_BREAKDOWN,
-			strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')],
+			strings: [wholeString(MODULE_NOW, 12, 3, 0.4, 'A1')],
 			load: {
 				kind: 'tracker',
 				window: { least: 100, most: 800 },

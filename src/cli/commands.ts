@@ -3,7 +3,7 @@ import { cableCommand } from './cable';
 import { checkCommand } from './check';
 import { circuitCommand } from './circuit';
 import { conditionsCommand } from './conditions';
-import { plateSchema } from './plate';
+import { nameplateSchema } from './nameplate';
 import { traceCommand } from './trace';
 import { watchCommand } from './watch';
 import { readVisitData } from '$core/document/file';
@@ -14,12 +14,12 @@ import {
 	shortCircuitCurrent
 } from '$core/module/single-diode';
 import { translate } from '$core/module/translate';
-import { assess } from '$core/trace/assess';
+import { assess, type Assessment } from '$core/diagnosis/assess';
 import { problemOf, type Problem } from '$core/document/file';
 import { refuse, succeed, type Result } from '$core/units/result';
 
 const operateSchema = z.object({
-	plate: plateSchema,
+	plate: nameplateSchema,
 	irradiance: z.number().positive().max(2000),
 	cellTemperature: z.number().min(-60).max(150)
 });
@@ -37,6 +37,15 @@ function fitAnswer({ reference, residual, notes }: LabelFit) {
 	return { ...reference, residual, notes };
 }
 
+/** The assessment with the keys of the first release, which stay. */
+function assessAnswer({ thresholds: { above, ...below }, ...assessment }: Assessment) {
+	const named = ({ marginal, fail }: { marginal: number; fail: number }) => ({
+		look: marginal,
+		off: fail
+	});
+	return { ...assessment, thresholds: { ...named(below), above: named(above) } };
+}
+
 /** A command turns one case into one answer or a problem. */
 export type Command = (input: unknown) => Result<unknown, Problem>;
 
@@ -44,7 +53,7 @@ export type Command = (input: unknown) => Result<unknown, Problem>;
  * The commands of `zembo`: JSON in, JSON out, in V, A, W, ohm, W/m2, degC and %/K.
  */
 export const COMMANDS: Readonly<Record<string, Command>> = {
-	fit: (input) => parsed(plateSchema, input, (plate) => fitAnswer(fitLabel(plate))),
+	fit: (input) => parsed(nameplateSchema, input, (plate) => fitAnswer(fitLabel(plate))),
 	operate: (input) =>
 		parsed(operateSchema, input, ({ plate, irradiance, cellTemperature }) => {
 			const diode = translate(fitLabel(plate), irradiance, cellTemperature);
@@ -67,7 +76,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 		const document = readVisitData(input);
 		if (!document.ok) return document;
 		const { record, visit, inspection } = document.value;
-		return succeed(assess(record, visit, inspection));
+		return succeed(assessAnswer(assess(record, visit, inspection)));
 	}
 };
 

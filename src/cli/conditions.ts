@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { fromAirAndWind, fromBackProbe, fromNominal } from '$core/conditions/cell-temperature';
 import { clearSky } from '$core/conditions/clear-sky';
-import { fromControlModule } from '$core/conditions/control-module';
+import { fromReferenceModule } from '$core/conditions/reference-module';
 import { incidenceAngle, onPlane } from '$core/conditions/plane';
 import { fromShadow } from '$core/conditions/shadow';
 import { sunPosition } from '$core/conditions/sun';
 import { problemOf, type Problem } from '$core/document/file';
 import { fitLabel } from '$core/module/fit';
 import { refuse, succeed, type Result } from '$core/units/result';
-import { plateSchema } from './plate';
+import { nameplateSchema } from './nameplate';
 
 const celsius = z.number().min(-60).max(150);
 const light = z.number().positive().max(2000);
@@ -26,7 +26,7 @@ const schema = z.strictObject({
 			azimuth: z.number().min(0).max(360)
 		})
 		.optional(),
-	control: z.strictObject({ plate: plateSchema, isc: z.number(), voc: z.number() }).optional(),
+	control: z.strictObject({ plate: nameplateSchema, isc: z.number(), voc: z.number() }).optional(),
 	back: z.strictObject({ temperature: celsius, irradiance: light }).optional(),
 	air: z
 		.strictObject({
@@ -56,7 +56,7 @@ export function conditionsCommand(input: unknown): Result<unknown, Problem> {
 		};
 	}
 	if (control) {
-		const found = fromControlModule(fitLabel(control.plate), control.isc, control.voc);
+		const found = fromReferenceModule(fitLabel(control.plate), control.isc, control.voc);
 		if (!found.ok) {
 			return refuse({
 				what: found.problem,

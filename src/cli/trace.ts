@@ -1,9 +1,9 @@
 import { looksNeutral, readNeutral } from '$core/document/neutral';
 import { readVisitData, type Problem } from '$core/document/file';
 import type { ArrayRecord } from '$core/record/record';
-import { assess } from '$core/trace/assess';
-import type { CauseMember } from '$core/trace/cause';
-import type { Remark } from '$core/trace/remarks';
+import { assess } from '$core/diagnosis/assess';
+import type { CauseMember } from '$core/diagnosis/cause';
+import type { Remark } from '$core/diagnosis/remarks';
 import { succeed, type Result } from '$core/units/result';
 
 /** Ids of one file in the words of its place keys. */

@@ -74,7 +74,7 @@ describe('zembo watch', () => {
 		});
 	});
 
-	it('asks the doubts that the screen asks', () => {
+	it('asks the questions that the screen asks', () => {
 		const csv =
 			'Time;Total (W)\n2026-06-05 11:00;1.760\n2026-06-05 12:00;3.400\n2026-06-05 13:00;0';
 		const answer = watch({ visit: kilnLane, csv }) as { value: { doubts: readonly string[] } };

@@ -1,16 +1,16 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { problemOf, readVisitData, type Problem } from '$core/document/file';
-import { watch, type Watch } from '$core/production/analysis/watch';
-import { importDoubts, type PreviewPeak } from '$core/production/doubts';
-import { guessLayout } from '$core/production/import/guess';
-import { layoutTrouble, type Layout } from '$core/production/import/layout';
-import { SampleReader } from '$core/production/import/reader';
-import type { Watched } from '$core/production/import/watched';
-import { matchUnits } from '$core/production/match';
-import { renamedDoubt } from '$core/production/renamed';
-import { buildYear, unitKey, type PartSamples } from '$core/production/series/build';
-import type { Samples } from '$core/production/series/grid';
+import { analyseYear, type YearAnalysis } from '$core/monitoring/analysis/analyse-year';
+import { importQuestions, type PreviewPeak } from '$core/monitoring/import-questions';
+import { guessLayout } from '$core/monitoring/import/guess';
+import { layoutProblem, type Layout } from '$core/monitoring/import/layout';
+import { SampleReader } from '$core/monitoring/import/reader';
+import type { MonitoredQuantity } from '$core/monitoring/import/monitored-quantity';
+import { matchUnits } from '$core/monitoring/match';
+import { renamedQuestion } from '$core/monitoring/renamed';
+import { buildYear, unitKey, type PartSamples } from '$core/monitoring/series/build';
+import type { Samples } from '$core/monitoring/series/grid';
 import { refuse, succeed, type Result } from '$core/units/result';
 import { daysOf, zoneOf } from '$lib/time/zone';
 
@@ -31,7 +31,7 @@ const HEAD = 400;
 const REFUSED_SHOWN = 100;
 
 /**
- * `zembo watch`: a visit file and an export as text; who lags since when, flat tops, shade, dirt and
+ * `zembo watch`: a visit file and an export as text; which unit underperforms and since when, clipping, shade, soiling and
  * drift, as the screen says it.
  */
 export function watchCommand(input: unknown): Result<unknown, Problem> {
@@ -53,14 +53,14 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 			return scale === undefined ? figure : { ...figure, scale };
 		})
 	};
-	const trouble = layoutTrouble(layout);
-	if (trouble !== null) {
-		return refuse({ what: trouble, where: 'csv', mend: 'Rename the columns or leave some out.' });
+	const problem = layoutProblem(layout);
+	if (problem !== null) {
+		return refuse({ what: problem, where: 'csv', mend: 'Rename the columns or leave some out.' });
 	}
 	const reader = new SampleReader(layout, headings, zoneOf(site.timeZone));
 	const lists = new Map<
 		string,
-		{ unit: string; watched: Watched; at: number[]; value: number[] }
+		{ unit: string; watched: MonitoredQuantity; at: number[]; value: number[] }
 	>();
 	const refused: { line: number; why: string }[] = [];
 	rows.slice(layout.headingLine).forEach((cells, i) => {
@@ -105,14 +105,17 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 		});
 	}
 	return succeed({
-		...answerOf(finish(watch(year)), (key) => year.units.find((unit) => unit.key === key)!.label),
+		...answerOf(
+			finish(analyseYear(year)),
+			(key) => year.units.find((unit) => unit.key === key)!.label
+		),
 		matched: targets.size,
 		units: names.length,
 		refused: refused.length,
 		doubts: [
-			...guess.value.doubts,
-			...importDoubts(record, targets, peaksOf(all)),
-			...[renamedDoubt(spansOf(all))].filter((doubt) => doubt !== null)
+			...guess.value.questions,
+			...importQuestions(record, targets, peaksOf(all)),
+			...[renamedQuestion(spansOf(all))].filter((question) => question !== null)
 		],
 		why: refused.slice(0, REFUSED_SHOWN)
 	});
@@ -120,7 +123,11 @@ export function watchCommand(input: unknown): Result<unknown, Problem> {
 
 /** Days from the first to the last sample of each unit. */
 function spansOf(
-	lists: readonly { readonly unit: string; readonly watched: Watched; readonly at: number[] }[]
+	lists: readonly {
+		readonly unit: string;
+		readonly watched: MonitoredQuantity;
+		readonly at: number[];
+	}[]
 ) {
 	return [...new Set(lists.map(({ unit }) => unit))].map((name) => {
 		const own = lists.filter(({ unit }) => unit === name);
@@ -139,7 +146,11 @@ function spansOf(
 
 /** The greatest power of each unit, for what speaks against its match. */
 function peaksOf(
-	lists: readonly { readonly unit: string; readonly watched: Watched; readonly value: number[] }[]
+	lists: readonly {
+		readonly unit: string;
+		readonly watched: MonitoredQuantity;
+		readonly value: number[];
+	}[]
 ): PreviewPeak[] {
 	return lists.map(({ unit, watched, value }) => ({
 		name: unit,
@@ -156,14 +167,14 @@ function sortedSamples(at: readonly number[], value: readonly number[]): Samples
 	};
 }
 
-function finish(running: Generator<unknown, Watch>): Watch {
+function finish(running: Generator<unknown, YearAnalysis>): YearAnalysis {
 	for (;;) {
 		const { value, done } = running.next();
-		if (done) return value as Watch;
+		if (done) return value as YearAnalysis;
 	}
 }
 
-function answerOf(found: Watch, labelOf: (key: string) => string) {
+function answerOf(found: YearAnalysis, labelOf: (key: string) => string) {
 	const { dates, energy, events, causes, arrayEvents, clipping, planes, clock, notes } = found;
 	return {
 		from: dates[0],

@@ -29,7 +29,7 @@
 		<a href={resolve('/')}>Sites</a>
 		<a href={resolve('/library')}>Library</a>
 		<a href={resolve('/bench')}>Bench</a>
-		<a href={resolve('/practise')}>Practise</a>
+		<a href={resolve('/training')}>Training</a>
 		<a href={resolve('/search')}>Search</a>
 	</div>
 	<span class="grow"></span>

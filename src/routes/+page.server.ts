@@ -2,11 +2,12 @@ import { fail, redirect } from '@sveltejs/kit';
 import { largestUpload, tooLarge, type Problem } from '$core/document/file';
 import { succeed, type Result } from '$core/units/result';
 import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
+import { receiveFile } from '$lib/server/archive/receive-file';
 import { failedBackup } from '$lib/server/backup/schedule';
-import { formOf } from '$lib/server/forms';
 import { database } from '$lib/server/database';
 import { importSite, importVisit } from '$lib/server/repositories/import';
 import { listSites, SITES_PER_PAGE } from '$lib/server/repositories/sites';
+import { withTemporaryFolder } from '$lib/server/temporary-folder';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url }) => {
@@ -23,25 +24,26 @@ export const load: PageServerLoad = async ({ url }) => {
 };
 
 export const actions: Actions = {
-	import: async ({ request }) => {
-		const file = (await formOf(request)).get('file');
-		if (!(file instanceof File) || file.size === 0) {
-			return fail(400, {
-				problem: {
-					what: 'No file was chosen.',
-					where: '',
-					mend: 'Choose a visit (.json) or an archive (.zip).'
-				}
-			});
-		}
-		const largest = largestUpload(file.name);
-		if (file.size > largest) return fail(413, { problem: tooLarge(file.size, largest) });
-		const read = await readHandedIn(new Uint8Array(await file.arrayBuffer()));
-		if (!read.ok) return fail(400, { problem: read.problem });
-		const goal = await stored(read.value);
-		if (!goal.ok) return fail(409, { problem: goal.problem });
-		redirect(303, goal.value);
-	}
+	import: ({ request }) =>
+		withTemporaryFolder(async (folder) => {
+			const file = await receiveFile(request, 'file', folder);
+			if (!file) {
+				return fail(400, {
+					problem: {
+						what: 'No file was chosen.',
+						where: '',
+						mend: 'Choose a visit (.json) or an archive (.zip).'
+					}
+				});
+			}
+			const largest = largestUpload(file.name);
+			if (file.bytes > largest) return fail(413, { problem: tooLarge(file.bytes, largest) });
+			const read = await readHandedIn(file.path, folder);
+			if (!read.ok) return fail(400, { problem: read.problem });
+			const goal = await stored(read.value);
+			if (!goal.ok) return fail(409, { problem: goal.problem });
+			redirect(303, goal.value);
+		})
 };
 
 /** Stores what was handed in. @returns where it is now */
@@ -57,5 +59,5 @@ async function stored(given: HandedIn): Promise<Result<string, Problem>> {
 	const visit = await importVisit(db, given.document, now, given.pictures);
 	if (!visit.ok) return visit;
 	const how = visit.value.already ? 'already-here' : 'done';
-	return succeed(`/visits/${visit.value.visitId}/measure?import=${how}`);
+	return succeed(`/visits/${visit.value.visitId}/measurements?import=${how}`);
 }

@@ -4,8 +4,8 @@
 	import { enhance } from '$app/forms';
 	import { resolve } from '$app/paths';
 	import { largestUpload, tooLarge, type Problem } from '$core/document/file';
-	import { day } from '$lib/ui/when';
-	import { count, kilowatts } from '$lib/ui/words';
+	import { day } from '$lib/text/when';
+	import { count, kilowatts } from '$lib/text/format';
 
 	let { data, form } = $props();
 	let refused = $state<Problem | null>(null);

@@ -1,6 +1,6 @@
 import { canBeUsed } from './access';
 
-const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
+const BATCH = '/bench/batches/019a8002-0000-7000-8000-000000007fff';
 
 canBeUsed([
 	'/bench',
@@ -9,8 +9,8 @@ canBeUsed([
 	'/bench/wire',
 	'/bench/scale',
 	'/bench/worth',
-	PILE,
-	`${PILE}/group`,
-	`${PILE}/mix?of=1%2B2%2B5+%7C+10%2B11%4020&fuse=12`,
-	`${PILE}/stickers`
+	BATCH,
+	`${BATCH}/group`,
+	`${BATCH}/configuration?of=1%2B2%2B5+%7C+10%2B11%4020&fuse=12`,
+	`${BATCH}/stickers`
 ]);

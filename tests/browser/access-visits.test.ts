@@ -3,22 +3,22 @@ import { canBeUsed } from './access';
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 
 canBeUsed([
-	`${VISIT}/inspect`,
-	`${VISIT}/plan`,
-	`${VISIT}/make-safe`,
+	`${VISIT}/inspection`,
+	`${VISIT}/test-plan`,
+	`${VISIT}/isolation`,
 	'/visits/019a8001-0000-7000-8000-000000000004/make-safe?task=dead',
 	'/visits/019a8001-0000-7000-8000-000000000004/measure',
-	`${VISIT}/conditions`,
-	`${VISIT}/measure`,
-	`${VISIT}/measure?quantity=fuse-resistance`,
+	`${VISIT}/test-conditions`,
+	`${VISIT}/measurements`,
+	`${VISIT}/measurements?quantity=fuse-resistance`,
 	`${VISIT}/combiner`,
 	`${VISIT}/curves`,
 	`${VISIT}/instruments`,
-	`${VISIT}/compare`,
-	`${VISIT}/trace`,
-	`${VISIT}/trace?mode=free`,
+	`${VISIT}/comparison`,
+	`${VISIT}/diagnosis`,
+	`${VISIT}/diagnosis?mode=free`,
 	'/visits/019a8001-0000-7000-8000-000000003004/trace',
-	`${VISIT}/put-right?at=019a8000-0000-7000-8000-000000000014`,
+	`${VISIT}/repair?at=019a8000-0000-7000-8000-000000000014`,
 	`${VISIT}/strings/019a8000-0000-7000-8000-000000000011?light=3.all.30&fault=module-missing&size=3&on=open`,
-	`${VISIT}/hand-over`
+	`${VISIT}/report`
 ]);

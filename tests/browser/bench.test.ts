@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Person } from './person';
 import { untilPage, WAIT } from './waiting';
 
-const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
+const BATCH = '/bench/batches/019a8002-0000-7000-8000-000000007fff';
 
 let person: Person;
 beforeAll(async () => {
@@ -15,7 +15,7 @@ const stored = (test: string) =>
 	person.driver.wait(
 		async () => {
 			const page = await (
-				await fetch(person.server.address + PILE, { headers: { accept: 'text/html' } })
+				await fetch(person.server.address + BATCH, { headers: { accept: 'text/html' } })
 			).text();
 			return page.includes(test);
 		},
@@ -25,9 +25,9 @@ const stored = (test: string) =>
 const watts = async () =>
 	Number((await (await person.find('[data-watts]')).getText()).replace(/[^0-9]/g, ''));
 
-describe('Cairn Rigg’s pile', () => {
+describe('Cairn Rigg’s batch', () => {
 	it('is tested one after the other, by Enter alone', async () => {
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.sees('Module 19, new');
 		await person.click('input[name=volts]');
 		await person.types('33.1', Key.ENTER);
@@ -52,7 +52,7 @@ describe('Cairn Rigg’s pile', () => {
 		await stored('33.3');
 		await person.press('Bench');
 		await person.arrivesAt(/\/bench$/);
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.sees('Harrowgill', '[data-module="20"]');
 	});
 
@@ -65,7 +65,7 @@ describe('Cairn Rigg’s pile', () => {
 	});
 
 	it('says what is odd about each, and opens to how it knows', async () => {
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.sees('A third of the volts gone', '[data-module="5"]');
 		await person.sees('Polarity reversed', '[data-module="15"]');
 		await person.sees('out', '[data-module="8"]');
@@ -81,7 +81,7 @@ describe('Cairn Rigg’s pile', () => {
 	});
 
 	it('measures the control in between', async () => {
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.press('Reference module');
 		await person.sees('Reference module, again');
 		await person.click('input[name=volts]');
@@ -90,7 +90,7 @@ describe('Cairn Rigg’s pile', () => {
 	});
 
 	it('asks for a point on a load, and then knows the fill factor', async () => {
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.sees('at most', '[data-module="1"]');
 		await person.fill('mark', '40');
 		await person.fill('volts', '34.6');
@@ -122,7 +122,7 @@ describe('Cairn Rigg’s pile', () => {
 	});
 
 	it('takes a list of tests as CSV, with units mixed, and names every line it refuses', async () => {
-		await person.goTo(PILE);
+		await person.goTo(BATCH);
 		await person.choosesFile(
 			'input[type=file]',
 			'tests.csv',
@@ -136,7 +136,7 @@ describe('Cairn Rigg’s pile', () => {
 	});
 
 	it('is grouped into strings, compared with what stands, and looked at as a mix', async () => {
-		await person.goTo(`${PILE}/group`);
+		await person.goTo(`${BATCH}/group`);
 		await person.press('Find the grouping');
 		await person.sees('of what its modules give one by one');
 		const best = await watts();
@@ -148,14 +148,14 @@ describe('Cairn Rigg’s pile', () => {
 		await present.sendKeys('1 2 4 | 3 18 5 | 10 11 12');
 		await person.sees('Regrouped');
 		await person.press('Look at it as a mix');
-		await person.arrivesAt(/\/mix\?of=/);
+		await person.arrivesAt(/\/configuration\?of=/);
 		// The same strings by the same circuit.
 		const url = decodeURIComponent(await person.driver.getCurrentUrl());
 		expect([url, Math.abs((await watts()) / best - 1) < 0.01]).toEqual([url, true]);
 	});
 
 	it('has no layout where the window cannot be kept, and says so', async () => {
-		await person.goTo(`${PILE}/group`);
+		await person.goTo(`${BATCH}/group`);
 		await person.choose('select[name=layout]', 'strings by modules');
 		await person.fill('strings', '30');
 		await person.press('Find the grouping');
@@ -169,7 +169,7 @@ describe('Cairn Rigg’s pile', () => {
 
 describe('a mix', () => {
 	it('redraws as it is typed, shaded and added to', async () => {
-		await person.goTo(`${PILE}/mix?of=1%2B2%2B3`);
+		await person.goTo(`${BATCH}/configuration?of=1%2B2%2B3`);
 		const whole = await watts();
 		await person.click('.circuit button');
 		await person.driver.executeScript(
@@ -239,7 +239,7 @@ describe('questions of their own', () => {
 		await person.sees('Dearer than new', '[data-worth]');
 	});
 
-	it('begin a pile of one’s own', async () => {
+	it('begin a batch of one’s own', async () => {
 		await person.goTo('/bench');
 		await person.fill('name', 'Ferry yard');
 		await person.press('Begin');

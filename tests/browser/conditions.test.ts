@@ -27,7 +27,7 @@ interface VisitFile {
 	};
 }
 
-/* Conditions by every route, a series whose sun moves, kit, and what the report says of making safe. */
+/* Conditions by every route, a series whose sun moves, test equipment, and what the report says of making safe. */
 
 let server: Server;
 let driver: WebDriver;
@@ -54,7 +54,7 @@ describe('conditions without a sensor', () => {
 
 	it('come from a known good module, with how sure that is and what it was worked out from', async () => {
 		visit = await visitAtTheTerminal(person.server.address);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await worksOut('A known good module');
 		const [type] = SALTMARSH.record.moduleTypes;
 		const here = translate(fitLabel(type!.plate), 742, 39);
@@ -68,7 +68,7 @@ describe('conditions without a sensor', () => {
 	});
 
 	it('come from a shadow, the back of a module and the air, and say what is missing', async () => {
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await worksOut('Sensor at the sun, and a shadow');
 		await person.fill('square', '900');
 		await person.fill('height', '10');
@@ -89,7 +89,7 @@ describe('conditions without a sensor', () => {
 	});
 
 	it('come from a clear sky only while the sun stands high enough, by place and plane', async () => {
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await worksOut('Clear sky');
 		await person.fill('latitude', '90');
 		await person.fill('longitude', '0');
@@ -101,11 +101,11 @@ describe('conditions without a sensor', () => {
 	});
 
 	it('come from the strings themselves once they are read', async () => {
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await worksOut('The strings themselves');
 		await takesOver();
 		await person.sees('No string is read yet');
-		await person.goTo(`/visits/${visit}/measure`);
+		await person.goTo(`/visits/${visit}/measurements`);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
 			await person.isAt(mark, 'open circuit');
@@ -124,7 +124,7 @@ describe('conditions without a sensor', () => {
 			const { visit: there } = (await file.json()) as { visit: { readings: unknown[] } };
 			return there.readings.length === 2 * card.length;
 		}, WAIT);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.press('Work it out');
 		await person.sees('Best at hand now: the strings themselves');
 		await person.press('The strings themselves');
@@ -133,18 +133,18 @@ describe('conditions without a sensor', () => {
 		expect(Math.abs(Number(await field('irradiance')) / 821 - 1)).toBeLessThan(0.05);
 		expect(Math.abs(Number(await field('cellTemperature')) - 41.7)).toBeLessThan(5);
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		await person.sees('strings', '.sky');
 		await person.sees('about one section short', '[data-string=A2]');
 	});
 
 	it('that moved on say which strings to take again', async () => {
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('irradiance', '700');
 		await person.click('input[name=follows]');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.arrivesAt(/\/measurements$/);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.sees('the sun had moved on,');
 	});
 });
@@ -192,7 +192,7 @@ describe('an array on two planes', () => {
 
 	it('takes conditions for each plane, one after the other', async () => {
 		visit = await onTwoPlanes();
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await opensAt('Canopy, inner bay: 5°, facing south');
 		await person.fill('irradiance', '838');
 		await person.fill('cellTemperature', '41');
@@ -203,7 +203,7 @@ describe('an array on two planes', () => {
 		await person.fill('irradiance', '412');
 		await person.fill('cellTemperature', '30');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		const { record, visit: now } = await stored();
 		expect(now.conditions.map(({ fieldId, irradiance }) => [fieldId, irradiance.value])).toEqual([
 			[record.fields[0]!.id, 838],
@@ -213,7 +213,7 @@ describe('an array on two planes', () => {
 	});
 
 	it('judges each string by what its own plane receives', async () => {
-		await person.goTo(`/visits/${visit}/measure?quantity=short-circuit-current`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=short-circuit-current`);
 		await person.answersForOwnProcedure();
 		const { record } = await stored();
 		const healthy = fitLabel(SALTMARSH.record.moduleTypes[0]!.plate);
@@ -228,41 +228,41 @@ describe('an array on two planes', () => {
 			async () => (await stored()).visit.readings.length === record.strings.length,
 			WAIT
 		);
-		await person.goTo(`/visits/${visit}/compare`);
+		await person.goTo(`/visits/${visit}/comparison`);
 		await person.sees('B4', 'ol.strings');
 		const verdicts = await driver.executeScript<string[]>(
 			'return [...document.querySelectorAll("ol.strings .quantity > [data-verdict]")].map((one) => one.dataset.verdict)'
 		);
-		expect(verdicts).toEqual(record.strings.map(() => 'fits'));
+		expect(verdicts).toEqual(record.strings.map(() => 'pass'));
 	});
 
 	it('names the plane of what the strings say on a phone as well', async () => {
 		const emulation = driver as chrome.Driver;
 		await emulation.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', PHONE);
-		await person.sees(/Canopy, inner bay[^°]+°C\s+fits/, '.sky .of-plane:nth-of-type(1)');
-		await person.sees(/Canopy, outer bay[^°]+°C\s+fits/, '.sky .of-plane:nth-of-type(2)');
+		await person.sees(/Canopy, inner bay[^°]+°C\s+Pass/, '.sky .of-plane:nth-of-type(1)');
+		await person.sees(/Canopy, outer bay[^°]+°C\s+Pass/, '.sky .of-plane:nth-of-type(2)');
 		await emulation.sendDevToolsCommand('Emulation.clearDeviceMetricsOverride', {});
 	});
 });
 
-describe('kit', () => {
+describe('test equipment', () => {
 	it('whose rating is below the cold volts closes the field, with the reason', async () => {
 		const visit = await visitAtTheTerminal(person.server.address);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('voltsRating', '300');
 		await person.press('Store the meters');
 		await person.sees('Stored.');
-		await person.goTo(`/visits/${visit}/measure`);
+		await person.goTo(`/visits/${visit}/measurements`);
 		await person.sees('rated for 300 V DC; up to 536 V can stand here', '.entry');
 		expect(await driver.findElements({ css: 'input[name=reading]' })).toHaveLength(0);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('voltsRating', '40');
 		await person.press('Store the meters');
 		await person.sees('40 V is out of range');
 		await person.fill('voltsRating', '1000');
 		await person.press('Store the meters');
 		await person.sees('Stored.');
-		await person.goTo(`/visits/${visit}/measure`);
+		await person.goTo(`/visits/${visit}/measurements`);
 		await person.isAt('A1', 'open circuit');
 	});
 });
@@ -270,19 +270,19 @@ describe('kit', () => {
 describe('the report', () => {
 	it('says who answered for making safe, or what was proved and what was not', async () => {
 		const own = await visitAtTheTerminal(person.server.address);
-		await person.goTo(`/visits/${own}/hand-over`);
+		await person.goTo(`/visits/${own}/report`);
 		await person.sees('worked to a written procedure of their own');
 		await person.goTo('/sites/019a8001-0000-7000-8000-000000000002');
 		await person.fill('by', 'Wren Halloway');
 		await person.press('Start a visit');
-		await person.arrivesAt(/\/plan$/);
+		await person.arrivesAt(/\/test-plan$/);
 		const visit = new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
-		await person.goTo(`/visits/${visit}/hand-over`);
+		await person.goTo(`/visits/${visit}/report`);
 		await person.sees('No step of isolation was recorded');
-		await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+		await person.goTo(`/visits/${visit}/isolation?task=dead`);
 		await person.click('[data-step="arrival/weather"] button.act');
 		await person.find('[data-step="arrival/weather"][data-state=done]');
-		await person.goTo(`/visits/${visit}/hand-over`);
+		await person.goTo(`/visits/${visit}/report`);
 		const text = await person.sees('Not proved: Confirm rack and frames are not live');
 		expect(text).toContain('No lightning, storm or wet');
 	});

@@ -132,7 +132,7 @@ describe('entering readings', () => {
 	it('understands units, and stores “OL” as over range', async () => {
 		await person.types('460,8 V', Key.ENTER);
 		await storedCount(1);
-		await person.goTo(`/visits/${visit}/measure?quantity=insulation-resistance`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=insulation-resistance`);
 		await person.types('>200', Key.ENTER);
 		await storedCount(2);
 		expect((await stored()).readings).toMatchObject([
@@ -209,7 +209,7 @@ describe('entering readings', () => {
 		const other = await openBrowser();
 		try {
 			const second = new Person(other, server);
-			await second.goTo(`/visits/${visit}/measure`);
+			await second.goTo(`/visits/${visit}/measurements`);
 			await second.isAt('A1', 'open circuit');
 			await person.types('460.8', Key.ENTER);
 			await storedCount(1);

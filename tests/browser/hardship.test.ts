@@ -49,11 +49,11 @@ describe('twenty-four strings, three readings each', () => {
 		});
 		expect(await imported.text()).not.toContain('"failure"');
 		const visit = id(4);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('irradiance', '800');
 		await person.fill('cellTemperature', '40');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		await person.answersForOwnProcedure();
 		await person.hasFocus('reading');
 		let keys = 0;

@@ -2,8 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { largeVisit } from '../../benchmarks/baseline/large-site';
-import { usualState } from '$core/expectation/switching';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import { usualState } from '$core/visit/switching-state';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
 import { testId } from '../support/scenario';
 import { importFile } from './import-file';
 import { startServer, type Server } from './own-server';
@@ -46,11 +46,11 @@ const post = (path: string, body: unknown) =>
 
 describe('a site of many strings', () => {
 	it('is shown, reported and exported', async () => {
-		const page = await get(`${VISIT}/measure`);
+		const page = await get(`${VISIT}/measurements`);
 		expect(page.status).toBe(200);
 		expect(page.headers.get('x-content-type-options')).toBe('nosniff');
 		expect(await page.text()).toContain('Depot');
-		const data = await get(`${VISIT}/measure/__data.json`);
+		const data = await get(`${VISIT}/measurements/__data.json`);
 		expect(data.headers.get('content-type')).toContain('json');
 		const file = await get(`${VISIT}/visit.json`);
 		expect((await file.json()).record.strings).toHaveLength(48);
@@ -61,7 +61,7 @@ describe('a site of many strings', () => {
 
 	it('tells everybody who has a visit open what a lane stored', async () => {
 		const stop = new AbortController();
-		const page = await (await get(`${VISIT}/measure/__data.json`)).text();
+		const page = await (await get(`${VISIT}/measurements/__data.json`)).text();
 		expect(page).toContain('told');
 		const line = await fetch(`${server.address}${VISIT}/events?since=0`, { signal: stop.signal });
 		const reader = line.body!.getReader();
@@ -107,7 +107,7 @@ describe('a site of many strings', () => {
 		const before = lanes();
 		for (const pid of before) process.kill(pid, 'SIGKILL');
 		await expect.poll(() => lanes().filter((pid) => before.includes(pid))).toEqual([]);
-		expect((await get(`${VISIT}/measure`)).status).toBe(200);
+		expect((await get(`${VISIT}/measurements`)).status).toBe(200);
 		expect(lanes().length).toBeGreaterThan(0);
 	});
 });
@@ -124,7 +124,7 @@ describe('a connection', () => {
 				asked.once('error', reject);
 				asked.end(body);
 			});
-		expect(await ask('POST', '/practise', 'x'.repeat(60_000))).toBe(405);
+		expect(await ask('POST', '/training', 'x'.repeat(60_000))).toBe(405);
 		expect(await ask('POST', '/formats/zembo-visit.json', 'x'.repeat(60_000))).toBe(405);
 		expect(await ask('GET', '/', '')).toBe(200);
 		agent.destroy();

@@ -68,7 +68,7 @@ async function startsAt(n: number, purpose: string): Promise<string> {
 	await person.fill('by', 'Wren Halloway');
 	await person.choose('select[name=purpose]', purpose);
 	await person.press('Start a visit');
-	await person.arrivesAt(/\/plan$/);
+	await person.arrivesAt(/\/test-plan$/);
 	await person.sees('Plan of the visit', 'h1');
 	return new URL(await driver.getCurrentUrl()).pathname.split('/')[2]!;
 }
@@ -145,8 +145,8 @@ describe('the terminal with its string fuses', () => {
 		await person.sees(/^(?!.*Positive to earth)/s);
 	});
 
-	it('refuses kit below its cold volts, and leads step by step to the fuses', async () => {
-		await person.goTo(`/visits/${visit}/make-safe?task=open-live`);
+	it('refuses test equipment below its cold volts, and leads step by step to the fuses', async () => {
+		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
 		await takesStepsTo(/kit-volts/);
 		await takesStep('300');
 		await person.sees('Refused: up to 536 V can stand here');
@@ -176,11 +176,11 @@ describe('the terminal with its string fuses', () => {
 	});
 
 	it('is measured: in the order of the plan, and by the combiner check', async () => {
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('irradiance', '838');
 		await person.fill('cellTemperature', '41');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
 			await person.isAt(mark, 'open circuit');
@@ -199,7 +199,7 @@ describe('the terminal with its string fuses', () => {
 	});
 
 	it('keeps its lights where a string is off, and is compared with the plain rule beside', async () => {
-		await person.goTo(`/visits/${visit}/compare`);
+		await person.goTo(`/visits/${visit}/comparison`);
 		const text = await person.sees('The 5 % rule would pass it');
 		// The missing module comes before the lost section.
 		expect(text.indexOf('A4')).toBeLessThan(text.indexOf('A2'));
@@ -208,19 +208,19 @@ describe('the terminal with its string fuses', () => {
 	});
 
 	it('goes back on only when every string stands in its band', async () => {
-		await person.goTo(`/visits/${visit}/measure?quantity=open-circuit-voltage`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=open-circuit-voltage`);
 		for (const mark of ['A2', 'A4']) {
 			await person.click(`[data-string=${mark}] .place`);
 			await person.isAt(mark, 'open circuit');
 			await person.types('459.9', Key.ENTER);
 			await person.sees('459.9', `[data-string=${mark}]`);
 		}
-		await person.goTo(`/visits/${visit}/make-safe?task=open-live`);
+		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
 		await person.press('Show the way back on');
 		await takesStepsTo(/up\/display/);
 		await person.sees('An inverter watches the grid before it starts');
 		// Going back on ends what was proved: behind the cover is closed to readings again.
-		await person.goTo(`/visits/${visit}/measure?quantity=open-circuit-voltage`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=open-circuit-voltage`);
 		await person.sees('Make safe first', '.entry');
 	});
 });
@@ -228,7 +228,7 @@ describe('the terminal with its string fuses', () => {
 describe('the hall with rapid shutdown', () => {
 	it('shuts down, waits for the edition’s time, measures, and is proved dead', async () => {
 		const visit = await startsAt(1, 'Taking over');
-		await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+		await person.goTo(`/visits/${visit}/isolation?task=dead`);
 		await takesStepsTo(/down\/initiator/);
 		await person.sees('Initiator off');
 		await takesStep();
@@ -247,38 +247,38 @@ describe('the hall with rapid shutdown', () => {
 		await person.click('#says');
 		await person.types('Rapid shutdown active', Key.TAB);
 		await person.sees('On or off:');
-		await person.goTo(`/visits/${visit}/measure?quantity=ac-voltage`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=ac-voltage`);
 		await person.answersForOwnProcedure();
 		for (const rung of ['supply breaker', 'its AC disconnect']) {
 			await person.sees(rung, '.entry h1');
 			await person.click('input[name=reading]');
 			await person.types('238', Key.ENTER);
 		}
-		await person.goTo(`/visits/${visit}/measure?quantity=dc-voltage`);
+		await person.goTo(`/visits/${visit}/measurements?quantity=dc-voltage`);
 		await person.click('[data-spot*="low-voltage"]');
 		await person.sees('low-voltage supply', '.entry h1');
 		await person.click('input[name=reading]');
 		await person.types('0.1', Key.ENTER);
 		await person.sees('supply is down', '[data-spot*="low-voltage"]');
 		await person.hasStored('0.10 V');
-		await person.goTo(`/visits/${visit}/compare`);
+		await person.goTo(`/visits/${visit}/comparison`);
 		await person.sees('Look at “low-voltage supply”');
 	});
 
 	it('reads volts in the state that is said: devices off are so many times their volts', async () => {
 		const visit = await startsAt(1, 'Routine');
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('irradiance', '700');
 		await person.fill('cellTemperature', '35');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		await person.answersForOwnProcedure();
 		await person.click('.entry details summary');
 		await person.choose('select[name=state-transmitter]', 'off');
 		await person.sees('as you say', '.entry');
 		await person.click('input[name=reading]');
 		await person.types('6.6', Key.ENTER);
-		await person.sees('fits', '[data-string=S1]');
+		await person.sees('Pass', '[data-string=S1]');
 		await person.sees('6.6 V', '[data-string=S1]');
 	});
 });
@@ -292,19 +292,19 @@ describe('the two smaller places', () => {
 		async (n, planned, first, on, off) => {
 			const visit = await startsAt(n, 'Routine');
 			await person.sees(planned);
-			await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+			await person.goTo(`/visits/${visit}/isolation?task=dead`);
 			await person.sees(off);
-			await person.goTo(`/visits/${visit}/measure`);
+			await person.goTo(`/visits/${visit}/measurements`);
 			await person.sees(first.toLowerCase(), '.entry h1');
 			await person.answersForOwnProcedure();
 			await person.hasFocus('reading');
 			await person.types('231', Key.ENTER);
-			await person.press(n === 3 ? 'Compare' : 'Undo');
+			await person.press(n === 3 ? 'Comparison' : 'Undo');
 			if (n === 3) {
-				await person.arrivesAt(/\/compare$/);
+				await person.arrivesAt(/\/comparison$/);
 				await person.sees('three others are the least to compare it with');
 			}
-			await person.goTo(`/visits/${visit}/make-safe?task=dead`);
+			await person.goTo(`/visits/${visit}/isolation?task=dead`);
 			await person.press('Show the way back on');
 			await person.sees(on);
 		}

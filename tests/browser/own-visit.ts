@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import type { Task } from '$core/rules/making-safe/step';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+import type { Task } from '$core/isolation/step';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
 
 /** The demo's terminal. */
 const TERMINAL = '019a8000-0000-7000-8000-000000000002';
@@ -32,7 +32,7 @@ export async function visitAtTheTerminal(address: string): Promise<string> {
 	const plan = await fill(`/sites/${TERMINAL}?/visit`, { by: TECHNICIAN, reason: '' });
 	const visit = plan.split('/')[2]!;
 	const conditions = { irradiance: '838', cellTemperature: '41' };
-	await fill(`/visits/${visit}/conditions?/conditions`, conditions);
+	await fill(`/visits/${visit}/test-conditions?/conditions`, conditions);
 	const answered = {
 		id: uuid(),
 		step: OWN_PROCEDURE,

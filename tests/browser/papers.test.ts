@@ -70,7 +70,7 @@ describe('lists of a record', () => {
 
 describe('revisions', () => {
 	it('of a visit stay what they were; any two are compared in words', async () => {
-		await person.goTo(`${SALTMARSH}/take-over`);
+		await person.goTo(`${SALTMARSH}/array-record`);
 		await person.fill('lowest', '-15');
 		await person.press('Store site and rules');
 		await person.sees('Stored.');
@@ -221,7 +221,7 @@ describe('a survey of another kind of array', () => {
 		await person.choose('#end-type', 'Generic micro-inverter 290 W');
 		await person.sees('1.03', 'aside');
 		await person.press('Make the record');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('micro-inverters behind the modules');
 		await person.sees('1.03', 'dl');
 	});
@@ -234,7 +234,7 @@ describe('a survey of another kind of array', () => {
 		await person.press('Two modules each');
 		await person.sees('Strings of 24 modules', 'aside');
 		await person.press('Make the record');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('optimisers behind the modules');
 		await person.sees('Strings of 24 modules', 'aside');
 	});

@@ -207,7 +207,7 @@ export class Person {
 	/** At the place where a new visit at the demo's terminal takes its first reading. */
 	async measures(): Promise<string> {
 		const visit = await visitAtTheTerminal(this.server.address);
-		await this.goTo(`/visits/${visit}/measure`);
+		await this.goTo(`/visits/${visit}/measurements`);
 		await this.isAt('A1', 'open circuit');
 		return visit;
 	}
@@ -219,14 +219,14 @@ export class Person {
 		await this.arrivesAt(/\/sites\/[0-9a-f-]+$/);
 		await this.fill('by', 'Tamsin Orrell');
 		await this.press('Start a visit');
-		await this.arrivesAt(/\/plan$/);
+		await this.arrivesAt(/\/test-plan$/);
 		await this.sees('Plan of the visit', 'h1');
-		await this.press('Conditions');
-		await this.arrivesAt(/\/conditions$/);
+		await this.press('Test conditions');
+		await this.arrivesAt(/\/test-conditions$/);
 		await this.fill('irradiance', '838');
 		await this.fill('cellTemperature', '41');
 		await this.press('Save and measure');
-		await this.arrivesAt(/\/measure$/);
+		await this.arrivesAt(/\/measurements$/);
 		await this.answersForOwnProcedure();
 		await this.isAt('A1', 'open circuit');
 		return new URL(await this.driver.getCurrentUrl()).pathname.split('/')[2]!;

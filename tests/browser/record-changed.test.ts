@@ -41,11 +41,11 @@ async function countsEleven(): Promise<void> {
 
 describe('a visit whose array record changes', () => {
 	it('says so, shows what is judged differently, and is carried over when asked', async () => {
-		await person.goTo(`/visits/${VISIT}/compare`);
+		await person.goTo(`/visits/${VISIT}/comparison`);
 		const before = await file();
 		await countsEleven();
 		expect((await file()).revision).toEqual(before.revision);
-		await person.goTo(`/visits/${VISIT}/compare`);
+		await person.goTo(`/visits/${VISIT}/comparison`);
 		await person.sees('The array record has changed', '[data-record-changed]');
 		await person.press('Show changes');
 		await person.sees(/A4.*\n.*Judged differently[\s\S]*A4/, '[data-record-changed]');

@@ -40,7 +40,7 @@ describe('a site from nothing', () => {
 		await person.press('Make the site');
 		await person.arrivesAt(/\/survey$/);
 		await person.press('Record');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.press('Enter a label');
 		await person.arrivesAt(/\/module-types\/new$/);
 		await (await person.find('select[name=technology]')).sendKeys('poly');
@@ -58,7 +58,7 @@ describe('a site from nothing', () => {
 		await person.sees('7.7 % below Pmax');
 		// What is odd warns and does not block.
 		await person.press('Store the label');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('one thing is odd');
 	});
 
@@ -73,7 +73,7 @@ describe('a site from nothing', () => {
 		await person.fill('moduleCount', '11');
 		await person.fill('input', '1');
 		await person.press('Add 4 strings');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('A1, A2, A3, A4 added: stored');
 		await person.press('Add strings');
 		await person.arrivesAt(/\/strings\/new$/);
@@ -81,7 +81,7 @@ describe('a site from nothing', () => {
 		await person.press('Add');
 		await person.sees('There is a string A4 already');
 		await person.press('The record');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('44', 'dl');
 		await person.sees('15.0 kW', 'dl');
 	});
@@ -152,7 +152,7 @@ describe('what cannot be', () => {
 
 	it('keeps conditions that were refused on the screen', async () => {
 		const visit = '019a8000-0000-7000-8000-000000000004';
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('irradiance', '61200');
 		await person.types(Key.ENTER);
 		await person.sees('1 to 1600 W/m2');

@@ -4,7 +4,7 @@ import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { PLATE, testId } from '../support/scenario';
+import { NAMEPLATE, testId } from '../support/scenario';
 import { DEMO_TEMPLATE } from './demo-template';
 import { startServer, type Server } from './own-server';
 
@@ -152,7 +152,7 @@ describe('a server on loopback', () => {
 describe('npm run -s zembo', () => {
 	it('answers with JSON alone', () => {
 		const { stdout, status } = spawnSync('npm', ['run', '-s', 'zembo', '--', 'operate'], {
-			input: JSON.stringify({ plate: PLATE, irradiance: 800, cellTemperature: 45 }),
+			input: JSON.stringify({ plate: NAMEPLATE, irradiance: 800, cellTemperature: 45 }),
 			encoding: 'utf8'
 		});
 		expect(status).toBe(0);

@@ -44,9 +44,9 @@ describe('the first day at the terminal', () => {
 			await person.sees(`${label} I`, '.recent');
 		}
 		await person.press('Open circuit');
-		await person.sees(/off\s+−\d+\.\d V −2\.\d %\s+about one section short/, '[data-string=A2]');
+		await person.sees(/Fail\s+−\d+\.\d V −2\.\d %\s+about one section short/, '[data-string=A2]');
 		await person.sees(/about one module short/, '[data-string=A4]');
-		await person.sees(/fits/, '[data-string=B4]');
+		await person.sees(/Pass/, '[data-string=B4]');
 		await person.sees('16 of 16', 'nav');
 	});
 
@@ -60,8 +60,8 @@ describe('the first day at the terminal', () => {
 
 	it('finds the shorted diode, the missing module and the blown fuse, and cautions', async () => {
 		await driver.executeScript('window.scrollTo(0, 0)');
-		await person.press('Trace');
-		await person.arrivesAt(/\/trace$/);
+		await person.press('Diagnosis');
+		await person.arrivesAt(/\/diagnosis$/);
 		await person.press('All causes and tests');
 		await person.sees(/Bypass diode shorted/i, '[data-finding=A2]');
 		await person.sees('Fewer modules than the record says', '[data-finding=A4]');
@@ -69,13 +69,13 @@ describe('the first day at the terminal', () => {
 		expect(fuse).toContain('Again: clamp the running current of B1');
 		await person.sees('Low current, cause open', '[data-finding=B3]');
 		await person.press('Resistance of B1, fuse +');
-		await person.sees('take the steps of “Make safe”', '[data-finding=B1]');
+		await person.sees('complete the steps of “Isolation”', '[data-finding=B1]');
 		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);
 	});
 
 	it('hands over a page that prints', async () => {
-		await person.press('Hand over');
-		await person.arrivesAt(/\/hand-over$/);
+		await person.press('Report');
+		await person.arrivesAt(/\/report$/);
 		await person.sees('Cautions for what comes next', '.report');
 		const text = await person.readsToTheEnd('.report');
 		for (const words of [
@@ -100,7 +100,7 @@ describe('the first day at the terminal', () => {
 		await elsewhere.goTo('/');
 		await elsewhere.sees('No site yet');
 		await person.choosesFile('input[type=file]', 'visit.json', exported);
-		await elsewhere.arrivesAt(/\/measure\?import=done$/);
+		await elsewhere.arrivesAt(/\/measurements\?import=done$/);
 		await elsewhere.sees('The visit was imported.');
 		expect(await (await from(empty)).text()).toBe(exported);
 		await elsewhere.goTo('/');

@@ -42,7 +42,7 @@ const until = (holds: () => Promise<boolean>, what: string) => driver.wait(holds
 
 describe('what would this string read', () => {
 	it('opens from the entry with the curve as recorded, and draws it', async () => {
-		await person.goTo(`${VISIT}/measure`);
+		await person.goTo(`${VISIT}/measurements`);
 		const charts = await driver.executeScript<string[]>(
 			'return performance.getEntriesByType("resource").map((r) => r.name).filter((n) => n.includes("chart"))'
 		);

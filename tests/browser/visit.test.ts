@@ -33,16 +33,16 @@ describe('conditions and meters', () => {
 	it('entered anew judge every reading anew, and both entries are kept', async () => {
 		const visit = await person.startsVisit();
 		await person.types('460.8', Key.ENTER);
-		await person.sees('fits', '[data-string=A1]');
+		await person.sees('Pass', '[data-string=A1]');
 		await readingsStored(visit, 1);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('cellTemperature', '5');
 		await person.press('Save and measure');
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		// One string alone against 36 K: it is the string that is off, or the temperature.
-		await person.sees(/off|look/, '[data-string=A1]');
+		await person.sees(/Fail|Marginal/, '[data-string=A1]');
 		expect((await stored(visit)).visit.conditions).toHaveLength(2);
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.sees(/5 °C[\s\S]*41 °C/);
 	});
 
@@ -53,7 +53,7 @@ describe('conditions and meters', () => {
 			return Number(/±\s+([\d.]+)/.exec(words)![1]);
 		};
 		const narrow = await band();
-		await person.goTo(`/visits/${visit}/conditions`);
+		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('voltsPct', 'three');
 		await person.press('Store the meters');
 		await person.sees('Volts, % of reading: “three” is not a number');
@@ -62,7 +62,7 @@ describe('conditions and meters', () => {
 		await person.fill('voltsPct', '3');
 		await person.press('Store the meters');
 		await person.sees('Stored.', 'form .done');
-		await person.goTo(`/visits/${visit}/measure`);
+		await person.goTo(`/visits/${visit}/measurements`);
 		expect(await band()).toBeGreaterThan(narrow);
 	});
 });
@@ -76,7 +76,7 @@ describe('entering', () => {
 			deviceScaleFactor: 1,
 			mobile: true
 		});
-		await person.goTo(`/visits/${visit}/measure`);
+		await person.goTo(`/visits/${visit}/measurements`);
 		await person.isAt('A1', 'open circuit');
 		const tap = async (sign: string) => {
 			const key = await person.find('.keypad');
@@ -91,7 +91,7 @@ describe('entering', () => {
 		expect(await field.getAttribute('value')).toBe('460.8');
 		await tap('Enter');
 		await person.isAt('A2', 'open circuit');
-		await person.sees('fits', '[data-string=A1]');
+		await person.sees('Pass', '[data-string=A1]');
 		await readingsStored(visit, 1);
 		expect((await stored(visit)).visit.readings[0]).toMatchObject({ typed: '460.8', value: 460.8 });
 		await (driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
@@ -151,8 +151,8 @@ describe('entering', () => {
 			await person.types(`7.${i}`, Key.ENTER);
 		}
 		await person.sees('No string that was read gives volts. Look first at what they share');
-		await person.press('Trace');
-		await person.arrivesAt(/\/trace$/);
+		await person.press('Diagnosis');
+		await person.arrivesAt(/\/diagnosis$/);
 		await person.sees('a disconnect, rapid shutdown and its supply');
 	});
 });
@@ -160,8 +160,8 @@ describe('entering', () => {
 describe('the record under a visit', () => {
 	it('is not rewritten: a string is changed and one taken out, the visit keeps what it saw', async () => {
 		const visit = await person.measures();
-		await person.press('Take over');
-		await person.arrivesAt(/\/take-over$/);
+		await person.press('Array record');
+		await person.arrivesAt(/\/array-record$/);
 		const open = async (label: string) => {
 			await person.click(`[data-string=${label}] a`);
 			await person.arrivesAt(/\/strings\//);
@@ -169,11 +169,11 @@ describe('the record under a visit', () => {
 		await open('A4');
 		await person.fill('moduleCount', '11');
 		await person.press('Store the change');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('A4 changed: stored, revision 2');
 		await open('B4');
 		await person.press('Take B4 out of the record');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('B4 taken out: stored, revision 3');
 		const before = await stored(visit);
 		expect(before.revision.number).toBe(1);
@@ -197,7 +197,7 @@ describe('the record under a visit', () => {
 		await person.fill('isc', '11.12');
 		await person.sees('The label states no temperature coefficient of Voc: -0.32 %/K');
 		await person.press('Store the label');
-		await person.arrivesAt(/\/take-over$/);
+		await person.arrivesAt(/\/array-record$/);
 		await person.sees('Lintwhite 314');
 	});
 });
@@ -227,15 +227,15 @@ describe('a page of a visit that is left', () => {
 		await (driver as chrome.Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
 			source: KEPT_LINES
 		});
-		await person.goTo(`/visits/${visit}/plan`);
+		await person.goTo(`/visits/${visit}/test-plan`);
 		await linesAre(true);
 		await says('pagehide');
 		await linesAre(false);
 		// Back from the browser's store of pages that were left, it hears again what others store.
 		await says('pageshow');
 		await linesAre(false, true);
-		await person.press('Conditions');
-		await person.arrivesAt(/\/conditions$/);
+		await person.press('Test conditions');
+		await person.arrivesAt(/\/test-conditions$/);
 		await person.press('Sites');
 		await person.arrivesAt(/\/$/);
 		await linesAre(false, false);
@@ -295,23 +295,23 @@ describe('the screen', () => {
 		await person.types('Tamsin Orrell');
 		await tabTo(/Start a visit/);
 		await person.types(Key.ENTER);
-		await person.arrivesAt(/\/plan$/);
+		await person.arrivesAt(/\/test-plan$/);
 		await person.sees('Plan of the visit', 'h1');
-		await tabTo(/Conditions/);
+		await tabTo(/Test conditions/);
 		await person.types(Key.ENTER);
-		await person.arrivesAt(/\/conditions$/);
+		await person.arrivesAt(/\/test-conditions$/);
 		await tabTo(/^irradiance$/);
 		await person.types('838');
 		await tabTo(/^cellTemperature$/);
 		await person.types('41', Key.ENTER);
-		await person.arrivesAt(/\/measure$/);
+		await person.arrivesAt(/\/measurements$/);
 		await tabTo(/own written procedure/);
 		await person.types(Key.ENTER);
 		await tabTo(/I answer for it/);
 		await person.types(Key.ENTER);
 		await person.isAt('A1', 'open circuit');
 		await person.types('460.8', Key.ENTER);
-		await person.sees('fits', '[data-string=A1]');
+		await person.sees('Pass', '[data-string=A1]');
 		await person.types('?');
 		await person.sees('store, next place', '.entry');
 	});
@@ -340,9 +340,9 @@ describe('the screen', () => {
 		for (const path of [
 			'/',
 			'/sites/new',
-			`${visit}/measure`,
-			`${visit}/trace`,
-			`${visit}/hand-over`
+			`${visit}/measurements`,
+			`${visit}/diagnosis`,
+			`${visit}/report`
 		]) {
 			await person.goTo(path);
 			entries.push(...(await driver.manage().logs().get('browser')));

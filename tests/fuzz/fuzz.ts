@@ -142,7 +142,7 @@ const BODIES: Readonly<Record<string, (random: Random) => unknown>> = {
 		base: revision.id,
 		change: [{ op: 'put', list: 'strings', value: { ...string, fuse: { rating: 20 } } }]
 	}),
-	'/sites/[site]/watch/settings': () => {
+	'/sites/[site]/monitoring/settings': () => {
 		const settings = {
 			latitude: 55,
 			longitude: 2,
@@ -153,9 +153,9 @@ const BODIES: Readonly<Record<string, (random: Random) => unknown>> = {
 		};
 		return { settings, seen: settings };
 	},
-	'/sites/[site]/watch/matching': () => ({ targets: [['K1', { kind: 'array' }]] }),
-	'/sites/[site]/watch/benchmark': (random) => ({ id: random.uuid(), at: '2026-06-21' }),
-	'/sites/[site]/watch/imports': (random) => ({
+	'/sites/[site]/monitoring/matching': () => ({ targets: [['K1', { kind: 'array' }]] }),
+	'/sites/[site]/monitoring/benchmark': (random) => ({ id: random.uuid(), at: '2026-06-21' }),
+	'/sites/[site]/monitoring/imports': (random) => ({
 		id: random.uuid(),
 		file: 'x.csv',
 		delimiter: ',',
@@ -182,7 +182,7 @@ const BODIES: Readonly<Record<string, (random: Random) => unknown>> = {
 		probe: null
 	}),
 	'/instruments/inverter': () => ({ address: '127.0.0.1:1', unit: 1 }),
-	'/bench/piles/[pile]': () => ({ version: 1, pile: { name: 'x', modules: [] } })
+	'/bench/batches/[batch]': () => ({ from: 1, batch: { name: 'x', modules: [] } })
 };
 
 /** Routes that make whole files. */

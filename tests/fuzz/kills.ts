@@ -10,7 +10,7 @@ import { startServer, type Server } from '../browser/own-server';
 import { Random } from './random';
 
 /*
- * npm run kills [-- rounds [seed]]: ends the program in the midst of what it stores, at a moment by chance, starts it
+ * npm run kills [-- rounds [seed [kind]]]: ends the program in the midst of what it stores, at a moment by chance, starts it
  * again, and looks at what is there: all that was acknowledged, once, and nothing by halves.
  */
 
@@ -18,15 +18,14 @@ const SALTMARSH = '019a8000-0000-7000-8000-000000000004';
 const DEPOT = largeVisit(6);
 const JSON_HEADERS = { 'content-type': 'application/json' };
 
-const { rounds, seed } = {
-	rounds: Number(process.argv[2] ?? 20),
-	seed: Number(process.argv[3] ?? 1)
-};
-const random = new Random(seed);
+const [, , rounds = '20', seed = '1', only] = process.argv;
+const random = new Random(Number(seed));
 const wait = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 
 interface Count {
 	done: number;
+	/** Of those, how many had come to their end before. */
+	late: number;
 	readonly wrong: string[];
 }
 
@@ -139,7 +138,7 @@ const KILLS: Readonly<Record<string, Kill>> = {
 	/** A start on a new file: its tables are made whole or not at all. */
 	migrate: async (folder, count, whole) => {
 		const path = join(folder, `${randomUUID()}.db`);
-		await runTool(['build-tools/load-demo.js'], path, 80 + random.below(700));
+		if (!(await runTool(['build-tools/load-demo.js'], path, 80 + random.below(700)))) count.late++;
 		await runTool(['build-tools/load-demo.js'], path, null);
 		const found = holds(path);
 		if (JSON.stringify(found) !== JSON.stringify(whole)) {
@@ -196,7 +195,7 @@ const KILLS: Readonly<Record<string, Kill>> = {
 	/** A copy: whatever bears a copy's name is whole. */
 	backup: async (folder, count, whole) => {
 		const path = await loaded(folder);
-		await runTool(['build-tools/backup.js'], path, 40 + random.below(400));
+		if (!(await runTool(['build-tools/backup.js'], path, 40 + random.below(400)))) count.late++;
 		const copies = join(folder, 'backups');
 		for (const name of existsSync(copies) ? readdirSync(copies) : []) {
 			if (!name.endsWith('.db')) continue;
@@ -213,7 +212,7 @@ const KILLS: Readonly<Record<string, Kill>> = {
 		await runTool(['build-tools/backup.js'], path, null);
 		const name = readdirSync(join(folder, 'backups')).find((one) => one.endsWith('.db'))!;
 		const restoring = ['build-tools/backup.js', 'restore', name];
-		await runTool(restoring, path, 40 + random.below(400), 'yes\n');
+		if (!(await runTool(restoring, path, 40 + random.below(400), 'yes\n'))) count.late++;
 		const server = await startServer({ demo: false, database: path });
 		const answer = await fetch(`${server.address}/visits/${SALTMARSH}/visit.json`);
 		if (!answer.ok) count.wrong.push(`${answer.status} after the start`);
@@ -235,14 +234,16 @@ let failed = false;
 try {
 	const whole = holds(await loaded(base));
 	for (const [name, kill] of Object.entries(KILLS)) {
-		const count: Count = { done: 0, wrong: [] };
-		for (let i = 0; i < rounds; i++) {
+		if (only !== undefined && name !== only) continue;
+		const count: Count = { done: 0, late: 0, wrong: [] };
+		for (let i = 0; i < Number(rounds); i++) {
 			const folder = mkdtempSync(join(base, `${name}-`));
 			await kill(folder, count, whole);
 			rmSync(folder, { recursive: true, force: true });
 		}
 		for (const wrong of count.wrong.slice(0, 10)) console.log(`  ${wrong}`);
-		console.log(`${name}: ${count.done} kills, ${count.wrong.length} wrong`);
+		const late = count.late > 0 ? ` (${count.late} after its end)` : '';
+		console.log(`${name}: ${count.done} kills${late}, ${count.wrong.length} wrong`);
 		failed ||= count.wrong.length > 0;
 	}
 } finally {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { shadeOnBattery } from '$core/bench/battery';
-import { evaluatePile, type ModuleResult } from '$core/bench/evaluate';
-import { answerMix } from '$core/bench/mix/answer';
-import { shortedBranches } from '$core/bench/mix/protection';
-import { mixOf } from '$core/bench/mix/tree';
-import { EMPTY_PILE, NO_LABEL, USUAL_LIMITS, type PileModule } from '$core/bench/pile';
-import { plateOf } from '$core/bench/plate-of';
+import { evaluateBatch, type ModuleResult } from '$core/bench/evaluate';
+import { answerConfiguration } from '$core/bench/configuration/answer';
+import { shortedBranches } from '$core/bench/configuration/protection';
+import { configurationOf } from '$core/bench/configuration/tree';
+import { EMPTY_BATCH, NO_LABEL, USUAL_LIMITS, type BatchModule } from '$core/bench/module-batch';
+import { nameplateOf } from '$core/bench/nameplate-of';
 import type { TestedModule } from '$core/bench/tested';
 
 /* What the trade says of used modules and their mixes: common practice, no source, unless one is named. */
@@ -16,7 +16,7 @@ const tested = (id: string, vmp: number, imp: number, seriesFuse: number | null 
 	id,
 	mark: id,
 	model: '',
-	plate: plateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.54) })!.plate,
+	plate: nameplateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.54) })!.plate,
 	labelWatts: vmp * imp,
 	seriesFuse
 });
@@ -25,11 +25,11 @@ const parts = (modules: readonly TestedModule[], sky = STANDARD) => ({
 	blocking: false,
 	moduleOf: (id: string) => modules.find((module) => module.id === id)!
 });
-/** A pile whose one module gave so many watts of its label, beside a control that gave so many of its own. */
+/** A batch whose one module gave so many watts of its label, beside a control that gave so many of its own. */
 function share(watts: number, label: number, control: readonly [number, number]): ModuleResult {
 	const take = { id: 't', at: '2026-06-01T10:00:00Z', volts: null, amps: null, watts };
 	const labelled = (pmax: number) => ({ ...NO_LABEL, pmax, vmp: 30, imp: pmax / 30 });
-	const module: PileModule = {
+	const module: BatchModule = {
 		id: 'm',
 		mark: 'm',
 		model: '',
@@ -41,11 +41,11 @@ function share(watts: number, label: number, control: readonly [number, number])
 		note: '',
 		takes: [take]
 	};
-	const [result] = evaluatePile(
+	const [result] = evaluateBatch(
 		{
-			...EMPTY_PILE,
+			...EMPTY_BATCH,
 			profile: { by: 'limits', limits: USUAL_LIMITS },
-			sky: { ...EMPTY_PILE.sky, cellTemperature: 25 },
+			sky: { ...EMPTY_BATCH.sky, cellTemperature: 25 },
 			control: {
 				model: '',
 				label: labelled(control[1]),
@@ -89,8 +89,8 @@ describe('used modules', () => {
 describe('mixes', () => {
 	it('two of 25 V 8 A with two of 20 V 5 A in parallel: 520 of 600 W by the rule, and the curves beside it', () => {
 		const modules = [tested('a', 25, 8), tested('b', 20, 5)];
-		const mix = mixOf([['a'], ['a'], ['b'], ['b']]);
-		const { quick, watts, labelWatts, parting } = answerMix(mix, parts(modules));
+		const mix = configurationOf([['a'], ['a'], ['b'], ['b']]);
+		const { quick, watts, labelWatts, parting } = answerConfiguration(mix, parts(modules));
 		expect(labelWatts).toBe(600);
 		expect(quick.watts).toBeCloseTo(520, 0);
 		expect(Math.abs(watts / quick.watts - 1) < 0.03 || parting !== null).toBe(true);
@@ -98,20 +98,24 @@ describe('mixes', () => {
 
 	it('two of 20 V 10 A in series beside two of 20 V 5 A in series: all 600 W', () => {
 		const modules = [tested('a', 20, 10), tested('b', 20, 5)];
-		const mix = mixOf([
+		const mix = configurationOf([
 			['a', 'a'],
 			['b', 'b']
 		]);
-		const { watts, branches } = answerMix(mix, parts(modules));
+		const { watts, branches } = answerConfiguration(mix, parts(modules));
 		expect(watts).toBeGreaterThan(597);
 		expect(branches[0]! / branches[1]!).toBeCloseTo(2, 1);
 	});
 
 	it('190 W of 5.11 A, 10 A fuses: two neighbours never open one, three do from about 946 W/m2', () => {
 		const label = { ...NO_LABEL, vmp: 36.5, imp: 4.79, voc: 45, isc: 5.11, cellsInSeries: 72 };
-		const module = { ...tested('a', 36.5, 4.79), plate: plateOf(label)!.plate };
+		const module = { ...tested('a', 36.5, 4.79), plate: nameplateOf(label)!.plate };
 		const shorted = (count: number) =>
-			shortedBranches(mixOf(Array.from({ length: count }, () => ['a'])), parts([module]), 10)[0]!;
+			shortedBranches(
+				configurationOf(Array.from({ length: count }, () => ['a'])),
+				parts([module]),
+				10
+			)[0]!;
 		expect(shorted(3)).toMatchObject({ fuse: 'holds', opensFrom: null });
 		const three = shorted(4);
 		expect(three.amps).toBeCloseTo(15.3, 1);
@@ -123,7 +127,7 @@ describe('mixes', () => {
 
 	it('two of 41 V in series on 48 V, one covered: no bypass, the current falls to the shaded one', () => {
 		const modules = [tested('a', 41, 9.76)];
-		const two = mixOf([['a', 'a']]);
+		const two = configurationOf([['a', 'a']]);
 		const shade = shadeOnBattery(
 			{ mix: two, parts: parts(modules), batteryVolts: 48 },
 			'1.1',
@@ -134,7 +138,7 @@ describe('mixes', () => {
 		expect(shade.volts).toBeGreaterThan(75);
 		expect(shade.bypassed).toBe(false);
 		expect(shade.words).toContain('shading one does not look like a bypass');
-		const ten = mixOf([Array.from({ length: 10 }, () => 'a')]);
+		const ten = configurationOf([Array.from({ length: 10 }, () => 'a')]);
 		const passed = shadeOnBattery(
 			{ mix: ten, parts: parts(modules), batteryVolts: 48 },
 			'1.1',

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { guessLayout } from '../../src/core/production/import/guess';
-import { layoutTrouble } from '../../src/core/production/import/layout';
-import { SampleReader } from '../../src/core/production/import/reader';
-import { fixedZone } from '../../src/core/production/import/clock';
-import { buildYear, type PartSamples } from '../../src/core/production/series/build';
+import { guessLayout } from '../../src/core/monitoring/import/guess';
+import { layoutProblem } from '../../src/core/monitoring/import/layout';
+import { SampleReader } from '../../src/core/monitoring/import/reader';
+import { fixedZone } from '../../src/core/monitoring/import/clock';
+import { buildYear, type PartSamples } from '../../src/core/monitoring/series/build';
 import { EMPTY_RECORD } from '../../src/core/record/record';
 import Papa from 'papaparse';
 
@@ -527,7 +527,7 @@ function energies(csv: string): Map<string, number> {
 	const guess = guessLayout(lines.slice(0, 400), meta.delimiter);
 	if (!guess.ok) throw new Error(guess.problem);
 	const { layout, headings } = guess.value;
-	expect(layoutTrouble(layout)).toBeNull();
+	expect(layoutProblem(layout)).toBeNull();
 	const reader = new SampleReader(layout, headings, fixedZone(0));
 	const parts = new Map<string, Record<string, { at: number[]; value: number[] }>>();
 	for (const cells of lines.slice(layout.headingLine)) {

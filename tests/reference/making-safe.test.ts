@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { NO_CURRENT } from '$core/rules/judge/string-limits';
-import { DEAD_VOLTS } from '$core/rules/judge/part-limits';
-import { insulationRow } from '$core/rules/profiles/insulation';
-import { arrivalSteps } from '$core/rules/making-safe/arrival';
-import { switchingOff } from '$core/rules/making-safe/switching-off';
-import { switchingOn } from '$core/rules/making-safe/switching-on';
-import { USUAL_METERS } from '$core/expectation/visit';
+import { NO_CURRENT } from '$core/assessment/limits/string-limits';
+import { DEAD_VOLTS } from '$core/assessment/limits/part-limits';
+import { insulationRow } from '$core/profiles/insulation';
+import { arrivalSteps } from '$core/isolation/arrival';
+import { switchingOff } from '$core/isolation/switching-off';
+import { switchingOn } from '$core/isolation/switching-on';
+import { USUAL_METERS } from '$core/visit/visit';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../support/sites';
 
 /*

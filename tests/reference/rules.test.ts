@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { coldFactor } from '$core/rules/cold-volts';
-import { GPV } from '$core/rules/profiles/iec';
-import { necBusbar } from '$core/rules/profiles/interconnection';
-import { COLD_FACTORS, CURRENT } from '$core/rules/profiles/us';
-import { recordedRating } from '$core/rules/cables/recorded-cable';
+import { coldFactor } from '$core/design-checks/cold-voltage';
+import { GPV } from '$core/profiles/iec';
+import { necBusbar } from '$core/profiles/interconnection';
+import { COLD_FACTORS, CURRENT } from '$core/profiles/us';
+import { recordedRating } from '$core/design-checks/cables/recorded-cable';
 import { unknownSpecs, type PartOf } from '$core/record/part';
 import { UNKNOWN_RULES, type SiteRules } from '$core/record/record';
-import { PLATE } from '../support/scenario';
+import { NAMEPLATE } from '../support/scenario';
 
-const without = { ...PLATE, betaVocPctPerK: null };
+const without = { ...NAMEPLATE, betaVocPctPerK: null };
 const US = { ...UNKNOWN_RULES, profile: 'US' as const };
 
 describe('cold voltage', () => {
@@ -30,8 +30,8 @@ describe('cold voltage', () => {
 	});
 
 	it('come from the label’s coefficient where it states one: 1 + beta (Tmin - 25)', () => {
-		expect(coldFactor(PLATE, { ...US, lowest: -12 })!.factor).toBeCloseTo(1 + 0.0027 * 37, 9);
-		expect(coldFactor(PLATE, { ...US, lowest: null })).toBeNull();
+		expect(coldFactor(NAMEPLATE, { ...US, lowest: -12 })!.factor).toBeCloseTo(1 + 0.0027 * 37, 9);
+		expect(coldFactor(NAMEPLATE, { ...US, lowest: null })).toBeNull();
 	});
 
 	// Common practice, no source: a 1500 V system of modules of 49.4 V label Voc is 30 by the naive count.

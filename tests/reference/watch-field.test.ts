@@ -8,7 +8,7 @@ import { answerOf, clippedAt, exportOf, SITES } from '../../benchmarks/monitorin
  */
 
 const DAY = 86_400_000;
-const apart = (a: string, b: string) => Math.abs(Date.parse(a) - Date.parse(b)) / DAY;
+const daysBetween = (a: string, b: string) => Math.abs(Date.parse(a) - Date.parse(b)) / DAY;
 
 describe('a healthy array in two planes that nobody recorded', () => {
 	const { csv, lost } = clippedAt('two-planes-not-recorded', 200, 15);
@@ -41,7 +41,7 @@ it('a unit that stops again and again is one event, with its energy', () => {
 	const { events } = answerOf('intermittent', false);
 	const { unit, from, lost } = SITES['intermittent']!.scen;
 	expect(events).toEqual([expect.objectContaining({ unit: `U ${unit}`, kind: 'intermittent' })]);
-	expect(apart(events[0]!.since, dateOf(from!))).toBeLessThanOrEqual(7);
+	expect(daysBetween(events[0]!.since, dateOf(from!))).toBeLessThanOrEqual(7);
 	expect(events[0]!.lostBand.low).toBeLessThan(lost);
 	expect(events[0]!.lostBand.high).toBeGreaterThan(lost);
 });
@@ -67,6 +67,6 @@ it('soiling is the array’s, and ends with its rains', () => {
 	const washed = arrayEvents.flatMap(({ kind, washed: on }) => (kind === 'dirt' && on ? [on] : []));
 	const [first, second] = SITES['soiling-and-rain']!.scen.rains;
 	expect(washed).toHaveLength(2);
-	expect(apart(washed[0]!, dateOf(first!))).toBeLessThanOrEqual(7);
-	expect(apart(washed[1]!, dateOf(second!))).toBeLessThanOrEqual(7);
+	expect(daysBetween(washed[0]!, dateOf(first!))).toBeLessThanOrEqual(7);
+	expect(daysBetween(washed[1]!, dateOf(second!))).toBeLessThanOrEqual(7);
 });

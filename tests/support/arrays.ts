@@ -8,10 +8,10 @@ import {
 import { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE } from '$core/circuit/diode';
 import type { Load } from '$core/circuit/load';
 import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
-import { FAULT_CODES, FAULTS, type Scale } from '$core/faults/codes';
+import { FAULT_CODES, FAULTS, type Scale } from '$core/visit/fault-code';
 import type { PlacedFault } from '$core/faults/inject';
 import type { SingleDiode } from '$core/module/single-diode';
-import { MODULE_HERE } from './scenario';
+import { MODULE_NOW } from './scenario';
 
 /* Arrays of the trade, whole and faulty, for properties that must hold for all of them. */
 
@@ -23,11 +23,11 @@ const anyModule: fc.Arbitrary<SingleDiode> = fc
 		cells: fc.double({ min: 0.5, max: 1.5, noNaN: true })
 	})
 	.map(({ light, size, cells }) => ({
-		photocurrent: MODULE_HERE.photocurrent * light * size,
-		saturationCurrent: MODULE_HERE.saturationCurrent * size,
-		seriesResistance: (MODULE_HERE.seriesResistance * cells) / size,
-		shuntResistance: (MODULE_HERE.shuntResistance * cells) / size / Math.max(light, 1e-3),
-		modifiedIdeality: MODULE_HERE.modifiedIdeality * cells
+		photocurrent: MODULE_NOW.photocurrent * light * size,
+		saturationCurrent: MODULE_NOW.saturationCurrent * size,
+		seriesResistance: (MODULE_NOW.seriesResistance * cells) / size,
+		shuntResistance: (MODULE_NOW.shuntResistance * cells) / size / Math.max(light, 1e-3),
+		modifiedIdeality: MODULE_NOW.modifiedIdeality * cells
 	}));
 
 const anyRun: fc.Arbitrary<ModuleRun> = fc

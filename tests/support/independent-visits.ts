@@ -12,11 +12,11 @@ import {
 	type MeterAccuracy,
 	type Reading,
 	type Visit
-} from '$core/expectation/visit';
-import { stringPlace } from '$core/expectation/place';
-import { usualState } from '$core/expectation/switching';
-import type { StringQuantity } from '$core/expectation/quantity';
-import type { Plate } from '$core/module/plate';
+} from '$core/visit/visit';
+import { stringPlace } from '$core/visit/place';
+import { usualState } from '$core/visit/switching-state';
+import type { StringQuantity } from '$core/visit/quantity';
+import type { Nameplate } from '$core/module/nameplate';
 import { testId } from './scenario';
 
 /*
@@ -33,7 +33,7 @@ interface Stated {
 export interface IndependentVisit {
 	readonly id: string;
 	readonly record: {
-		readonly moduleTypes: Readonly<Record<string, Plate>>;
+		readonly moduleTypes: Readonly<Record<string, Nameplate>>;
 		readonly yearsInService: number;
 		readonly strings: readonly {
 			readonly id: string;

@@ -1,7 +1,7 @@
-import type { Place } from '$core/expectation/place';
-import type { Quantity } from '$core/expectation/quantity';
-import { usualState } from '$core/expectation/switching';
-import type { Reading } from '$core/expectation/visit';
+import type { Place } from '$core/visit/place';
+import type { Quantity } from '$core/visit/quantity';
+import { usualState } from '$core/visit/switching-state';
+import type { Reading } from '$core/visit/visit';
 import { testId } from './scenario';
 
 let taken = 0;

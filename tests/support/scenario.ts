@@ -1,3 +1,4 @@
+import { randomFrom } from '$core/numerics/random';
 import {
 	EMPTY_RECORD,
 	UNKNOWN_LIMITS,
@@ -8,19 +9,19 @@ import {
 import {
 	agedModel,
 	alike,
-	moduleHere,
+	moduleAtConditions,
 	predictValue,
 	runningVolts,
-	stringHere
+	stringAtConditions
 } from '$core/expectation/predict';
-import { stringPlace } from '$core/expectation/place';
-import { usualState } from '$core/expectation/switching';
-import { emptyVisit, type Reading, type Visit } from '$core/expectation/visit';
-import type { StringQuantity } from '$core/expectation/quantity';
+import { stringPlace } from '$core/visit/place';
+import { usualState } from '$core/visit/switching-state';
+import { emptyVisit, type Reading, type Visit } from '$core/visit/visit';
+import type { StringQuantity } from '$core/visit/quantity';
 import { faultOf } from '$core/faults/catalogue';
 import type { StringFaultCode } from '$core/faults/fault';
 import { fitLabel } from '$core/module/fit';
-import type { Plate } from '$core/module/plate';
+import type { Nameplate } from '$core/module/nameplate';
 import { maximumPowerPoint, type SingleDiode } from '$core/module/single-diode';
 import { translate } from '$core/module/translate';
 
@@ -35,7 +36,7 @@ export const testId = (n: number) => `019a0000-0000-7000-8000-${pad(n)}`;
 const LABELS = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
 
 /** A label that agrees with itself. */
-export const PLATE: Plate = {
+export const NAMEPLATE: Nameplate = {
 	technology: 'mono-PERC',
 	cellsInSeries: 60,
 	sections: 3,
@@ -49,7 +50,7 @@ export const PLATE: Plate = {
 };
 
 /** That label in light of 812 W/m2 and cells of 46 degC, fitted and translated. */
-export const MODULE_HERE: SingleDiode = translate(fitLabel(PLATE), 812, 46);
+export const MODULE_NOW: SingleDiode = translate(fitLabel(NAMEPLATE), 812, 46);
 
 export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12): ArrayRecord {
 	return {
@@ -59,7 +60,7 @@ export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12
 			{
 				id: testId(1),
 				name: 'Type 335',
-				plate: PLATE,
+				plate: NAMEPLATE,
 				tolerance: { vocPct: 2, iscPct: 3 },
 				limits: UNKNOWN_LIMITS
 			}
@@ -77,17 +78,8 @@ export function arrayRecord(labels: readonly string[] = LABELS, moduleCount = 12
 	};
 }
 
-/** Deterministic normal deviates: a 32-bit generator (mulberry32, public domain) and Box-Muller. */
-export function normalFrom(seed: number): () => number {
-	let state = seed >>> 0;
-	const uniform = () => {
-		state = (state + 0x6d2b79f5) >>> 0;
-		let t = Math.imul(state ^ (state >>> 15), state | 1);
-		t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-		return (((t ^ (t >>> 14)) >>> 0) + 0.5) / 2 ** 32;
-	};
-	return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
+/** Normal deviates from a seed. */
+export const normalFrom = (seed: number): (() => number) => randomFrom(seed).normal;
 
 export interface Planted {
 	readonly code: StringFaultCode;
@@ -136,8 +128,8 @@ export function visitOf({
 		for (const string of record.strings) {
 			const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId)!;
 			const model = agedModel(type, years);
-			const module = moduleHere(model, light, heat);
-			const whole = stringHere(string, model, alike(module));
+			const module = moduleAtConditions(model, light, heat);
+			const whole = stringAtConditions(string, model, alike(module));
 			const volts = quantity === 'open-circuit-voltage';
 			const atVolts =
 				quantity === 'operating-current'
@@ -183,7 +175,7 @@ export function visitOf({
 }
 
 function faulted(
-	whole: ReturnType<typeof stringHere>,
+	whole: ReturnType<typeof stringAtConditions>,
 	planted: Planted | undefined,
 	quantity: StringQuantity,
 	atVolts: number | null

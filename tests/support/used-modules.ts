@@ -1,7 +1,7 @@
-import { NO_LABEL } from '$core/bench/pile';
-import { plateOf } from '$core/bench/plate-of';
+import { NO_LABEL } from '$core/bench/module-batch';
+import { nameplateOf } from '$core/bench/nameplate-of';
 import type { TestedModule } from '$core/bench/tested';
-import { randomFrom } from '$core/drill/random';
+import { randomFrom } from '$core/numerics/random';
 
 /** Used modules of three makes, each a little different. */
 export function usedModules(count: number, seed: number): TestedModule[] {
@@ -18,7 +18,7 @@ export function usedModules(count: number, seed: number): TestedModule[] {
 			id: `m${i}`,
 			mark: String(i + 1),
 			model: '',
-			plate: plateOf({ ...label, technology: 'poly', cellsInSeries: 60 })!.plate,
+			plate: nameplateOf({ ...label, technology: 'poly', cellsInSeries: 60 })!.plate,
 			labelWatts: vmp * imp,
 			seriesFuse: 15
 		};

@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { HARROWGILL as LABEL } from '../../../demo/pile';
+import { HARROWGILL as LABEL } from '../../../demo/module-batch';
 import { fitLabel } from '../module/fit';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { alignmentOf } from './alignment';
-import { evaluatePile } from './evaluate';
-import { EMPTY_PILE, type Pile, type PileModule, type Shadow, type Take } from './pile';
-import { plateOf } from './plate-of';
+import { evaluateBatch } from './evaluate';
+import {
+	EMPTY_BATCH,
+	type ModuleBatch,
+	type BatchModule,
+	type Shadow,
+	type Take
+} from './module-batch';
+import { nameplateOf } from './nameplate-of';
 
 /** The shadow of a stick of 200 mm where the sun stands at an angle to the glass, degrees. */
 const shadowAt = (angle: number): Shadow => ({
@@ -44,7 +50,7 @@ describe('the angles of two modules', () => {
 });
 
 describe('a module at another angle than the reference module', () => {
-	const FIT = fitLabel(plateOf(LABEL)!.plate);
+	const FIT = fitLabel(nameplateOf(LABEL)!.plate);
 	const take = (n: number, irradiance: number, more: Partial<Take> = {}): Take => {
 		const here = translate(FIT, irradiance, 40);
 		return {
@@ -59,9 +65,9 @@ describe('a module at another angle than the reference module', () => {
 	};
 	const evaluated = (
 		takes: readonly Take[],
-		control: Partial<NonNullable<Pile['control']>> = {}
+		control: Partial<NonNullable<ModuleBatch['control']>> = {}
 	) => {
-		const module: PileModule = {
+		const module: BatchModule = {
 			id: 'm',
 			mark: '1',
 			model: '',
@@ -73,9 +79,9 @@ describe('a module at another angle than the reference module', () => {
 			note: '',
 			takes
 		};
-		return evaluatePile(
+		return evaluateBatch(
 			{
-				...EMPTY_PILE,
+				...EMPTY_BATCH,
 				control: { model: '', label: LABEL, share: 1, takes: [take(0, 800)], ...control },
 				modules: [module]
 			},
@@ -95,9 +101,9 @@ describe('a module at another angle than the reference module', () => {
 
 	it('that nobody looked at has a range that holds the truth', () => {
 		const unseen = evaluated([take(1, flatter)]);
-		expect(unseen.share! + 2 * unseen.doubt).toBeGreaterThan(1);
+		expect(unseen.share! + 2 * unseen.uncertainty).toBeGreaterThan(1);
 		const checked = evaluated([take(1, 800)], { samePlane: true });
-		expect(checked.doubt).toBeLessThan(0.6 * unseen.doubt);
+		expect(checked.uncertainty).toBeLessThan(0.6 * unseen.uncertainty);
 	});
 
 	it('measured three times, the reference module in between, is known better', () => {
@@ -106,7 +112,7 @@ describe('a module at another angle than the reference module', () => {
 			evaluated(
 				[1, 3, 5].slice(0, count).map((n) => take(n, 800)),
 				{ takes: controls, samePlane: true }
-			).doubt;
+			).uncertainty;
 		expect(of(3)).toBeLessThan(0.95 * of(1));
 	});
 });

@@ -1,5 +1,5 @@
 import { lightAtAngle, type LightAtAngle } from '../conditions/shadow';
-import type { Shadow } from './pile';
+import type { Shadow } from './module-batch';
 
 /** How the light on a module compares with that on the reference module, by the angles at which they lie. */
 export interface Alignment {

@@ -1,14 +1,14 @@
 import { operate } from '../circuit/operate';
 import { USUAL_HEADROOM, type Load } from '../circuit/load';
-import { answerMix, TRACKER } from './mix/answer';
-import { build, type MixParts } from './mix/elements';
-import { branchesOf, modulesOf, type Mix } from './mix/tree';
+import { answerConfiguration, TRACKER } from './configuration/answer';
+import { build, type ConfigurationParts } from './configuration/elements';
+import { branchesOf, modulesOf, type ArrayConfiguration } from './configuration/tree';
 import { coldVolts } from './tested';
 
 /** A battery and its controller. */
 export interface BatteryAsk {
-	readonly mix: Mix;
-	readonly parts: MixParts;
+	readonly mix: ArrayConfiguration;
+	readonly parts: ConfigurationParts;
 	/** Volts that the battery has while it is charged, V. */
 	readonly batteryVolts: number;
 	/** At the end of the charge, V. */
@@ -158,7 +158,7 @@ export function shadeOnBattery(
 		headroom: USUAL_HEADROOM,
 		ampsAtMost: null
 	};
-	const lit = (share: number): Mix =>
+	const lit = (share: number): ArrayConfiguration =>
 		branch.kind === 'module'
 			? { ...branch, light: share }
 			: {
@@ -167,8 +167,8 @@ export function shadeOnBattery(
 						part.kind === 'module' && part.id === place ? { ...part, light: share } : part
 					)
 				};
-	const before = answerMix(lit(1), parts, load);
-	const after = answerMix(lit(light), parts, load);
+	const before = answerConfiguration(lit(1), parts, load);
+	const after = answerConfiguration(lit(light), parts, load);
 	const shaded = after.places.find(({ id }) => id === place)!;
 	const bypassed = shaded.does === 'passed-by';
 	const others = before.places.filter(({ id }) => id !== place);

@@ -1,18 +1,18 @@
-import { cellsByVolts } from './plate-of';
-import { NO_LABEL, type PileLabel, type PileModule } from './pile';
+import { cellsByVolts } from './nameplate-of';
+import { NO_LABEL, type BatchNameplate, type BatchModule } from './module-batch';
 
 /** Fill factor of a used silicon module and how far it may lie off; common practice, no source. */
-const FILL_FACTOR = { usual: 0.73, doubt: 0.04 };
+const FILL_FACTOR = { usual: 0.73, uncertainty: 0.04 };
 /** W/m2 of whole module that silicon of twenty years ago and of today gives; common practice, no source. */
 const DENSITY = { least: 110, most: 230 };
 
 /** What a module without a label seems to be: an estimate, never more. */
 export interface TypeEstimate {
 	/** As a label, so that it can be grouped and mixed. */
-	readonly label: PileLabel;
+	readonly label: BatchNameplate;
 	/** W and its standard uncertainty. */
 	readonly watts: number;
-	readonly doubt: number;
+	readonly uncertainty: number;
 	/** How it was come by, and what speaks against it. */
 	readonly words: string;
 }
@@ -26,7 +26,7 @@ export interface TypeEstimate {
 export function estimateType(
 	voc: number,
 	isc: number,
-	size: PileModule['size']
+	size: BatchModule['size']
 ): TypeEstimate | null {
 	if (!(voc > 1 && isc > 0.05)) return null;
 	const cells = cellsByVolts(voc, NO_LABEL);
@@ -51,7 +51,7 @@ export function estimateType(
 			pmax: watts
 		},
 		watts,
-		doubt: watts * (fits ? FILL_FACTOR.doubt / FILL_FACTOR.usual : 0.25),
+		uncertainty: watts * (fits ? FILL_FACTOR.uncertainty / FILL_FACTOR.usual : 0.25),
 		words: `About ${cells} cells in series and ${watts.toFixed(0)} W, with a fill factor of ${FILL_FACTOR.usual} taken as usual. ${sized}`
 	};
 }

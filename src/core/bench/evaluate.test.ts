@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { HARROWGILL as LABEL } from '../../../demo/pile';
+import { HARROWGILL as LABEL } from '../../../demo/module-batch';
 import { fitLabel } from '../module/fit';
 import {
 	maximumPowerPoint,
@@ -8,13 +8,19 @@ import {
 	voltageAt
 } from '../module/single-diode';
 import { translate } from '../module/translate';
-import { controlDue } from './control-due';
-import { evaluatePile } from './evaluate';
+import { referenceModuleDue } from './reference-module-due';
+import { evaluateBatch } from './evaluate';
 import { histogramOf, ranked } from './histogram';
-import { EMPTY_PILE, NO_LABEL, type Pile, type PileModule, type Take } from './pile';
-import { labelFindings, plateOf } from './plate-of';
+import {
+	EMPTY_BATCH,
+	NO_LABEL,
+	type ModuleBatch,
+	type BatchModule,
+	type Take
+} from './module-batch';
+import { labelFindings, nameplateOf } from './nameplate-of';
 
-const FIT = fitLabel(plateOf(LABEL)!.plate);
+const FIT = fitLabel(nameplateOf(LABEL)!.plate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 /** What a module with these shares of its label shows. */
 function take(n: number, light: number, heat: number, volts = 1, amps = 1): Take {
@@ -27,7 +33,7 @@ function take(n: number, light: number, heat: number, volts = 1, amps = 1): Take
 		watts: null
 	};
 }
-const module = (mark: string, takes: Take[], more: Partial<PileModule> = {}): PileModule => ({
+const module = (mark: string, takes: Take[], more: Partial<BatchModule> = {}): BatchModule => ({
 	id: mark,
 	mark,
 	model: 'Harrowgill 225',
@@ -40,18 +46,18 @@ const module = (mark: string, takes: Take[], more: Partial<PileModule> = {}): Pi
 	takes,
 	...more
 });
-const pile = (modules: PileModule[], controls: Take[]): Pile => ({
-	...EMPTY_PILE,
+const batch = (modules: BatchModule[], controls: Take[]): ModuleBatch => ({
+	...EMPTY_BATCH,
 	control:
 		controls.length > 0
 			? { model: '', label: LABEL, share: 1, takes: controls, samePlane: true }
 			: null,
 	modules
 });
-const evaluated = (modules: PileModule[], controls: Take[]) =>
-	evaluatePile(pile(modules, controls), 2026);
+const evaluated = (modules: BatchModule[], controls: Take[]) =>
+	evaluateBatch(batch(modules, controls), 2026);
 
-describe('a pile', () => {
+describe('a batch', () => {
 	it('corrects the sun by the control in between, whatever the sun does', () => {
 		const controls = [take(0, 900, 45), take(20, 700, 40)];
 		const [first, second] = evaluated(
@@ -66,20 +72,20 @@ describe('a pile', () => {
 	});
 
 	it('takes a control that has aged for what it is', () => {
-		const aged = pile([module('1', [take(1, 800, 40, 1, 0.9)])], [take(0, 800, 40, 1, 0.9)]);
-		const [result] = evaluatePile({ ...aged, control: { ...aged.control!, share: 0.9 } }, 2026);
+		const aged = batch([module('1', [take(1, 800, 40, 1, 0.9)])], [take(0, 800, 40, 1, 0.9)]);
+		const [result] = evaluateBatch({ ...aged, control: { ...aged.control!, share: 0.9 } }, 2026);
 		expect(result!.share!).toBeCloseTo(0.9, 2);
 		expect(result!.againstControl!).toBeCloseTo(1, 2);
 	});
 
 	it('goes by the stated light where there is no control, and says nothing without either', () => {
-		const stated = { ...pile([module('1', [take(1, 800, 40)])], []) };
+		const stated = { ...batch([module('1', [take(1, 800, 40)])], []) };
 		const sky = { irradiance: 800, cellTemperature: 40, lightDoubt: 0.03 };
-		const [result] = evaluatePile({ ...stated, sky }, 2026);
+		const [result] = evaluateBatch({ ...stated, sky }, 2026);
 		expect(result!.share!).toBeCloseTo(1, 3);
 		expect(result!.light).toBe('stated');
-		expect(evaluatePile(stated, 2026)[0]).toMatchObject({ share: null, light: null });
-		expect(evaluatePile(stated, 2026)[0]!.graded.grade).toBe('unknown');
+		expect(evaluateBatch(stated, 2026)[0]).toMatchObject({ share: null, light: null });
+		expect(evaluateBatch(stated, 2026)[0]!.graded.grade).toBe('unknown');
 	});
 
 	it.each<[string, number, number, string]>([
@@ -108,8 +114,8 @@ describe('a pile', () => {
 
 	it('grades by the band of its age, and by fixed limits', () => {
 		const grade = (amps: number, year: number | null, by: 'band' | 'limits') => {
-			const one = pile([module('1', [take(1, 800, 40, 1, amps)], { year })], [take(0, 800, 40)]);
-			const [result] = evaluatePile({ ...one, profile: { ...one.profile, by } }, 2026);
+			const one = batch([module('1', [take(1, 800, 40, 1, amps)], { year })], [take(0, 800, 40)]);
+			const [result] = evaluateBatch({ ...one, profile: { ...one.profile, by } }, 2026);
 			return result!.graded;
 		};
 		// Fourteen years take seven percent: usual for its age, fair by the limits.
@@ -158,7 +164,7 @@ describe('a pile', () => {
 		const load = { volts: voltageAt(grown, amps), amps };
 		const [loaded] = evaluated([module('1', [{ ...bare, load }])], controls);
 		expect(loaded!.graded.atMost).toBe(false);
-		expect(Math.abs(loaded!.share! - truth)).toBeLessThan(2 * loaded!.doubt);
+		expect(Math.abs(loaded!.share! - truth)).toBeLessThan(2 * loaded!.uncertainty);
 		expect(loaded!.fillFactor!).toBeCloseTo(
 			(best.volts * best.amps) / (bare.volts! * bare.amps!),
 			2
@@ -177,14 +183,15 @@ describe('a pile', () => {
 
 describe('the control', () => {
 	const now = Date.UTC(2026, 5, 1, 10, 30);
-	const due = (modules: PileModule[], controls: Take[]) => controlDue(pile(modules, controls), now);
+	const due = (modules: BatchModule[], controls: Take[]) =>
+		referenceModuleDue(batch(modules, controls), now);
 
 	it('is asked for first, and again once the sun had time to move', () => {
 		expect(due([], [])).toBeNull();
-		const bare = { ...pile([], [take(0, 800, 40)]), modules: [] };
-		expect(controlDue({ ...bare, control: { ...bare.control!, takes: [] } }, now)).toContain(
-			'first'
-		);
+		const bare = { ...batch([], [take(0, 800, 40)]), modules: [] };
+		expect(
+			referenceModuleDue({ ...bare, control: { ...bare.control!, takes: [] } }, now)
+		).toContain('first');
 		expect(due([module('1', [take(27, 800, 40)])], [take(25, 800, 40)])).toBeNull();
 		expect(due([module('1', [take(27, 800, 40)])], [take(5, 800, 40)])).toContain('25 min ago');
 		// Nothing was measured since: nothing is to be held against it yet.
@@ -194,15 +201,15 @@ describe('the control', () => {
 
 describe('a label', () => {
 	it('is made whole by usual ratios, and says what was filled in', () => {
-		const { plate, filled } = plateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
+		const { plate, filled } = nameplateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
 		expect(Math.abs(plate.pmax / 225 - 1)).toBeLessThan(0.05);
 		expect(plate).toMatchObject({ cellsInSeries: 60, sections: 3 });
 		expect(filled).toEqual(['Vmp', 'Imp', 'Pmax', 'technology', 'cells']);
-		expect(plateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.plate.imp).toBeCloseTo(6.67, 2);
-		expect(plateOf(LABEL)!.filled).toEqual([]);
-		expect(plateOf({ ...NO_LABEL, pmax: 200 })).toBeNull();
+		expect(nameplateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.plate.imp).toBeCloseTo(6.67, 2);
+		expect(nameplateOf(LABEL)!.filled).toEqual([]);
+		expect(nameplateOf({ ...NO_LABEL, pmax: 200 })).toBeNull();
 		// Vmp above Voc is misread: nothing is made of it.
-		expect(plateOf({ ...LABEL, vmp: 40 })).toBeNull();
+		expect(nameplateOf({ ...LABEL, vmp: 40 })).toBeNull();
 		expect(labelFindings({ ...LABEL, vmp: 40 })[0]!.words).toContain('must be below Voc');
 		expect(labelFindings({ ...NO_LABEL, pmax: 200 })).toEqual([]);
 		const best = maximumPowerPoint(fitLabel(plate).reference);

@@ -1,21 +1,21 @@
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
-import { median } from '../units/quantile';
+import { median } from '../numerics/quantile';
 import { estimateType, type TypeEstimate } from './estimate-type';
 import type { Alignment } from './alignment';
 import { fillFactorOf } from './fill-factor';
 import { gradeOf, type Graded } from './grade';
-import { lightOf, type TakeLight } from './light';
-import { oddities, type Oddity, type Shares } from './odd';
-import type { Pile, PileLabel, PileModule, Take } from './pile';
-import { fitOf, plateOf } from './plate-of';
+import { lightOf, type MeasurementIrradiance } from './irradiance';
+import { anomalies, type Anomaly, type Shares } from './anomaly';
+import type { ModuleBatch, BatchNameplate, BatchModule, Take } from './module-batch';
+import { fitOf, nameplateOf } from './nameplate-of';
 
-/** One module of a pile with everything that its takes say. */
+/** One module of a batch with everything that its takes say. */
 export interface ModuleResult {
-	readonly module: PileModule;
+	readonly module: BatchModule;
 	/** The label made whole, or the estimate in its place; null where neither is there. */
-	readonly plate: Plate | null;
+	readonly plate: Nameplate | null;
 	/** What of the label was filled in. */
 	readonly filled: readonly string[];
 	readonly estimate: TypeEstimate | null;
@@ -27,7 +27,7 @@ export interface ModuleResult {
 	 */
 	readonly share: number | null;
 	/** Standard uncertainty of the share. */
-	readonly doubt: number;
+	readonly uncertainty: number;
 	/** What it is worth now, W at standard conditions. */
 	readonly watts: number | null;
 	/** Its power as read over its label, uncorrected; null where no watts were read. */
@@ -36,10 +36,10 @@ export interface ModuleResult {
 	readonly againstControl: number | null;
 	/** Largest relative difference between its takes. */
 	readonly spread: number;
-	readonly odd: readonly Oddity[];
+	readonly odd: readonly Anomaly[];
 	readonly graded: Graded;
 	/** Where the light of its takes comes from. */
-	readonly light: TakeLight['from'] | null;
+	readonly light: MeasurementIrradiance['from'] | null;
 	/** Maximum power over Voc times Isc; null where it was not measured on a load. */
 	readonly fillFactor: number | null;
 	/** How the share was come by. */
@@ -47,7 +47,7 @@ export interface ModuleResult {
 }
 
 /** Standard uncertainties of a usual meter and clamp, of a label, and of volts times amps for watts; judgement. */
-const DOUBT = {
+const UNCERTAINTY = {
 	volts: 0.006,
 	amps: 0.015,
 	watts: 0.02,
@@ -55,18 +55,18 @@ const DOUBT = {
 	label: 0.015,
 	fillFactor: 0.03
 };
-/** Relative change of power a kelvin, for the doubt about heat. */
+/** Relative change of power a kelvin, for the uncertainty about heat. */
 const PER_KELVIN = 0.004;
 
-/** Every module of a pile, in its order. */
-export function evaluatePile(pile: Pile, year: number): ModuleResult[] {
-	const light = lightOf(pile);
-	return pile.modules.map((module) => evaluateModule(module, pile, light, year));
+/** Every module of a batch, in its order. */
+export function evaluateBatch(batch: ModuleBatch, year: number): ModuleResult[] {
+	const light = lightOf(batch);
+	return batch.modules.map((module) => evaluateModule(module, batch, light, year));
 }
 
 interface Corrected {
 	readonly take: Take;
-	readonly light: TakeLight;
+	readonly light: MeasurementIrradiance;
 	/** What the label gives in that light and heat: V, A, W. */
 	readonly volts: number;
 	readonly amps: number;
@@ -80,14 +80,14 @@ interface Corrected {
 }
 
 function evaluateModule(
-	module: PileModule,
-	pile: Pile,
-	lightAt: (take: Take) => TakeLight | null,
+	module: BatchModule,
+	batch: ModuleBatch,
+	lightAt: (take: Take) => MeasurementIrradiance | null,
 	year: number
 ): ModuleResult {
-	const known = plateOf(module.label);
+	const known = nameplateOf(module.label);
 	const estimate = known ? null : estimateOf(module, lightAt);
-	const filled = known ?? (estimate && plateOf(estimate.label));
+	const filled = known ?? (estimate && nameplateOf(estimate.label));
 	const plate = filled?.plate ?? null;
 	const takes = module.takes.filter((take) => hasKnownLight(take, lightAt));
 	const corrected = plate ? takes.flatMap((take) => correct(take, plate, lightAt)) : [];
@@ -119,7 +119,7 @@ function evaluateModule(
 	const lights = corrected.map(({ light }) => light);
 	// Takes whose light comes from the same readings of the control share what those are wrong by.
 	const readings = Math.max(1, new Set(lights.map(({ basis }) => basis)).size);
-	const most = (of: (light: TakeLight) => number) => Math.max(0, ...lights.map(of));
+	const most = (of: (light: MeasurementIrradiance) => number) => Math.max(0, ...lights.map(of));
 	/** But for the angle at which the module lay. */
 	const measured =
 		share === null
@@ -127,19 +127,19 @@ function evaluateModule(
 			: share *
 				Math.hypot(
 					(shares.watts !== null
-						? DOUBT.watts
+						? UNCERTAINTY.watts
 						: byLoad !== null
-							? DOUBT.load
-							: Math.hypot(DOUBT.volts, DOUBT.amps)) / Math.sqrt(repeats),
-					shares.watts === null && byLoad === null ? DOUBT.fillFactor : 0,
-					DOUBT.label,
+							? UNCERTAINTY.load
+							: Math.hypot(UNCERTAINTY.volts, UNCERTAINTY.amps)) / Math.sqrt(repeats),
+					shares.watts === null && byLoad === null ? UNCERTAINTY.fillFactor : 0,
+					UNCERTAINTY.label,
 					most(({ lightDoubt }) => lightDoubt) / Math.sqrt(readings),
-					PER_KELVIN * most(({ heatDoubt }) => heatDoubt),
+					PER_KELVIN * most(({ cellTemperatureUncertainty }) => cellTemperatureUncertainty),
 					spread / (2 * Math.sqrt(repeats)),
 					filled && filled.filled.length > 0 ? 0.02 : 0
 				);
 	const angle = (share ?? 0) * most(({ alignment }) => alignment?.uncertainty ?? 0);
-	const doubt = Math.hypot(measured, angle);
+	const uncertainty = Math.hypot(measured, angle);
 	// An estimate is made of the very readings: a share of it says nothing.
 	const ofLabel = known ? share : null;
 	const years = module.year === null ? null : Math.max(0, year - module.year);
@@ -150,15 +150,15 @@ function evaluateModule(
 		estimate,
 		shares,
 		share: ofLabel,
-		doubt,
+		uncertainty,
 		watts: plate && share !== null ? plate.pmax * share : (estimate?.watts ?? null),
 		asRead: asReadOf(module),
 		againstControl:
-			ofLabel !== null && pile.control !== null && lights.some(({ from }) => from === 'control')
-				? ofLabel / pile.control.share
+			ofLabel !== null && batch.control !== null && lights.some(({ from }) => from === 'control')
+				? ofLabel / batch.control.share
 				: null,
 		spread,
-		odd: oddities(
+		odd: anomalies(
 			known ? shares : { volts: null, amps: null, watts: null },
 			plate?.sections ?? 3,
 			spread,
@@ -166,9 +166,9 @@ function evaluateModule(
 		),
 		graded: gradeOf(
 			ofLabel,
-			doubt,
+			uncertainty,
 			years,
-			pile.profile,
+			batch.profile,
 			shares.watts !== null || byLoad !== null,
 			measured
 		),
@@ -180,8 +180,8 @@ function evaluateModule(
 
 /** The label of the last take in standard conditions, read off the figures alone. */
 function estimateOf(
-	module: PileModule,
-	lightAt: (take: Take) => TakeLight | null
+	module: BatchModule,
+	lightAt: (take: Take) => MeasurementIrradiance | null
 ): TypeEstimate | null {
 	const standard = module.takes
 		.filter((take) => hasKnownLight(take, lightAt))
@@ -207,11 +207,15 @@ function estimateOf(
 }
 
 /** A module at another angle than the reference module has the light that both shadows say, else none that is known. */
-function hasKnownLight(take: Take, lightAt: (take: Take) => TakeLight | null): boolean {
+function hasKnownLight(take: Take, lightAt: (take: Take) => MeasurementIrradiance | null): boolean {
 	return !take.otherAngle || lightAt(take)?.alignment?.by === 'shadow';
 }
 
-function correct(take: Take, plate: Plate, lightAt: (take: Take) => TakeLight | null): Corrected[] {
+function correct(
+	take: Take,
+	plate: Nameplate,
+	lightAt: (take: Take) => MeasurementIrradiance | null
+): Corrected[] {
 	const light = lightAt(take);
 	if (!light || light.irradiance <= 0) return [];
 	const here = translate(fitOf(plate), light.irradiance, light.cellTemperature);
@@ -243,7 +247,13 @@ function spreadOf(values: readonly number[]): number {
 	return middle > 0 ? (most - least) / middle : 0;
 }
 
-function asReadOf({ label, takes }: { label: PileLabel; takes: readonly Take[] }): number | null {
+function asReadOf({
+	label,
+	takes
+}: {
+	label: BatchNameplate;
+	takes: readonly Take[];
+}): number | null {
 	const read = takes.flatMap(({ watts }) => (watts === null ? [] : [watts]));
 	return read.length > 0 && label.pmax !== null ? median(read) / label.pmax : null;
 }
@@ -258,7 +268,7 @@ const ALIGNMENT_WORDS: Readonly<Record<Alignment['by'], string>> = {
 function howOf(
 	shares: Shares,
 	onLoad: boolean,
-	lights: readonly TakeLight[],
+	lights: readonly MeasurementIrradiance[],
 	unlabelled: boolean
 ): string {
 	const [light] = lights;

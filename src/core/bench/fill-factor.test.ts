@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { HARROWGILL } from '../../../demo/pile';
+import { HARROWGILL } from '../../../demo/module-batch';
 import { fitLabel } from '../module/fit';
 import {
 	maximumPowerPoint,
@@ -10,9 +10,9 @@ import {
 } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { fillFactorOf } from './fill-factor';
-import { plateOf } from './plate-of';
+import { nameplateOf } from './nameplate-of';
 
-const HERE = translate(fitLabel(plateOf(HARROWGILL)!.plate), 800, 45);
+const HERE = translate(fitLabel(nameplateOf(HARROWGILL)!.plate), 800, 45);
 
 describe('a third point of the curve', () => {
 	it('gives the maximum of a module with more series resistance, wherever near it the point lies', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gradeOf, type Grade } from './grade';
-import { USUAL_LIMITS, type GradeProfile } from './pile';
+import { USUAL_LIMITS, type GradeProfile } from './module-batch';
 
 /** Of a module that was measured on a load. */
 const loaded = (
@@ -12,7 +12,7 @@ const BAND = { by: 'band', limits: USUAL_LIMITS } as const;
 const RANK: readonly Grade[] = ['out', 'weak', 'fair', 'good'];
 const rankOf = (grade: Grade) => RANK.indexOf(grade);
 const share = fc.double({ min: 0, max: 1.2, noNaN: true });
-const doubt = fc.double({ min: 0.005, max: 0.1, noNaN: true });
+const uncertainty = fc.double({ min: 0.005, max: 0.1, noNaN: true });
 const years = fc.option(fc.integer({ min: 0, max: 40 }));
 
 describe('a grade by fixed limits', () => {
@@ -38,7 +38,7 @@ describe('a grade by fixed limits', () => {
 
 	it('does not ask how old the module is', () => {
 		fc.assert(
-			fc.property(share, doubt, years, years, (value, known, one, other) => {
+			fc.property(share, uncertainty, years, years, (value, known, one, other) => {
 				expect(loaded(value, known, one, LIMITS)).toEqual(loaded(value, known, other, LIMITS));
 			})
 		);
@@ -85,7 +85,7 @@ describe('any grade', () => {
 			fc.property(
 				share,
 				share,
-				doubt,
+				uncertainty,
 				years,
 				fc.constantFrom(LIMITS, BAND),
 				(one, other, known, age, profile) => {

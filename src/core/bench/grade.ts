@@ -1,5 +1,5 @@
-import { AGEING_DOUBT, POWER_AGEING_PER_YEAR } from '../expectation/allowances';
-import type { GradeProfile } from './pile';
+import { AGEING_UNCERTAINTY, POWER_AGEING_PER_YEAR } from '../expectation/allowances';
+import type { GradeProfile } from './module-batch';
 
 export type Grade = 'good' | 'fair' | 'weak' | 'out' | 'unknown';
 
@@ -14,7 +14,7 @@ export interface Graded {
 }
 
 /** Of a module whose year nobody knows. */
-const UNKNOWN_YEARS = { usual: 10, doubt: 6 };
+const UNKNOWN_YEARS = { usual: 10, uncertainty: 6 };
 /** What labels promise and modules differ by, relative standard uncertainty; judgement. */
 const TOLERANCE = 0.02;
 /** Share above its nameplate that a module may have new, power tolerance; Zembo default. */
@@ -28,7 +28,7 @@ const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
  * The grade of a share of label power.
  *
  * @param share corrected to standard conditions
- * @param doubt standard uncertainty of the share
+ * @param uncertainty standard uncertainty of the share
  * @param years since it was made; null where unknown
  * @param loaded whether it was measured on a load; open circuit and short circuit alone are the most it can be
  * @param measured standard uncertainty without that of an angle nobody checked: a share that is possible only with it is
@@ -36,11 +36,11 @@ const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
  */
 export function gradeOf(
 	share: number | null,
-	doubt: number,
+	uncertainty: number,
 	years: number | null,
 	profile: GradeProfile,
 	loaded: boolean,
-	measured = doubt
+	measured = uncertainty
 ): Graded {
 	if (share === null)
 		return {
@@ -60,8 +60,8 @@ export function gradeOf(
 	}
 	const graded =
 		profile.by === 'limits'
-			? byLimits(share, doubt, profile)
-			: byBand(share, doubt, years, profile);
+			? byLimits(share, uncertainty, profile)
+			: byBand(share, uncertainty, years, profile);
 	if (loaded) return { ...graded, atMost: false };
 	return {
 		...graded,
@@ -72,14 +72,14 @@ export function gradeOf(
 
 type Judged = Omit<Graded, 'atMost'>;
 
-function byLimits(share: number, doubt: number, { limits }: GradeProfile): Judged {
+function byLimits(share: number, uncertainty: number, { limits }: GradeProfile): Judged {
 	const steps = [
 		['good', limits.good],
 		['fair', limits.fair],
 		['weak', limits.weak]
 	] as const;
 	const grade = steps.find(([, least]) => share >= least)?.[0] ?? 'out';
-	const near = steps.find(([, least]) => Math.abs(share - least) < 2 * doubt);
+	const near = steps.find(([, least]) => Math.abs(share - least) < 2 * uncertainty);
 	return {
 		grade,
 		near: near !== undefined,
@@ -90,21 +90,21 @@ function byLimits(share: number, doubt: number, { limits }: GradeProfile): Judge
 /** What a module of its age should still give, and whether this one surely gives less. */
 function byBand(
 	share: number,
-	doubt: number,
+	uncertainty: number,
 	years: number | null,
 	{ limits }: GradeProfile
 ): Judged {
 	const age = years ?? UNKNOWN_YEARS.usual;
 	const expected = 1 - POWER_AGEING_PER_YEAR * age;
 	const ageing =
-		POWER_AGEING_PER_YEAR * (years === null ? UNKNOWN_YEARS.doubt : AGEING_DOUBT * age);
-	const band = 2 * Math.hypot(doubt, ageing, TOLERANCE);
+		POWER_AGEING_PER_YEAR * (years === null ? UNKNOWN_YEARS.uncertainty : AGEING_UNCERTAINTY * age);
+	const band = 2 * Math.hypot(uncertainty, ageing, TOLERANCE);
 	const least = expected - band;
-	const near = Math.abs(share - least) < doubt;
+	const near = Math.abs(share - least) < uncertainty;
 	const words = `${percent(share)} of its nameplate; ${years === null ? 'of unknown age' : `after ${age} years`} ${percent(expected)} ± ${percent(band)} is usual.`;
 	if (share >= least) return { grade: 'good', words, near };
 	const kept = share / expected;
-	if (kept + 2 * doubt < OUT_SHARE) {
+	if (kept + 2 * uncertainty < OUT_SHARE) {
 		return { grade: 'out', words: `${words} It surely gives less than half of that.`, near };
 	}
 	const grade = kept >= limits.fair ? 'fair' : 'weak';

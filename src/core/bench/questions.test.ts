@@ -1,9 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { needWords, openingWords, ratingTrouble, stringFuseRule } from '../rules/string-fuse';
+import {
+	needWords,
+	openingWords,
+	ratingProblem,
+	stringFuseRule
+} from '../design-checks/string-fuse';
 import { fillUp, freeSwaps, readGrouping } from './grouping/explain';
 import { FREE_TARGET, groupingGives } from './grouping/grouping';
-import { NO_LABEL } from './pile';
-import { plateOf } from './plate-of';
+import { NO_LABEL } from './module-batch';
+import { nameplateOf } from './nameplate-of';
 import { WARM_SUN, type TestedModule } from './tested';
 import { squareOverMean } from './power-distribution';
 import { answerWire } from './wire';
@@ -65,9 +70,9 @@ describe('fuse or none', () => {
 		expect(
 			needWords(stringFuseRule({ ...three, moduleFuse: null }, IEC), { ...three, moduleFuse: null })
 		).toContain('missing');
-		expect(ratingTrouble(rule, 20)).toContain('too large: at most 15.0 A');
-		expect(ratingTrouble(rule, 10)).toContain('too small');
-		expect(ratingTrouble(rule, 15)).toBeNull();
+		expect(ratingProblem(rule, 20)).toContain('too large: at most 15.0 A');
+		expect(ratingProblem(rule, 10)).toContain('too small');
+		expect(ratingProblem(rule, 15)).toBeNull();
 	});
 
 	it('names standard sizes: 1.5 to 2.4 Isc by IEC, 1.56 Isc on by the US', () => {
@@ -156,7 +161,7 @@ describe('a grouping explained', () => {
 		id,
 		mark: id,
 		model: '',
-		plate: plateOf({ ...NO_LABEL, vmp: 30, imp, cellsInSeries: 60 })!.plate,
+		plate: nameplateOf({ ...NO_LABEL, vmp: 30, imp, cellsInSeries: 60 })!.plate,
 		labelWatts: 30 * imp,
 		seriesFuse: 15
 	});

@@ -2,9 +2,9 @@ import {
 	rateCable,
 	type CableRating,
 	type CableSpec,
-	type CableTrouble
-} from '../rules/cables/cable-rating';
-import { uncorrectedAmpacity } from '../rules/cables/required-current';
+	type CableProblem
+} from '../design-checks/cables/cable-rating';
+import { uncorrectedAmpacity } from '../design-checks/cables/required-current';
 import type { Result } from '../units/result';
 
 /** A run of cable as it is asked about, with the strings that feed it. */
@@ -31,7 +31,7 @@ export interface RunAnswer {
 	readonly requiredUncorrected: number | null;
 	/** What the strings beside it feed into a fault of a run without a fuse, A; 0 where there are none. */
 	readonly reverse: number;
-	readonly rating: Result<CableRating, CableTrouble>;
+	readonly rating: Result<CableRating, CableProblem>;
 	/** Null where no table covers the cable. */
 	readonly verdict: 'pass' | 'fail' | null;
 	readonly fails: readonly ('corrected' | 'uncorrected' | 'reverse' | 'fuse')[];

@@ -1,7 +1,7 @@
 import { operate } from '../circuit/operate';
-import { TRACKER } from './mix/answer';
-import { build, type MixParts } from './mix/elements';
-import { branchesOf, modulesOf, withPart, type Mix } from './mix/tree';
+import { TRACKER } from './configuration/answer';
+import { build, type ConfigurationParts } from './configuration/elements';
+import { branchesOf, modulesOf, withPart, type ArrayConfiguration } from './configuration/tree';
 import type { TestedModule } from './tested';
 
 /** A module that could stand in for a dead one. */
@@ -15,7 +15,7 @@ export interface Candidate {
 
 /** What the dead one was, and what it hung on. */
 export interface Vacancy {
-	readonly mix: Mix;
+	readonly mix: ArrayConfiguration;
 	/** Id of its place. */
 	readonly place: string;
 	readonly size: Candidate['size'];
@@ -50,15 +50,15 @@ const ALIKE = { amps: 0.05, volts: 0.1, frame: 15 };
 export function substitutesFor(
 	{ mix, place, size, connector, fuse, was: dead }: Vacancy,
 	candidates: readonly Candidate[],
-	parts: MixParts
+	parts: ConfigurationParts
 ): Substitute[] {
 	if (!modulesOf(mix).some(({ id }) => id === place)) return [];
-	const watts = (one: Mix, moduleOf: MixParts['moduleOf']) =>
+	const watts = (one: ArrayConfiguration, moduleOf: ConfigurationParts['moduleOf']) =>
 		operate(build(one, { ...parts, moduleOf }).element, TRACKER).watts;
 	/** The mix with another in the dead one's place. */
 	const withOther = (other: TestedModule) =>
 		watts(
-			withPart(mix, place, (part) => ({ ...part, of: SUBSTITUTE }) as Mix)!,
+			withPart(mix, place, (part) => ({ ...part, of: SUBSTITUTE }) as ArrayConfiguration)!,
 			(id) => (id === SUBSTITUTE ? other : parts.moduleOf(id))
 		);
 	const whole = withOther(dead);

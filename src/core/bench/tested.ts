@@ -1,12 +1,12 @@
 import type { ModuleRun, StringCircuit } from '../circuit/description';
 import { WHOLE_SECTION } from '../circuit/description';
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import { maximumPowerPoint, type SingleDiode } from '../module/single-diode';
 import { translate } from '../module/translate';
 import type { SiteRules } from '../record/record';
-import { coldFactor } from '../rules/cold-volts';
+import { coldFactor } from '../design-checks/cold-voltage';
 import type { ModuleResult } from './evaluate';
-import { fitOf } from './plate-of';
+import { fitOf } from './nameplate-of';
 
 /** A module with what it gives by its test, or by its label where it is new. */
 export interface TestedModule {
@@ -14,7 +14,7 @@ export interface TestedModule {
 	readonly mark: string;
 	readonly model: string;
 	/** As it is now, at standard conditions. */
-	readonly plate: Plate;
+	readonly plate: Nameplate;
 	/** As its label has it, W. */
 	readonly labelWatts: number;
 	/** Maximum series fuse, A; null where unknown. */
@@ -33,7 +33,7 @@ export interface Sky {
 export const WARM_SUN: Sky = { irradiance: 1000, cellTemperature: 45 };
 
 /**
- * A module of the pile as it tested: volts and amps of its label by their shares; the whole of the share
+ * A module of the batch as it tested: volts and amps of its label by their shares; the whole of the share
  * on the current where power alone was read.
  *
  * @returns null where it makes nothing, or nothing is known of it

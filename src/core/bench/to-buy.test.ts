@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PLATE } from '../../../tests/support/scenario';
+import { NAMEPLATE } from '../../../tests/support/scenario';
 import type { TestedModule } from './tested';
 import { modulesToBuy, wordsToBuy } from './to-buy';
 
@@ -7,9 +7,9 @@ const module = (id: string, imp: number, vmp: number, model = ''): TestedModule 
 	id,
 	mark: id,
 	model,
-	labelWatts: PLATE.pmax,
+	labelWatts: NAMEPLATE.pmax,
 	seriesFuse: 15,
-	plate: { ...PLATE, imp, vmp, pmax: imp * vmp }
+	plate: { ...NAMEPLATE, imp, vmp, pmax: imp * vmp }
 });
 
 describe('modules to buy', () => {

@@ -1,5 +1,5 @@
 import type { ModuleResult } from './evaluate';
-import type { PileLabel } from './pile';
+import type { BatchNameplate } from './module-batch';
 
 /**
  * Why nothing is said of a tested module, and how to mend it; null where something is.
@@ -28,12 +28,12 @@ export function unjudgedWords({
 }
 
 /** Figures of a nameplate that are missing for a model of the module. */
-function missingOf({ pmax, vmp, imp, voc, isc }: PileLabel): string[] {
+function missingOf({ pmax, vmp, imp, voc, isc }: BatchNameplate): string[] {
 	const figures = { Pmax: pmax, Vmp: vmp, Imp: imp, Voc: voc, Isc: isc };
 	return Object.entries(figures).flatMap(([name, value]) => (value === null ? [name] : []));
 }
 
-/** Why no module of a pile can be put anywhere, and how to mend it. */
+/** Why no module of a batch can be put anywhere, and how to mend it. */
 export function noPoolWords(results: readonly ModuleResult[]): string {
 	const read = results.filter(({ module }) => module.takes.length > 0);
 	if (read.length === 0)

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { maximumPowerPoint, openCircuitVoltage, voltageAt } from '../module/single-diode';
 import {
 	chainAmps,
@@ -19,11 +19,11 @@ const section = (light = 1): EvenSection =>
 	new EvenSection(
 		{
 			diode: {
-				photocurrent: light * MODULE_HERE.photocurrent,
-				saturationCurrent: MODULE_HERE.saturationCurrent,
-				seriesResistance: MODULE_HERE.seriesResistance / 3,
-				shuntResistance: MODULE_HERE.shuntResistance / 3,
-				modifiedIdeality: MODULE_HERE.modifiedIdeality / 3
+				photocurrent: light * MODULE_NOW.photocurrent,
+				saturationCurrent: MODULE_NOW.saturationCurrent,
+				seriesResistance: MODULE_NOW.seriesResistance / 3,
+				shuntResistance: MODULE_NOW.shuntResistance / 3,
+				modifiedIdeality: MODULE_NOW.modifiedIdeality / 3
 			},
 			breakdown: null
 		},
@@ -56,7 +56,7 @@ describe('a chain', () => {
 	it('of 36 whole sections is twelve modules less what its cable takes', () => {
 		for (const amps of [0, 3, 7]) {
 			expect(voltsOf([many(36)], 0.4, amps).volts).toBeCloseTo(
-				12 * voltageAt(MODULE_HERE, amps) - 0.4 * amps,
+				12 * voltageAt(MODULE_NOW, amps) - 0.4 * amps,
 				4
 			);
 		}
@@ -108,16 +108,16 @@ describe('a chain', () => {
 
 describe('parts turned round', () => {
 	it('take from the open-circuit volts what they would have given', () => {
-		const voc = openCircuitVoltage(MODULE_HERE);
+		const voc = openCircuitVoltage(MODULE_NOW);
 		expect(voltsOf([many(33), many(3, 1, -1)], 0, 0).volts).toBeCloseTo(10 * voc, 4);
 	});
 
 	it('let the current pass through their diodes, at their drop', () => {
-		const { amps } = maximumPowerPoint(MODULE_HERE);
+		const { amps } = maximumPowerPoint(MODULE_NOW);
 		const turned = voltsOf([many(33), many(3, 1, -1)], 0, amps).volts;
 		const whole = voltsOf([many(33)], 0, amps).volts;
 		// Driven the right way round for its cells, a turned module takes more than its open-circuit volts.
-		expect(whole - turned).toBeGreaterThan(openCircuitVoltage(MODULE_HERE));
+		expect(whole - turned).toBeGreaterThan(openCircuitVoltage(MODULE_NOW));
 	});
 });
 

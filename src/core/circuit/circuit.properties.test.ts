@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyBus, anyFault } from '../../../tests/support/arrays';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { inject } from '../faults/inject';
 import { BusSource, StringSource } from './bus';
 import { curveOf } from './curve';
@@ -147,7 +147,7 @@ describe('light', () => {
 
 describe('a healthy array of equal strings', () => {
 	it('feeds nothing back at any volts it can have', () => {
-		const strings = ['A1', 'A2', 'A3'].map((name) => wholeString(MODULE_HERE, 12, 3, 0.4, name));
+		const strings = ['A1', 'A2', 'A3'].map((name) => wholeString(MODULE_NOW, 12, 3, 0.4, name));
 		const source = new BusSource({ strings, bypass: BYPASS_DIODE, breakdown: TYPICAL_BREAKDOWN });
 		fc.assert(
 			fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => {

@@ -290,12 +290,12 @@ export function gatherString(
 	cuts: readonly number[] = []
 ): readonly [Gathering, ...Gathering[]] {
 	const bounds = [-1, ...cuts, moduleCountOf(string)];
-	const stretches = bounds.slice(1).map((to, i) => {
+	const segments = bounds.slice(1).map((to, i) => {
 		const gathering = new Gathering();
 		if (i === 0) addPath(gathering, string, 'negative', side);
 		addModules(gathering, string, surroundings, bounds[i]!, to);
 		if (i === bounds.length - 2) addPath(gathering, string, 'positive', side);
 		return gathering;
 	});
-	return stretches as [Gathering, ...Gathering[]];
+	return segments as [Gathering, ...Gathering[]];
 }

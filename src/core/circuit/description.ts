@@ -5,7 +5,7 @@ import type { Load } from './load';
 import type { Breakdown } from './section';
 
 /*
- * An array as data: plain JSON, the same for tracing, drills, the planner and the command line.
+ * An array as data: plain JSON, the same for tracing, training, the planner and the command line.
  * V, A, W, ohm; a share of the light is a factor on the photocurrent.
  */
 

@@ -95,7 +95,7 @@ class Walk {
 		const reversed = string.leadsReversed ?? false;
 		this.potential = reversed ? state.volts : 0;
 		this.point = reversed ? 'bus+' : 'bus-';
-		this.amps = state.stretches[index]![0]!.amps;
+		this.amps = state.segments[index]![0]!.amps;
 	}
 
 	run(): readonly PartState[] {
@@ -219,10 +219,10 @@ class Walk {
 		for (const { resistance } of found) ohms += resistance === 'open' ? OPEN : resistance;
 		const { name } = this.string;
 		if (ohms > 0) this.resistor('joint', `${name} joint ${at}`, ohms, `${name}:${at}'`);
-		const stretches = this.state.stretches[this.index]!;
-		while (stretches[this.stretch]!.upTo === at && this.stretch < stretches.length - 1) {
+		const segments = this.state.segments[this.index]!;
+		while (segments[this.stretch]!.upTo === at && this.stretch < segments.length - 1) {
 			this.stretch++;
-			this.amps = stretches[this.stretch]!.amps;
+			this.amps = segments[this.stretch]!.amps;
 		}
 	}
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module/single-diode';
 import { wholeString, type BusCircuit, type EarthConnection } from './description';
 import { detailOf, voltsBetween } from './detail';
@@ -10,9 +10,9 @@ import { METER_RESISTANCE } from './parts';
 import { solveBus } from './state';
 
 const N = 12;
-const voc = N * openCircuitVoltage(MODULE_HERE);
+const voc = N * openCircuitVoltage(MODULE_NOW);
 const bus = (...earth: EarthConnection[]): BusCircuit => ({
-	strings: [wholeString(MODULE_HERE, N, 3, 0.4, 'A1')],
+	strings: [wholeString(MODULE_NOW, N, 3, 0.4, 'A1')],
 	bypass: BYPASS_DIODE,
 	breakdown: null,
 	load: { kind: 'open' },
@@ -90,7 +90,7 @@ describe('an earth fault', () => {
 		const functional: EarthConnection = { at: 'bus-', resistance: 1 };
 		const state = solveBus(bus(fault(4, 1e4), functional));
 		const expected = (voc * 4) / N / (1e4 + 1);
-		const [below, above] = state.stretches[0]!;
+		const [below, above] = state.segments[0]!;
 		expect(below!.amps - above!.amps).toBeCloseTo(expected, 4);
 		expect(above!.amps).toBeCloseTo(0, 8);
 		expect(state.earth).toBeCloseTo(expected * 1, 4);
@@ -98,8 +98,8 @@ describe('an earth fault', () => {
 
 	it('shorts the modules between itself and a functional earth when both are dead shorts', () => {
 		const state = solveBus(bus(fault(4, 0.001), { at: 'bus-', resistance: 0.001 }));
-		const [below] = state.stretches[0]!;
-		expect(below!.amps).toBeCloseTo(MODULE_HERE.photocurrent, 1);
+		const [below] = state.segments[0]!;
+		expect(below!.amps).toBeCloseTo(MODULE_NOW.photocurrent, 1);
 		expect(state.volts).toBeCloseTo((voc * 8) / N, 0);
 	});
 
@@ -130,7 +130,7 @@ describe('volts between two points', () => {
 	});
 
 	it('name the heat of a driven cell and the share of its diode', () => {
-		const string = wholeString(MODULE_HERE, N, 3, 0.4, 'A1');
+		const string = wholeString(MODULE_NOW, N, 3, 0.4, 'A1');
 		const [run] = string.modules;
 		const hot = {
 			...run!,

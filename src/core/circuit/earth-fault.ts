@@ -38,7 +38,7 @@ export type EarthFaultPlace =
 			/** Modules up from the negative end. */
 			readonly modules: number;
 			/** Standard uncertainty of that, modules. */
-			readonly doubt: number;
+			readonly uncertainty: number;
 			/** Of the leak, ohm: best value, and what it lies above and below with 95 %; at least 0. */
 			readonly resistance: LeakResistance;
 	  }
@@ -57,13 +57,13 @@ export interface LeakResistance {
  * is, their sum gives R. Ohm's law; the leaks of healthy insulation act as one leak of megohms.
  *
  * @param read what the meter showed, V
- * @param doubt standard uncertainty of one of the readings, V
+ * @param uncertainty standard uncertainty of one of the readings, V
  * @param meter resistance of the meter, ohm
  */
 export function locateEarthFault(
 	{ positive, negative, open }: EarthVolts,
 	modules: number,
-	doubt: number,
+	uncertainty: number,
 	meter = METER_RESISTANCE
 ): EarthFaultPlace {
 	const reversed = open < 0 ? -1 : 1;
@@ -71,15 +71,15 @@ export function locateEarthFault(
 	const up = reversed * positive;
 	const down = -reversed * negative;
 	if (!(volts > 0)) return { found: false, why: 'The string gives no voltage to split.' };
-	if (up < -3 * doubt || down < -3 * doubt) {
+	if (up < -3 * uncertainty || down < -3 * uncertainty) {
 		return {
 			found: false,
 			why: 'No leak gives both readings this polarity: repeat both pole-to-earth measurements.'
 		};
 	}
 	const total = Math.max(up, 0) + Math.max(down, 0);
-	const both = doubt * Math.SQRT2;
-	if (total > volts + 3 * Math.hypot(both, doubt)) {
+	const both = uncertainty * Math.SQRT2;
+	if (total > volts + 3 * Math.hypot(both, uncertainty)) {
 		return {
 			found: false,
 			why: `The two readings add up to ${total.toFixed(1)} V, more than the ${volts.toFixed(1)} V of the string: repeat them.`
@@ -91,11 +91,11 @@ export function locateEarthFault(
 	return {
 		found: true,
 		modules: share * modules,
-		doubt: (modules * doubt * Math.hypot(share, 1 - share)) / total,
+		uncertainty: (modules * uncertainty * Math.hypot(share, 1 - share)) / total,
 		resistance: {
 			value: ohms(total),
-			least: ohms(total + 2 * Math.hypot(both, doubt)),
-			most: ohms(total - 2 * Math.hypot(both, doubt))
+			least: ohms(total + 2 * Math.hypot(both, uncertainty)),
+			most: ohms(total - 2 * Math.hypot(both, uncertainty))
 		}
 	};
 }

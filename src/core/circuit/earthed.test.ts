@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module/single-diode';
 import { BusSource } from './bus';
 import {
@@ -13,9 +13,9 @@ import { BYPASS_DIODE } from './diode';
 import { EarthedSource } from './earthed';
 
 const N = 12;
-const VOC = N * openCircuitVoltage(MODULE_HERE);
-const A1 = wholeString(MODULE_HERE, N, 3, 0.4, 'A1');
-const A2 = wholeString(MODULE_HERE, N, 3, 0.4, 'A2');
+const VOC = N * openCircuitVoltage(MODULE_NOW);
+const A1 = wholeString(MODULE_NOW, N, 3, 0.4, 'A1');
+const A2 = wholeString(MODULE_NOW, N, 3, 0.4, 'A2');
 
 const busOf = (strings: readonly StringCircuit[], ...earth: EarthConnection[]): BusCircuit => ({
 	strings,
@@ -94,7 +94,7 @@ describe('two connections', () => {
 		const [below, between, above] = source.segmentsAt(source.openVolts, earth)[0]!;
 		expect(below).toBeCloseTo(0, 3);
 		expect(above).toBeCloseTo(0, 3);
-		expect(between).toBeCloseTo(MODULE_HERE.photocurrent, 0);
+		expect(between).toBeCloseTo(MODULE_NOW.photocurrent, 0);
 	});
 
 	it('at the same joint of two strings let nothing pass between them', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
 import { BusSource } from './bus';
 import { CLOSED, withModule, wholeString, type BusCircuit } from './description';
@@ -10,14 +10,14 @@ import { powerMaxima } from './maxima';
 import { TYPICAL_BREAKDOWN } from './section';
 import { solveBus } from './state';
 
-const string = wholeString(MODULE_HERE, 12, 3, 0, 'A1');
+const string = wholeString(MODULE_NOW, 12, 3, 0, 'A1');
 const bus = (load: Load, strings = [string]): BusCircuit => ({
 	strings,
 	load,
 	bypass: BYPASS_DIODE,
 	breakdown: TYPICAL_BREAKDOWN
 });
-const mpp = maximumPowerPoint(MODULE_HERE);
+const mpp = maximumPowerPoint(MODULE_NOW);
 const tracker = (over: Partial<Extract<Load, { kind: 'tracker' }>> = {}): Load => ({
 	kind: 'tracker',
 	window: { least: 100, most: 800 },
@@ -55,7 +55,7 @@ describe('a tracker', () => {
 		expect(low).toMatchObject({ limit: 'window-floor', volts: 13 * mpp.volts });
 		const none = solveBus(bus(tracker({ window: { least: 600, most: null } })));
 		expect(none).toMatchObject({ limit: 'below-window', amps: 0, watts: 0 });
-		expect(none.volts).toBeCloseTo(12 * openCircuitVoltage(MODULE_HERE), 3);
+		expect(none.volts).toBeCloseTo(12 * openCircuitVoltage(MODULE_NOW), 3);
 	});
 
 	it('moves towards open circuit where amps or watts are limited', () => {
@@ -74,7 +74,7 @@ describe('a tracker', () => {
 });
 
 describe('other loads', () => {
-	const source = new BusSource(bus({ kind: 'open' }, [wholeString(MODULE_HERE, 1, 3, 0)]));
+	const source = new BusSource(bus({ kind: 'open' }, [wholeString(MODULE_NOW, 1, 3, 0)]));
 
 	it('meets a resistor on its line, a short at 0 V and a held bus at its volts', () => {
 		const { volts, amps } = operate(source, { kind: 'resistor', ohms: 10 });

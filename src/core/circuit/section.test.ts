@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { voltageAt } from '../module/single-diode';
 import { BusSource } from './bus';
 import { sectionPart } from './compile';
@@ -17,7 +17,7 @@ import { BYPASS_DIODE, diodeVolts } from './diode';
 import { TYPICAL_BREAKDOWN, type Part } from './section';
 
 const parts = { bypass: BYPASS_DIODE, breakdown: TYPICAL_BREAKDOWN };
-const run: ModuleRun = { ...wholeModules(MODULE_HERE, 1, 3), cellsInSeries: 60 };
+const run: ModuleRun = { ...wholeModules(MODULE_NOW, 1, 3), cellsInSeries: 60 };
 const at = (state: Partial<SectionState>, amps: number, module = run, around = parts) => {
 	const out = { volts: 0, slope: 0 };
 	(sectionPart(module, { ...WHOLE_SECTION, ...state }, around) as Part).solve(amps, out);
@@ -28,7 +28,7 @@ const amps = fc.double({ min: -4, max: 9.5, noNaN: true });
 describe('a section', () => {
 	it('is a third of its module while it is lit and generates', () => {
 		for (const i of [-2, 0, 3, 7, 8.3]) {
-			expect(3 * at({}, i).volts).toBeCloseTo(voltageAt(MODULE_HERE, i), 5);
+			expect(3 * at({}, i).volts).toBeCloseTo(voltageAt(MODULE_NOW, i), 5);
 		}
 	});
 
@@ -48,7 +48,7 @@ describe('a section', () => {
 
 	it('is held by its bypass diode where it cannot give the current', () => {
 		const dark = at({ light: 0.1 }, 8);
-		const through = 8 - 0.1 * MODULE_HERE.photocurrent;
+		const through = 8 - 0.1 * MODULE_NOW.photocurrent;
 		expect(-dark.volts).toBeCloseTo(diodeVolts(BYPASS_DIODE, through), 3);
 	});
 
@@ -104,7 +104,7 @@ describe('a section in uneven light', () => {
 });
 
 describe('a string of other parts', () => {
-	const bus = (string = wholeString(MODULE_HERE, 10, 3, 0.4, 'A1')): BusCircuit => ({
+	const bus = (string = wholeString(MODULE_NOW, 10, 3, 0.4, 'A1')): BusCircuit => ({
 		...parts,
 		strings: [string]
 	});

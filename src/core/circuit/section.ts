@@ -6,7 +6,7 @@ import {
 	endOfExponential,
 	type DiodeModel
 } from './diode';
-import { risingRoot, type Slope } from './root';
+import { risingRoot, type Slope } from '../numerics/rising-root';
 
 /**
  * Reverse breakdown of one cell: its shunt current times 1 + b (1 - Vd/Vbr)^-n while the junction

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { StringSource } from './bus';
 import { cableResistance } from './cable';
 import { wholeString } from './description';
@@ -31,10 +31,10 @@ describe('cable', () => {
 		expect(cableResistance({ length: 50, size: 4, temperature: 20 })).toBeCloseTo(0.43, 6);
 		expect(cableResistance({ length: 50, size: 4, temperature: 70 })).toBeCloseTo(0.43 * 1.1965, 6);
 		const known = {
-			...wholeString(MODULE_HERE, 12, 3, 0),
+			...wholeString(MODULE_NOW, 12, 3, 0),
 			cable: { length: 50, size: 4, temperature: 20 }
 		};
-		const typed = wholeString(MODULE_HERE, 12, 3, 0.43);
+		const typed = wholeString(MODULE_NOW, 12, 3, 0.43);
 		const around = { bypass: BYPASS_DIODE, breakdown: null };
 		const volts = (string: typeof known | typeof typed) =>
 			StringSource.of(string, around, 'bus').voltsAt(8);

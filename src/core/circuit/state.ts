@@ -5,7 +5,7 @@ import type { Load } from './load';
 import { operate, type Operation } from './operate';
 
 /** A stretch of a string that carries one current. */
-interface Stretch {
+interface Segment {
 	/** Joint at its upper end; the first begins at the negative pole. */
 	readonly upTo: number;
 	/** A */
@@ -18,7 +18,7 @@ export interface BusState extends Operation {
 	/** Current of every string into the positive pole of the bus, A; negative is back-feed. */
 	readonly branches: readonly number[];
 	/** For each string its stretches from the negative end; one where nothing leaves it. */
-	readonly stretches: readonly (readonly Stretch[])[];
+	readonly segments: readonly (readonly Segment[])[];
 	/** Potential of earth against the negative pole of the bus, V; null where nothing is joined to earth. */
 	readonly earth: number | null;
 }
@@ -45,23 +45,23 @@ export function solveBus(bus: BusCircuit): BusState {
 		const source = new EarthedSource(bus);
 		const operation = operate(source, load);
 		const earth = source.earthAt(operation.volts);
-		const segments = source.segmentsAt(operation.volts, earth);
-		const stretches = segments.map((amps, i) => {
+		const runs = source.segmentsAt(operation.volts, earth);
+		const segments = runs.map((amps, i) => {
 			const bounds = [...source.cutsOf(i), moduleCountOf(bus.strings[i]!)];
-			return amps.map((value, k): Stretch => ({ upTo: bounds[k]!, amps: value }));
+			return amps.map((value, k): Segment => ({ upTo: bounds[k]!, amps: value }));
 		});
-		const branches = stretches.map((stretch, i) =>
+		const branches = segments.map((stretch, i) =>
 			bus.strings[i]!.leadsReversed ? -stretch[0]!.amps : stretch.at(-1)!.amps
 		);
-		return { bus, ...operation, branches, stretches, earth };
+		return { bus, ...operation, branches, segments, earth };
 	}
 	const source = new BusSource(bus);
 	const operation = operate(source, load);
 	const branches = source.branchesAt(operation.volts);
 	// Inside a string whose leads have changed places the current runs the other way.
 	const inside = signed(bus, branches);
-	const stretches = inside.map((amps, i) => [{ upTo: moduleCountOf(bus.strings[i]!), amps }]);
-	return { bus, ...operation, branches, stretches, earth: null };
+	const segments = inside.map((amps, i) => [{ upTo: moduleCountOf(bus.strings[i]!), amps }]);
+	return { bus, ...operation, branches, segments, earth: null };
 }
 
 function signed({ strings }: BusCircuit, amps: readonly number[]): number[] {

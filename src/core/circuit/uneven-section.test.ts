@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { BYPASS_DIODE } from './diode';
 import { EvenSection, TYPICAL_BREAKDOWN, type CellGroup, type Part } from './section';
 import { UnevenSection } from './uneven-section';
@@ -8,11 +8,11 @@ import { UnevenSection } from './uneven-section';
 /** Of the 20 cells of a section so many, in so much of the light, and in one of so many rows. */
 const group = (cells: number, light: number, rows = 1): CellGroup => ({
 	diode: {
-		photocurrent: (light * MODULE_HERE.photocurrent) / rows,
-		saturationCurrent: MODULE_HERE.saturationCurrent / rows,
-		seriesResistance: (MODULE_HERE.seriesResistance * cells * rows) / 60,
-		shuntResistance: (MODULE_HERE.shuntResistance * cells * rows) / 60,
-		modifiedIdeality: (MODULE_HERE.modifiedIdeality * cells) / 60
+		photocurrent: (light * MODULE_NOW.photocurrent) / rows,
+		saturationCurrent: MODULE_NOW.saturationCurrent / rows,
+		seriesResistance: (MODULE_NOW.seriesResistance * cells * rows) / 60,
+		shuntResistance: (MODULE_NOW.shuntResistance * cells * rows) / 60,
+		modifiedIdeality: (MODULE_NOW.modifiedIdeality * cells) / 60
 	},
 	breakdown: { ...TYPICAL_BREAKDOWN, volts: cells * TYPICAL_BREAKDOWN.volts }
 });

@@ -1,4 +1,4 @@
-import { fallingRoot } from '../circuit/bracket';
+import { fallingRoot } from '../numerics/falling-root';
 import { openCircuitVoltage } from '../module/single-diode';
 import { translate, type ModuleModel } from '../module/translate';
 import { STC_IRRADIANCE } from '../units/constants';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PLATE } from '../../../tests/support/scenario';
+import { NAMEPLATE } from '../../../tests/support/scenario';
 import { fitLabel } from '../module/fit';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
@@ -11,12 +11,12 @@ import {
 	fromOpenCircuitVolts
 } from './cell-temperature';
 import { clearSky, diffuseShare } from './clear-sky';
-import { fromControlModule, irradianceFromIsc } from './control-module';
+import { fromReferenceModule, irradianceFromIsc } from './reference-module';
 import { diffuseModifier, incidenceAngle, incidenceModifier, onPlane } from './plane';
 import { fromShadow } from './shadow';
 import { sunPosition } from './sun';
 
-const model = fitLabel(PLATE);
+const model = fitLabel(NAMEPLATE);
 
 describe('a control module', () => {
 	it('says the light and heat that its readings come from', () => {
@@ -27,7 +27,7 @@ describe('a control module', () => {
 				(light, heat) => {
 					const here = translate(model, light, heat);
 					const isc = shortCircuitCurrent(here);
-					const found = fromControlModule(model, isc, openCircuitVoltage(here));
+					const found = fromReferenceModule(model, isc, openCircuitVoltage(here));
 					if (!found.ok) throw new Error(found.problem);
 					// Isc is not quite in proportion to light: series resistance and shunt take a little.
 					expect(found.value.irradiance / light).toBeCloseTo(1, 2);
@@ -38,15 +38,15 @@ describe('a control module', () => {
 	});
 
 	it('follows its formula: half the current is half the light', () => {
-		expect(irradianceFromIsc(model, PLATE.isc / 2, 25)).toBeCloseTo(500, 3);
+		expect(irradianceFromIsc(model, NAMEPLATE.isc / 2, 25)).toBeCloseTo(500, 3);
 	});
 
 	it('is refused in words where no heat fits its volts', () => {
-		expect(fromControlModule(model, 8, 80)).toMatchObject({
+		expect(fromReferenceModule(model, 8, 80)).toMatchObject({
 			ok: false,
 			problem: expect.stringContaining('label')
 		});
-		expect(fromControlModule(model, 0, 40).ok).toBe(false);
+		expect(fromReferenceModule(model, 0, 40).ok).toBe(false);
 		expect(fromOpenCircuitVolts(model, 40, 0)).toBeNull();
 	});
 });

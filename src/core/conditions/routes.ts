@@ -1,10 +1,10 @@
 import { fitLabel } from '../module/fit';
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import { refuse, succeed, type Result } from '../units/result';
 import { fromAirAndWind, fromBackProbe, fromNominal } from './cell-temperature';
 import { clearSkyAt, USUAL_TURBIDITY } from './clear-sky';
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';
-import { fromControlModule } from './control-module';
+import { fromReferenceModule } from './reference-module';
 import { onPlane, type Plane } from './plane';
 import { lightAtAngle } from './shadow';
 import { sunPosition, type Observer } from './sun';
@@ -25,12 +25,12 @@ export interface TemperatureBy {
 }
 
 /** Both from a known good module read at the same moment. */
-export function byControlModule(
-	plate: Plate,
+export function byReferenceModule(
+	plate: Nameplate,
 	isc: number,
 	voc: number
 ): Result<IrradianceBy & TemperatureBy, string> {
-	const read = fromControlModule(fitLabel(plate), isc, voc);
+	const read = fromReferenceModule(fitLabel(plate), isc, voc);
 	if (!read.ok) return read;
 	return succeed({
 		irradiance: {
@@ -83,7 +83,7 @@ export function byClearSky(
 }
 
 /** Relative standard uncertainty of the shadow method square to the sun: sensor, stick and sky; Zembo default. */
-const SHADOW_DOUBT = 0.04;
+const SHADOW_UNCERTAINTY = 0.04;
 /**
  * Light in the plane from a sensor that was held square to the sun, and the shadow of an object square
  * to the glass ({@link lightAtAngle}).
@@ -104,7 +104,7 @@ export function byShadow(
 	return succeed({
 		irradiance: {
 			value: squareToSun * share,
-			relativeStandardUncertainty: Math.hypot(SHADOW_DOUBT, byAngle, bySky),
+			relativeStandardUncertainty: Math.hypot(SHADOW_UNCERTAINTY, byAngle, bySky),
 			source: 'other'
 		},
 		basis: `square to the sun ${squareToSun} W/m², shadow ${shadowLength} over ${objectHeight}: ${angle.toFixed(0)}° off the glass, ${(100 * beamShare).toFixed(0)} % of the beam`

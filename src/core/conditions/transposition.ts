@@ -8,7 +8,7 @@ const LOWEST_SUN = 10;
 /** Beyond this angle of incidence a plane receives hardly any beam to measure the sky by, degrees. */
 const GRAZING = 80;
 /** Relative standard uncertainty: the sky model itself, and a share of the logarithm of the ratio; Zembo default. */
-const DOUBT = { sky: 0.03, perLogRatio: 0.25 };
+const UNCERTAINTY = { sky: 0.03, perLogRatio: 0.25 };
 const ROUNDS = 5;
 
 /** Irradiance of one plane from that measured on another at the same moment. */
@@ -52,6 +52,9 @@ export function transposeIrradiance(
 	const ratio = onPlane(sun, to, sky).effective / onPlane(sun, from, sky).effective;
 	return {
 		value: measured * ratio,
-		relativeStandardUncertainty: Math.hypot(DOUBT.sky, DOUBT.perLogRatio * Math.log(ratio))
+		relativeStandardUncertainty: Math.hypot(
+			UNCERTAINTY.sky,
+			UNCERTAINTY.perLogRatio * Math.log(ratio)
+		)
 	};
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyBus } from '../../../tests/support/arrays';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { BusSource } from '../circuit/bus';
 import { wholeString, type BusCircuit } from '../circuit/description';
 import { BYPASS_DIODE } from '../circuit/diode';
@@ -9,7 +9,7 @@ import { openCircuitVoltage } from '../module/single-diode';
 import { atVoltsSchema, busCircuitSchema, busOfShortCircuit, shortCircuitSchema } from './circuit';
 
 const module = (more: object = {}) => ({
-	params: MODULE_HERE,
+	params: MODULE_NOW,
 	light: [1, 1, 1],
 	diodes: ['ok', 'ok', 'ok'],
 	state: 'ok',
@@ -39,7 +39,7 @@ describe('the short form of a circuit', () => {
 			['S2', 2]
 		]);
 		expect(new BusSource(busOf(short())).openVolts).toBeCloseTo(
-			2 * openCircuitVoltage(MODULE_HERE),
+			2 * openCircuitVoltage(MODULE_NOW),
 			4
 		);
 	});
@@ -88,10 +88,7 @@ describe('the short form of a circuit', () => {
 
 describe('the full form of a circuit', () => {
 	const bus: BusCircuit = {
-		strings: [
-			wholeString(MODULE_HERE, 12, 3, 0.4, 'A1'),
-			wholeString(MODULE_HERE, 12, 3, 0.4, 'A2')
-		],
+		strings: [wholeString(MODULE_NOW, 12, 3, 0.4, 'A1'), wholeString(MODULE_NOW, 12, 3, 0.4, 'A2')],
 		bypass: BYPASS_DIODE,
 		breakdown: null,
 		load: { kind: 'open' }

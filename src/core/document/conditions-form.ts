@@ -14,7 +14,7 @@ export const conditionsFormSchema = z.object({
 	/** Id of a field on whose plane they were measured; empty where nobody said. */
 	fieldId: z.union([z.uuid(), z.literal('')]).default(''),
 	irradiance: figure(READING_LIMITS.irradiance),
-	irradianceDoubt: figure(READING_LIMITS.irradianceDoubtPct).default('3'),
+	irradianceDoubt: figure(READING_LIMITS.relativeIrradianceUncertaintyPct).default('3'),
 	irradianceSource: z.enum(IRRADIANCE_SOURCES).default('sensor-in-plane'),
 	cellTemperature: figure(READING_LIMITS.cellTemperature),
 	temperatureDoubt: figure(READING_LIMITS.temperatureDoubt).default('2'),

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { testId } from '../../../tests/support/scenario';
 import { describe, expect, it } from 'vitest';
-import { arrayRecord, PLATE } from '../../../tests/support/scenario';
+import { arrayRecord, NAMEPLATE } from '../../../tests/support/scenario';
 import { checkLabel } from '../module/plausibility';
 import { conditionsFormSchema, conditionsOfForm } from './conditions-form';
-import { formOfModuleType, labelFormSchema, moduleTypeOfForm, plateOfForm } from './label-form';
+import { formOfModuleType, labelFormSchema, moduleTypeOfForm, nameplateOfForm } from './label-form';
 import { expandLabels } from './label-list';
 import { formOfMeters, metersFormSchema, metersOfForm } from './meters-form';
 import { siteFormSchema } from './site-form';
@@ -14,7 +14,7 @@ import {
 	stringFieldsOfForm,
 	type StringForm
 } from './string-form';
-import { USUAL_METERS } from '../expectation/visit';
+import { USUAL_METERS } from '../visit/visit';
 
 const type = arrayRecord().moduleTypes[0]!;
 
@@ -58,8 +58,8 @@ describe('the form of a label', () => {
 			vocPct: '2',
 			iscPct: '3'
 		});
-		expect(plateOfForm(form).betaVocPctPerK).toBeCloseTo(-0.3203, 3);
-		expect(plateOfForm(form).alphaIscPctPerK).toBeCloseTo(0.0549, 3);
+		expect(nameplateOfForm(form).betaVocPctPerK).toBeCloseTo(-0.3203, 3);
+		expect(nameplateOfForm(form).alphaIscPctPerK).toBeCloseTo(0.0549, 3);
 	});
 	it('takes an empty coefficient as not stated, and shows it empty again', () => {
 		const form = { ...formOfModuleType(type), alpha: '', beta: ' ' };
@@ -71,12 +71,12 @@ describe('the form of a label', () => {
 
 	it('is checked while it is half typed, with what is there', () => {
 		const empty = { ...formOfModuleType(type), pmax: '', imp: '', isc: '', cellsInSeries: '' };
-		expect(checkLabel(plateOfForm(empty))).toEqual([]);
+		expect(checkLabel(nameplateOfForm(empty))).toEqual([]);
 		const odd = { ...empty, voc: '30' };
-		expect(checkLabel(plateOfForm(odd)).map(({ field }) => field)).toEqual(['vmp']);
+		expect(checkLabel(nameplateOfForm(odd)).map(({ field }) => field)).toEqual(['vmp']);
 		const letters = { ...empty, vmp: 'abc' };
-		expect(checkLabel(plateOfForm(letters))).toEqual([]);
-		expect(checkLabel({ ...PLATE, cellsInSeries: 120 })[0]!.field).toBe('cellsInSeries');
+		expect(checkLabel(nameplateOfForm(letters))).toEqual([]);
+		expect(checkLabel({ ...NAMEPLATE, cellsInSeries: 120 })[0]!.field).toBe('cellsInSeries');
 	});
 
 	it.each(['pmax', 'vmp', 'imp', 'voc', 'isc', 'cellsInSeries', 'sections', 'vocPct'] as const)(

@@ -1,4 +1,4 @@
-import { QUANTITIES } from '../expectation/quantity';
+import { QUANTITIES } from '../visit/quantity';
 import { describe, expect, it } from 'vitest';
 import { visitJsonSchema } from './json-schema';
 

@@ -6,7 +6,7 @@ import {
 	type AlphaUnit,
 	type BetaUnit
 } from '../module/coefficients';
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import { TECHNOLOGIES } from '../module/technology';
 import type { ModuleType } from '../record/record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
@@ -48,7 +48,7 @@ function coefficientOfForm(
 }
 
 /** The label of a form; fields that are no figures yet come out as NaN. */
-export function plateOfForm(form: LabelForm): Plate {
+export function nameplateOfForm(form: LabelForm): Nameplate {
 	const voc = figureValue(form.voc);
 	const isc = figureValue(form.isc);
 	return {
@@ -69,7 +69,7 @@ export function moduleTypeOfForm(id: string, form: LabelForm): ModuleType {
 	return {
 		id,
 		name: form.name,
-		plate: plateOfForm(form),
+		plate: nameplateOfForm(form),
 		tolerance: { vocPct: figureValue(form.vocPct), iscPct: figureValue(form.iscPct) },
 		limits: {
 			systemVolts: figureOrUnknown(form.systemVolts),

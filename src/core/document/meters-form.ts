@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import type { Meter, Visit } from '../expectation/visit';
+import type { Meter, Visit } from '../visit/visit';
 import { figure, figureOrEmpty, figureValue } from './figure';
 import { READING_LIMITS } from './reading';
 
 const CATEGORIES = ['', '2', '3', '4'] as const;
 
 export const metersFormSchema = z.object({
-	voltsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	voltsRating: figureOrEmpty(READING_LIMITS.testEquipmentVoltage),
 	voltsCategory: z.enum(CATEGORIES).default(''),
-	ampsRating: figureOrEmpty(READING_LIMITS.kitVolts),
+	ampsRating: figureOrEmpty(READING_LIMITS.testEquipmentVoltage),
 	ampsCategory: z.enum(CATEGORIES).default(''),
 	voltsPct: figure(READING_LIMITS.meterPct),
 	voltsCounts: figure(READING_LIMITS.meterCounts),

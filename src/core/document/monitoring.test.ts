@@ -4,7 +4,7 @@ import {
 	importStartSchema,
 	NO_SETTINGS,
 	targetSchema,
-	watchSettingsSchema
+	monitoringSettingsSchema
 } from './monitoring';
 
 const START = {
@@ -52,7 +52,7 @@ describe('what an import begins with', () => {
 
 describe('what a watch goes by', () => {
 	it('may be nothing yet', () => {
-		expect(watchSettingsSchema.parse(NO_SETTINGS)).toEqual(NO_SETTINGS);
+		expect(monitoringSettingsSchema.parse(NO_SETTINGS)).toEqual(NO_SETTINGS);
 	});
 	it.each([
 		['a latitude beyond the pole', { latitude: 91 }],
@@ -62,7 +62,7 @@ describe('what a watch goes by', () => {
 		['a limit above the label', { limit: 1.2 }],
 		['a price below nothing', { price: -1 }]
 	])('with %s is refused', (_, change) => {
-		expect(watchSettingsSchema.safeParse({ ...NO_SETTINGS, ...change }).success).toBe(false);
+		expect(monitoringSettingsSchema.safeParse({ ...NO_SETTINGS, ...change }).success).toBe(false);
 	});
 });
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { STAMP_FORMS } from '../production/import/stamp';
-import { WATCHED } from '../production/import/watched';
-import { MOST_COLUMNS, type Layout } from '../production/import/layout';
-import type { Target } from '../production/target';
+import { STAMP_FORMS } from '../monitoring/import/stamp';
+import { MONITORED_QUANTITIES } from '../monitoring/import/monitored-quantity';
+import { MOST_COLUMNS, type Layout } from '../monitoring/import/layout';
+import type { Target } from '../monitoring/target';
 
 const column = z.int().min(0).max(MOST_COLUMNS);
 const name = z.string().max(200);
@@ -31,7 +31,7 @@ const layoutSchema: z.ZodType<Layout> = z.strictObject({
 			z.strictObject({
 				column,
 				unit: name.nullable(),
-				watched: z.enum(WATCHED).nullable(),
+				watched: z.enum(MONITORED_QUANTITIES).nullable(),
 				factor: z.number().positive().max(1e9),
 				scale: z
 					.number()
@@ -72,7 +72,7 @@ export const importReportSchema = z.strictObject({
 export type ImportReport = z.infer<typeof importReportSchema>;
 
 /** What a site's watch goes by. */
-export const watchSettingsSchema = z.strictObject({
+export const monitoringSettingsSchema = z.strictObject({
 	/** Degrees, north and east positive; null where nobody has said. */
 	latitude: z.number().min(-90).max(90).nullable(),
 	longitude: z.number().min(-180).max(180).nullable(),
@@ -88,9 +88,9 @@ export const watchSettingsSchema = z.strictObject({
 	/** Share of label power below which the array has aged too far. */
 	limit: z.number().min(0.3).max(1)
 });
-export type WatchSettings = z.infer<typeof watchSettingsSchema>;
+export type MonitoringSettings = z.infer<typeof monitoringSettingsSchema>;
 
-export const NO_SETTINGS: WatchSettings = {
+export const NO_SETTINGS: MonitoringSettings = {
 	latitude: null,
 	longitude: null,
 	price: null,

@@ -1,7 +1,8 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import { describe, expect, it } from 'vitest';
-import { PLATE } from '../../../tests/support/scenario';
+import { NAMEPLATE } from '../../../tests/support/scenario';
 import { expectReadings } from '../expectation/expect';
-import { isStringReading } from '../expectation/visit';
+import { isStringReading } from '../visit/visit';
 import { partsOf } from '../record/part';
 import { looksNeutral, readNeutral, type NeutralVisit } from './neutral';
 
@@ -21,7 +22,7 @@ const reading = (id: string, quantity: string, place: object, value: number | nu
 });
 const given = () => ({
 	record: {
-		moduleTypes: { 'Type 335': PLATE },
+		moduleTypes: { 'Type 335': NAMEPLATE },
 		yearsInService: 6,
 		strings: [string('S1'), string('S2'), string('S3')]
 	},
@@ -61,7 +62,7 @@ describe('a neutral visit', () => {
 	it('becomes a record with its strings and types', () => {
 		const { record } = read(given());
 		expect(record.strings.map(({ label }) => label)).toEqual(['S1', 'S2', 'S3']);
-		expect(record.moduleTypes[0]).toMatchObject({ name: 'Type 335', plate: PLATE });
+		expect(record.moduleTypes[0]).toMatchObject({ name: 'Type 335', plate: NAMEPLATE });
 		expect(record.strings[0]).toMatchObject({
 			moduleCount: 12,
 			moduleTypeId: record.moduleTypes[0]!.id,
@@ -179,8 +180,8 @@ describe('the conditions of a neutral visit', () => {
 			conditions: { irradiance: { value: 812 } }
 		});
 		expect(visit.conditions).toEqual([]);
-		for (const { verdict } of expectReadings(record, visit).places) {
-			expect([null, 'no-basis']).toContain(verdict);
+		for (const { verdict } of expectReadings(record, effectiveVisit(record, visit)).places) {
+			expect([null, 'not-assessed']).toContain(verdict);
 		}
 	});
 });
@@ -209,7 +210,7 @@ describe('what does not hold together', () => {
 		const data = given();
 		const { where } = refused({
 			...data,
-			record: { ...data.record, moduleTypes: { 'Type 335': { ...PLATE, voc: -1 } } }
+			record: { ...data.record, moduleTypes: { 'Type 335': { ...NAMEPLATE, voc: -1 } } }
 		});
 		expect(where).toBe('record.moduleTypes.Type 335.voc');
 	});

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { plateSchema } from './record';
-import { stringPlace, type Place } from '../expectation/place';
-import type { Quantity } from '../expectation/quantity';
-import { usualState } from '../expectation/switching';
-import { emptyVisit, type Meter, type Reading, type Visit } from '../expectation/visit';
-import type { Plate } from '../module/plate';
+import { nameplateSchema } from './record';
+import { stringPlace, type Place } from '../visit/place';
+import type { Quantity } from '../visit/quantity';
+import { usualState } from '../visit/switching-state';
+import { emptyVisit, type Meter, type Reading, type Visit } from '../visit/visit';
+import type { Nameplate } from '../module/nameplate';
 import { unknownSpecs, type Part } from '../record/part';
 import { EMPTY_RECORD, UNKNOWN_LIMITS, UNSEEN_STRING, type ArrayRecord } from '../record/record';
 import { refuse, succeed, type Result } from '../units/result';
@@ -123,9 +123,9 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 	if (!parsed.success) return refuse(problemOf(parsed.error));
 	const { record: given, conditions, readings } = parsed.data;
 	const names = Object.keys(given.moduleTypes);
-	const plates: Plate[] = [];
+	const plates: Nameplate[] = [];
 	for (const name of names) {
-		const plate = plateSchema.safeParse(given.moduleTypes[name]);
+		const plate = nameplateSchema.safeParse(given.moduleTypes[name]);
 		if (!plate.success) {
 			const problem = problemOf(plate.error);
 			return refuse({ ...problem, where: `record.moduleTypes.${name}.${problem.where}` });
@@ -223,7 +223,7 @@ type Given = z.infer<typeof neutralSchema>;
 function recordOf(
 	given: Given['record'],
 	names: readonly string[],
-	plates: readonly Plate[]
+	plates: readonly Nameplate[]
 ): ArrayRecord {
 	const inverter: Part[] = given.inverter
 		? [

@@ -1,9 +1,9 @@
 import { canBeOverRange } from '../expectation/meter-figure';
 import { z } from 'zod';
 import { CONDITION_LIMITS } from '../conditions/conditions';
-import { PART_POINTS, POLES, type Place } from '../expectation/place';
-import { QUANTITIES, QUANTITY_FACTS } from '../expectation/quantity';
-import { stateTrouble, type SwitchingState } from '../expectation/switching';
+import { PART_POINTS, POLES, type Place } from '../visit/place';
+import { QUANTITIES, QUANTITY_FACTS } from '../visit/quantity';
+import { stateProblem, type SwitchingState } from '../visit/switching-state';
 import {
 	REPAIR_STEPS,
 	type MeasuredCurve,
@@ -11,9 +11,9 @@ import {
 	type RepairEntry,
 	type SafetyEntry,
 	type Withdrawal
-} from '../expectation/visit';
-import { FAULT_CODES, type FaultCode } from '../faults/codes';
-import { REPAIR_KIND_NAMES, type RepairKind } from '../rules/repair/kinds';
+} from '../visit/visit';
+import { FAULT_CODES } from '../visit/fault-code';
+import { REPAIR_KIND_NAMES, type RepairKind } from '../repair/kinds';
 import { instant, shortText } from './record';
 import { RECORD_LIMITS } from './record-limits';
 
@@ -34,12 +34,12 @@ export const READING_LIMITS = {
 		max: CONDITION_LIMITS.cellTemperature[1],
 		unit: 'degC'
 	},
-	irradianceDoubtPct: { min: 0.1, max: 50, unit: '%' },
+	relativeIrradianceUncertaintyPct: { min: 0.1, max: 50, unit: '%' },
 	temperatureDoubt: { min: 0.1, max: 30, unit: 'K' },
 	meterPct: { min: 0, max: 20, unit: '%' },
 	meterCounts: { min: 0, max: 200, unit: '', whole: true },
 	resolution: { min: 0.0001, max: 10, unit: '' },
-	kitVolts: { min: 50, max: 10_000, unit: 'V' },
+	testEquipmentVoltage: { min: 50, max: 10_000, unit: 'V' },
 	curvePoints: { least: 3, most: 5000 }
 } as const;
 
@@ -120,8 +120,8 @@ export const readingSchema = z
 		if (reading.overRange && !canBeOverRange(reading.quantity)) {
 			refuse('overRange', `“${words}” is never over range.`);
 		}
-		const trouble = reading.state && stateTrouble(reading.quantity, reading.state);
-		if (trouble) refuse('state', trouble);
+		const problem = reading.state && stateProblem(reading.quantity, reading.state);
+		if (problem) refuse('state', problem);
 		if ((reading.quantity === 'operating-current') !== (reading.atVolts !== null)) {
 			refuse(
 				'atVolts',
@@ -150,8 +150,7 @@ export const safetyEntrySchema = z.strictObject({
 export const repairSchema = z
 	.strictObject({
 		id: z.uuid(),
-		// What is stored is text; that it is a code of the catalogue is the file's business.
-		code: z.enum(FAULT_CODES as [FaultCode, ...FaultCode[]]) as unknown as z.ZodType<string>,
+		code: z.enum(FAULT_CODES),
 		place: placeSchema,
 		step: z.enum(REPAIR_STEPS),
 		kind: (

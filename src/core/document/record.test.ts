@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { arrayRecord, PLATE, testId } from '../../../tests/support/scenario';
+import { arrayRecord, NAMEPLATE, testId } from '../../../tests/support/scenario';
 import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
 import { labelPower } from '../record/label-power';
 import { PART_KIND_NAMES, partsOf, unknownSpecs, type Part } from '../record/part';
 import { EMPTY_RECORD, UNKNOWN_LIMITS, UNKNOWN_RULES, type ArrayRecord } from '../record/record';
 import { unknownsOf } from '../record/unknowns';
-import { probableStrings } from '../rules/probable-strings';
+import { probableStrings } from '../design-checks/probable-strings';
 import { changeRequestSchema } from './change';
 import { partOfEntry, readLibrary, writeLibrary } from './library/library';
 import { STARTING_SET } from './library/starting-set';
@@ -128,7 +128,7 @@ describe('a survey', () => {
 	const moduleType = {
 		id: testId(1),
 		name: 'Type 335',
-		plate: PLATE,
+		plate: NAMEPLATE,
 		tolerance: { vocPct: 2, iscPct: 3 },
 		limits: UNKNOWN_LIMITS
 	};
@@ -185,7 +185,7 @@ describe('a survey', () => {
 		expect(ways[0]!.reasons.join(' ')).toContain('2 to each input');
 		for (const { strings, modulesPerString } of ways) {
 			expect(strings * modulesPerString).toBe(44);
-			expect(modulesPerString * PLATE.voc).toBeLessThan(600);
+			expect(modulesPerString * NAMEPLATE.voc).toBeLessThan(600);
 		}
 		expect(probableStrings(7, 7, moduleType, UNKNOWN_RULES, { ...window, maxVolts: 30 })).toEqual(
 			[]

@@ -1,6 +1,6 @@
 import { RATED_CODES, type RatedCode } from '../faults/rates';
 import { z } from 'zod';
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import { TECHNOLOGIES } from '../module/technology';
 import { STEPS, type Field, type Span } from '../record/field';
 import { fieldsOf, PART_KIND_NAMES, type Part, type PartKind } from '../record/part';
@@ -32,7 +32,7 @@ const count = ({ min, max }: { readonly min: number; readonly max: number }) =>
 export const shortText = (longest: number) => z.string().trim().min(1).max(longest);
 export const instant = z.iso.datetime();
 
-export const plateSchema = z
+export const nameplateSchema = z
 	.strictObject({
 		technology: z.enum(TECHNOLOGIES),
 		cellsInSeries: count(RECORD_LIMITS.cells),
@@ -52,7 +52,7 @@ export const plateSchema = z
 	.refine((plate) => plate.imp < plate.isc, {
 		path: ['imp'],
 		message: 'Imp must be below Isc; the two may have changed places.'
-	}) satisfies z.ZodType<Plate>;
+	}) satisfies z.ZodType<Nameplate>;
 
 const limitsSchema = z.strictObject({
 	systemVolts: within(RECORD_LIMITS.systemVolts).nullable(),
@@ -64,7 +64,7 @@ const limitsSchema = z.strictObject({
 export const moduleTypeSchema = z.strictObject({
 	id: z.uuid(),
 	name: shortText(80),
-	plate: plateSchema,
+	plate: nameplateSchema,
 	tolerance: z.strictObject({
 		vocPct: within(RECORD_LIMITS.tolerancePct),
 		iscPct: within(RECORD_LIMITS.tolerancePct)

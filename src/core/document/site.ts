@@ -5,9 +5,9 @@ import type { ArrayRecord } from '../record/record';
 import { refuse, succeed, type Result } from '../units/result';
 import { recordChangeSchema } from './change';
 import { problemOf, readJsonText, type Problem } from './file';
-import { benchmarkEntrySchema, watchSettingsSchema } from './monitoring';
+import { benchmarkEntrySchema, monitoringSettingsSchema } from './monitoring';
 import { arrayRecordSchema, instant, whatDoesNotHold } from './record';
-import { seenSchema, siteSchema, visitSchema, visitTroubles } from './visit';
+import { seenSchema, siteSchema, visitSchema, visitProblems } from './visit';
 
 /*
  * A site over the years as one file. Hundreds of revisions of a record differ by a few entries each,
@@ -35,7 +35,7 @@ const writtenSchema = z.strictObject({
 		.array(z.strictObject({ revision: z.uuid(), visit: visitSchema, ...seenSchema }))
 		.max(5000),
 	benchmarks: z.array(benchmarkEntrySchema).max(10_000),
-	watch: watchSettingsSchema
+	watch: monitoringSettingsSchema
 });
 
 /** A site as it is in the file. */
@@ -75,9 +75,9 @@ export function readSiteDocument(text: string): Result<SiteDocument, Problem> {
 	const revisions = writtenOut(parsed.data.revisions);
 	if (!revisions.ok) return revisions;
 	const { site, visits, benchmarks, watch } = parsed.data;
-	const trouble = troubleOfVisits(revisions.value, visits);
-	return trouble
-		? refuse(trouble)
+	const problem = problemOfVisits(revisions.value, visits);
+	return problem
+		? refuse(problem)
 		: succeed({ site, revisions: revisions.value, visits, benchmarks, watch });
 }
 
@@ -97,15 +97,15 @@ function writtenOut(written: WrittenSite['revisions']): Result<SiteRevision[], P
 		if (head.number <= before.number) return wrong('A revision’s number is not above the last.');
 		const record = applyChange(before.record, change);
 		if (!record.ok) return wrong(record.problem);
-		const trouble = whatDoesNotHold(record.value);
-		if (trouble) return wrong(trouble);
+		const problem = whatDoesNotHold(record.value);
+		if (problem) return wrong(problem);
 		ids.add(head.id);
 		revisions.push({ ...head, record: record.value });
 	}
 	return succeed(revisions);
 }
 
-function troubleOfVisits(
+function problemOfVisits(
 	revisions: readonly SiteRevision[],
 	visits: readonly SiteVisit[]
 ): Problem | null {
@@ -113,15 +113,15 @@ function troubleOfVisits(
 	const ids = new Set<string>();
 	for (const [i, { revision, visit }] of visits.entries()) {
 		const record = records.get(revision);
-		const [trouble] = ids.has(visit.id)
+		const [problem] = ids.has(visit.id)
 			? [{ path: ['visit', 'id'], message: 'Two visits carry this id.' }]
 			: record
-				? visitTroubles(record, visit)
+				? visitProblems(record, visit)
 				: [{ path: ['revision'], message: 'No revision of this file has this id.' }];
-		if (trouble) {
+		if (problem) {
 			return {
-				what: trouble.message,
-				where: ['visits', i, ...trouble.path].join('.'),
+				what: problem.message,
+				where: ['visits', i, ...problem.path].join('.'),
 				mend: 'Mend the value at this place, or export the site again.'
 			};
 		}

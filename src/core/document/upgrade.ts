@@ -1,6 +1,6 @@
-import { stringPlace } from '../expectation/place';
-import { usualState } from '../expectation/switching';
-import { STRING_QUANTITIES } from '../expectation/quantity';
+import { stringPlace } from '../visit/place';
+import { usualState } from '../visit/switching-state';
+import { STRING_QUANTITIES } from '../visit/quantity';
 import { VERSION } from './visit';
 
 /** A reading up to version 2: always of a whole string, in one of three states by name. */

@@ -5,7 +5,7 @@ import type {
 	RepairEntry,
 	SafetyEntry,
 	Withdrawal
-} from '../expectation/visit';
+} from '../visit/visit';
 
 /** Something that was stored in a visit, as everybody who has it open hears it. */
 export type VisitEvent =

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions/conditions';
-import { placeTrouble } from '../expectation/place-in-record';
-import { PURPOSES, type ConditionsEntry, type Meter, type Visit } from '../expectation/visit';
+import { placeProblem } from '../visit/place-in-record';
+import { PURPOSES, type ConditionsEntry, type Meter, type Visit } from '../visit/visit';
 import type { ArrayRecord } from '../record/record';
 import { inspectionEntrySchema } from './inspection';
 import { photographSchema } from './photograph';
@@ -50,7 +50,7 @@ const meterSchema = z.strictObject({
 	pctOfReading: between(READING_LIMITS.meterPct),
 	counts: between(READING_LIMITS.meterCounts),
 	resolution: between(READING_LIMITS.resolution),
-	ratedVolts: between(READING_LIMITS.kitVolts).nullable().default(null),
+	ratedVolts: between(READING_LIMITS.testEquipmentVoltage).nullable().default(null),
 	category: z
 		.union([z.literal(2), z.literal(3), z.literal(4)])
 		.nullable()
@@ -100,16 +100,16 @@ function isTimeZone(name: string): boolean {
 }
 
 /** What a schema cannot say of a visit beside the record that it saw, by its place in the visit. */
-export function visitTroubles(
+export function visitProblems(
 	record: Pick<ArrayRecord, 'strings' | 'parts'>,
 	visit: Pick<Visit, 'readings' | 'withdrawals'>
 ): { readonly path: readonly (string | number)[]; readonly message: string }[] {
-	const troubles: { path: (string | number)[]; message: string }[] = [];
+	const problems: { path: (string | number)[]; message: string }[] = [];
 	const earlier = new Set<string>();
 	visit.readings.forEach((reading, i) => {
 		const refuse = (field: string, message: string) =>
-			troubles.push({ path: ['readings', i, field], message });
-		const lost = placeTrouble(record, reading.place);
+			problems.push({ path: ['readings', i, field], message });
+		const lost = placeProblem(record, reading.place);
 		if (lost) refuse('place', lost);
 		if (earlier.has(reading.id)) refuse('id', 'Two readings carry this id.');
 		if (reading.supersedes && !earlier.has(reading.supersedes)) {
@@ -120,9 +120,9 @@ export function visitTroubles(
 	visit.withdrawals.forEach(({ readingId }, i) => {
 		if (earlier.has(readingId)) return;
 		const message = 'It takes back a reading that is not in this file.';
-		troubles.push({ path: ['withdrawals', i, 'readingId'], message });
+		problems.push({ path: ['withdrawals', i, 'readingId'], message });
 	});
-	return troubles;
+	return problems;
 }
 
 export const FORMAT = 'zembo-visit';
@@ -153,7 +153,7 @@ export const visitDocumentSchema = z
 		...seenSchema
 	})
 	.superRefine(({ record, visit }, context) => {
-		for (const { path, message } of visitTroubles(record, visit)) {
+		for (const { path, message } of visitProblems(record, visit)) {
 			context.addIssue({ code: 'custom', path: ['visit', ...path], message });
 		}
 	});

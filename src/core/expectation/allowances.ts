@@ -15,10 +15,10 @@ export const AGEING_PER_YEAR = { current: 0.0035, voltage: 0.0005, fillFactor: 0
 export const POWER_AGEING_PER_YEAR =
 	AGEING_PER_YEAR.current + AGEING_PER_YEAR.voltage + AGEING_PER_YEAR.fillFactor;
 /** How far the ageing of an array may lie from the usual, as a share of the ageing itself. */
-export const AGEING_DOUBT = 0.5;
+export const AGEING_UNCERTAINTY = 0.5;
 
-/** Dirt that every array carries: mean loss of light and its uncertainty. */
-export const EVEN_DIRT = { loss: 0.015, uncertainty: 0.012 };
+/** Soiling that every array carries: mean loss of light and its uncertainty. */
+export const EVEN_SOILING = { loss: 0.015, uncertainty: 0.012 };
 
 /** Share of the variance of a label tolerance that all modules of a type have in common. */
 export const COMMON_SHARE = 0.5;
@@ -30,7 +30,7 @@ export const COMMON_SHARE = 0.5;
 export const METER_GAIN_SHARE = 0.85;
 
 /** What the model of equal modules itself misses, relative. */
-export const MODEL_DOUBT = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.004 };
+export const MODEL_UNCERTAINTY = { volts: 0.0015, amps: 0.004, shortCircuitAmps: 0.004 };
 
 /**
  * What it misses of all modules of a type alike, relative: fill factor, irradiance other than standard,
@@ -44,13 +44,13 @@ export const MODEL_COMMON = { volts: 0.003, amps: 0.02 };
  * relative. A nameplate fixes the curve at three points and leaves its knee open: with an ideality factor
  * from 0.85 to 1.25, fitted to the same nameplate, the voltage at 0.5 to 0.7 of Imp spreads by 0.8 % in all.
  */
-export const KNEE_DOUBT = 0.003;
+export const KNEE_UNCERTAINTY = 0.003;
 
 /**
  * What the model misses of all modules of a thin film alike, relative: at low irradiance and by
  * stabilisation they depart from the single-diode model fitted to a nameplate.
  */
-export const THIN_FILM_DOUBT = { volts: 0.02, amps: 0.03 };
+export const THIN_FILM_UNCERTAINTY = { volts: 0.02, amps: 0.03 };
 
 /**
  * How far the modules of one type drift apart, per year of service and module, relative; in a string it
@@ -65,7 +65,7 @@ export const SPREAD_PER_YEAR = { volts: 0.0004, amps: 0.0015 };
 export const REAR_GAIN = { value: 0.08, uncertainty: 0.05 };
 
 /** How far a module's own coefficients may lie from the typical ones of its technology, %/K. */
-export const TYPICAL_COEFFICIENT_DOUBT = { alphaIsc: 0.02, betaVoc: 0.03 };
+export const TYPICAL_COEFFICIENT_UNCERTAINTY = { alphaIsc: 0.02, betaVoc: 0.03 };
 
 /** A rectangular distribution of half width 1 has this standard deviation (JCGM 100:2008, 4.3.7). */
 export const RECTANGULAR = 1 / Math.sqrt(3);

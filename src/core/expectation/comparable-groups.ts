@@ -2,18 +2,12 @@ import type { SingleDiode } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import { comparableStrings, type ComparableStrings } from './comparable';
 import { COMMON_SHARE, RECTANGULAR } from './allowances';
-import {
-	inSameLight,
-	moduleAtShift,
-	siblingGroup,
-	type GroupBasis,
-	type SiblingGroup
-} from './group';
+import { inSameLight, moduleAtShift, peerGroup, type GroupBasis, type PeerGroup } from './group';
 import { conditionsForPlane, widened } from './plane-conditions';
 import type { ModulesElsewhere } from './predict';
 import { presumedDirections } from './presumed-directions';
-import type { ShiftPrior } from './siblings';
-import type { Reading, Visit } from './visit';
+import type { ShiftPrior } from './shared-shift';
+import type { Reading, Visit } from '../visit/visit';
 
 /** Whether a list has something in it. */
 const some = <T>(list: readonly T[]): list is readonly [T, ...T[]] => list.length > 0;
@@ -33,7 +27,7 @@ export function comparableGroups(
 	visit: Pick<Visit, 'meters' | 'conditions'>,
 	years: number,
 	standing: ReadonlyMap<string, Reading>
-): SiblingGroup[] {
+): PeerGroup[] {
 	if (!some(visit.conditions)) return [];
 	const estimate = (
 		of: ComparableStrings,
@@ -42,7 +36,7 @@ export function comparableGroups(
 		const stated = conditionsForPlane(record, visit, of.plane);
 		const conditions = of.presumed === null ? stated : stated.map(widened);
 		return some(conditions)
-			? [siblingGroup(of, { record, years, visit, standing, conditions, ...besides })]
+			? [peerGroup(of, { record, years, visit, standing, conditions, ...besides })]
 			: [];
 	};
 	const estimated = comparableStrings(record).flatMap((of) => {
@@ -73,7 +67,7 @@ const TELLING = 4;
  * What strings of another type in the same light say of it, if they say more than the stated conditions do:
  * their own estimate, less sure by the tolerances of both nameplates.
  */
-function fromNeighbours(group: SiblingGroup, groups: readonly SiblingGroup[]): ShiftPrior | null {
+function fromNeighbours(group: PeerGroup, groups: readonly PeerGroup[]): ShiftPrior | null {
 	const [best] = groups
 		.filter((other) => other !== group && inSameLight(other, group))
 		.sort((a, b) => b.estimates[0].items.length - a.estimates[0].items.length);
@@ -82,7 +76,7 @@ function fromNeighbours(group: SiblingGroup, groups: readonly SiblingGroup[]): S
 	if (items.length < TELLING || items.length <= group.estimates[0].items.length) return null;
 	const [ll, lh, hh] = information;
 	const determinant = ll * hh - lh * lh;
-	const tolerance = (of: (group: SiblingGroup) => number) =>
+	const tolerance = (of: (group: PeerGroup) => number) =>
 		RECTANGULAR * Math.sqrt(COMMON_SHARE) * Math.hypot(of(group), of(best)) * 0.01;
 	const light = Math.hypot(
 		Math.sqrt(hh / determinant),
@@ -92,7 +86,7 @@ function fromNeighbours(group: SiblingGroup, groups: readonly SiblingGroup[]): S
 		Math.sqrt(ll / determinant),
 		tolerance(({ model: { type } }) => type.tolerance.vocPct) / group.perKelvin
 	);
-	return light < group.doubt.light && heat < 1.5 * group.doubt.heat
+	return light < group.uncertainty.light && heat < 1.5 * group.uncertainty.heat
 		? { centre: shift, light, heat }
 		: null;
 }
@@ -100,7 +94,7 @@ function fromNeighbours(group: SiblingGroup, groups: readonly SiblingGroup[]): S
 /** Modules of split strings that lie on other planes, as the groups of those planes have them. */
 function elsewhereOf(
 	of: ComparableStrings,
-	groups: readonly SiblingGroup[]
+	groups: readonly PeerGroup[]
 ): ReadonlyMap<string, ModulesElsewhere> {
 	const byPlane = new Map<string, SingleDiode>();
 	for (const group of groups) {

@@ -1,10 +1,10 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
 import type { ArrayRecord } from '../record/record';
 import type { Expectations, PlaceVerdict } from './expect';
 import { STC, translatedString, translatePoint } from './iec60891';
-import { stringKey } from './place';
-import type { StringQuantity } from './quantity';
-import { conditionsAt, standingReadings } from './standing';
-import type { Visit } from './visit';
+import { stringKey } from '../visit/place';
+import type { StringQuantity } from '../visit/quantity';
+import { conditionsAt, findCurrentReadings } from '../visit/current-readings';
 
 /** One string in the comparison: everything that was read of it, worst first. */
 export interface ComparedString {
@@ -63,8 +63,8 @@ export interface AtStandard {
  *
  * @returns by the string's mark, so that visits to different revisions of a record can be compared
  */
-export function atStandard(record: ArrayRecord, visit: Visit): Map<string, AtStandard> {
-	const standing = standingReadings(visit);
+export function atStandard(record: ArrayRecord, visit: EffectiveVisit): Map<string, AtStandard> {
+	const standing = findCurrentReadings(visit);
 	const found = new Map<string, AtStandard>();
 	for (const string of record.strings) {
 		const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId);

@@ -2,9 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
-import { combine, ownDoubt, scatterDoubt, sharedDoubt, type Series } from './error-model';
+import {
+	combine,
+	ownUncertainty,
+	scatterUncertainty,
+	sharedUncertainty,
+	type Series
+} from './error-model';
 import { priorScatter, rmsOf } from './scatter';
-import { USUAL_METERS } from './visit';
+import { USUAL_METERS } from '../visit/visit';
 
 const record = arrayRecord();
 const type = record.moduleTypes[0]!;
@@ -18,7 +24,7 @@ const series: Series = {
 };
 const volts = (value = 460, of: Series = series, count = 12) =>
 	combine(
-		ownDoubt(
+		ownUncertainty(
 			'open-circuit-voltage',
 			{ value, perVolt: 0 },
 			{ ...string, moduleCount: count },
@@ -27,11 +33,17 @@ const volts = (value = 460, of: Series = series, count = 12) =>
 		)
 	);
 const amps = (perVolt = -0.02, of: Series = series, atVolts = 370) =>
-	combine(ownDoubt('operating-current', { value: 8, perVolt }, string, of, atVolts));
+	combine(ownUncertainty('operating-current', { value: 8, perVolt }, string, of, atVolts));
 
-describe('what makes one reading differ from its siblings', () => {
+describe('what makes one reading differ from its peers', () => {
 	it('names each part, in the unit of the reading', () => {
-		const parts = ownDoubt('operating-current', { value: 8, perVolt: -0.02 }, string, series, 370);
+		const parts = ownUncertainty(
+			'operating-current',
+			{ value: 8, perVolt: -0.02 },
+			string,
+			series,
+			370
+		);
 		expect(parts.map(({ source }) => source)).toEqual([
 			'label',
 			'meter',
@@ -56,7 +68,7 @@ describe('what makes one reading differ from its siblings', () => {
 		expect(volts(460, meter({ pctOfReading: 2 }))).toBeGreaterThan(1.6 * volts());
 		expect(volts(460, meter({ resolution: 1 }))).toBeGreaterThan(volts());
 		// 0.5 % + 2 counts of 0.1 V, each a rectangle; most of the gain's variance is shared.
-		const [, part] = ownDoubt(
+		const [, part] = ownUncertainty(
 			'open-circuit-voltage',
 			{ value: 460, perVolt: 0 },
 			string,
@@ -75,13 +87,13 @@ describe('what makes one reading differ from its siblings', () => {
 
 	it('leaves to the readings how unequally warm the strings are and how steady the light was', () => {
 		const sources = (quantity: 'open-circuit-voltage' | 'operating-current') =>
-			scatterDoubt(quantity, 8, -0.03, series).map(({ source }) => source);
+			scatterUncertainty(quantity, 8, -0.03, series).map(({ source }) => source);
 		expect(sources('open-circuit-voltage')).toEqual(['cell-temperature']);
 		expect(sources('operating-current')).toEqual(['cell-temperature', 'unsteady-light']);
 		const wide = { values: [0.06], weights: [1] };
-		const [, light] = scatterDoubt('operating-current', 8, 0, series, wide);
+		const [, light] = scatterUncertainty('operating-current', 8, 0, series, wide);
 		expect(light!.standardUncertainty).toBeCloseTo(0.48, 12);
-		const [warm] = scatterDoubt('open-circuit-voltage', 460, -1.3, series);
+		const [warm] = scatterUncertainty('open-circuit-voltage', 460, -1.3, series);
 		expect(warm!.standardUncertainty).toBeCloseTo(1.3 * rmsOf(series.temperature), 12);
 	});
 
@@ -96,8 +108,8 @@ describe('what makes one reading differ from its siblings', () => {
 
 describe('what all strings share', () => {
 	const [conditions] = visitOf({ record }).conditions;
-	const doubt = (change: object = {}, plate: object = {}, years = 0) =>
-		sharedDoubt(
+	const uncertainty = (change: object = {}, plate: object = {}, years = 0) =>
+		sharedUncertainty(
 			{ ...conditions!, ...change },
 			{ ...type, plate: { ...type.plate, ...plate } },
 			years,
@@ -105,19 +117,19 @@ describe('what all strings share', () => {
 			-0.003
 		);
 
-	it('is at least what the conditions’ own doubt is', () => {
-		expect(doubt().light).toBeGreaterThan(0.03);
-		expect(doubt().heat).toBeGreaterThan(2);
+	it('is at least what the conditions’ own uncertainty is', () => {
+		expect(uncertainty().light).toBeGreaterThan(0.03);
+		expect(uncertainty().heat).toBeGreaterThan(2);
 	});
 
 	it('grows with age, and with coefficients that the label does not state', () => {
-		expect(doubt({}, {}, 20).light).toBeGreaterThan(doubt().light);
-		expect(doubt({}, { betaVocPctPerK: null }).heat).toBeGreaterThan(doubt().heat);
-		expect(doubt({}, { alphaIscPctPerK: null }).light).toBeGreaterThan(doubt().light);
+		expect(uncertainty({}, {}, 20).light).toBeGreaterThan(uncertainty().light);
+		expect(uncertainty({}, { betaVocPctPerK: null }).heat).toBeGreaterThan(uncertainty().heat);
+		expect(uncertainty({}, { alphaIscPctPerK: null }).light).toBeGreaterThan(uncertainty().light);
 	});
 
 	it('does not mind an unstated coefficient at 25 degC, where it does nothing', () => {
 		const cool = { cellTemperature: { ...conditions!.cellTemperature, value: 25 } };
-		expect(doubt(cool, { betaVocPctPerK: null })).toEqual(doubt(cool));
+		expect(uncertainty(cool, { betaVocPctPerK: null })).toEqual(uncertainty(cool));
 	});
 });

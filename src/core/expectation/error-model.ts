@@ -1,27 +1,27 @@
 import type { ModuleType, StringRecord } from '../record/record';
 import type { Conditions } from '../conditions/conditions';
 import {
-	AGEING_DOUBT,
+	AGEING_UNCERTAINTY,
 	AGEING_PER_YEAR,
 	COMMON_SHARE,
-	EVEN_DIRT,
+	EVEN_SOILING,
 	METER_GAIN_SHARE,
 	MODEL_COMMON,
-	MODEL_DOUBT,
+	MODEL_UNCERTAINTY,
 	RECTANGULAR,
 	SPREAD_PER_YEAR,
-	THIN_FILM_DOUBT,
-	TYPICAL_COEFFICIENT_DOUBT
+	THIN_FILM_UNCERTAINTY,
+	TYPICAL_COEFFICIENT_UNCERTAINTY
 } from './allowances';
 import { isThinFilm } from '../module/technology';
 import { rearGain } from './rear-gain';
 import { rmsOf, type Scatter } from './scatter';
 import { STC_CELL_TEMPERATURE } from '../units/constants';
 import type { Prediction } from './predict';
-import type { MeterAccuracy, Visit } from './visit';
-import type { StringQuantity } from './quantity';
+import type { MeterAccuracy, Visit } from '../visit/visit';
+import type { StringQuantity } from '../visit/quantity';
 
-/** One source of doubt about one number, in the number's own unit. */
+/** One source of uncertainty about one number, in the number's own unit. */
 export interface Contribution {
 	readonly source:
 		| 'label'
@@ -47,7 +47,7 @@ function meterScatter(meter: MeterAccuracy, value: number): number {
 }
 
 /** What the meter alone makes unsure about one figure, scatter and common part together. */
-export function meterDoubt(
+export function meterUncertainty(
 	unit: 'V' | 'A',
 	value: number,
 	meters: Visit['meters']
@@ -82,13 +82,13 @@ export interface Series {
  * What makes one reading differ from those of comparable strings as far as it is known beforehand: the
  * spread of the modules (averaged over the string), the meter's noise and counts, the model and, for an
  * operating current, the voltage at which it flowed. What nobody knows beforehand is
- * {@link scatterDoubt}.
+ * {@link scatterUncertainty}.
  *
  * Linear propagation after JCGM 100:2008 (GUM), 5.1.
  *
  * @returns contributions in V or A
  */
-export function ownDoubt(
+export function ownUncertainty(
 	quantity: StringQuantity,
 	prediction: Prediction,
 	string: StringRecord,
@@ -116,14 +116,14 @@ export function ownDoubt(
 			{
 				source: 'model',
 				words: 'the model itself',
-				standardUncertainty: Math.abs(value) * MODEL_DOUBT.volts
+				standardUncertainty: Math.abs(value) * MODEL_UNCERTAINTY.volts
 			}
 		];
 	}
 	const volts = atVolts ?? 0;
-	const voltsDoubt = Math.hypot(
+	const voltageUncertainty = Math.hypot(
 		meterScatter(meters.volts, volts),
-		volts * Math.hypot(voltsShare, MODEL_DOUBT.volts)
+		volts * Math.hypot(voltsShare, MODEL_UNCERTAINTY.volts)
 	);
 	const contributions: Contribution[] = [
 		{
@@ -141,14 +141,16 @@ export function ownDoubt(
 			words: 'the model itself',
 			standardUncertainty:
 				Math.abs(value) *
-				(quantity === 'short-circuit-current' ? MODEL_DOUBT.shortCircuitAmps : MODEL_DOUBT.amps)
+				(quantity === 'short-circuit-current'
+					? MODEL_UNCERTAINTY.shortCircuitAmps
+					: MODEL_UNCERTAINTY.amps)
 		}
 	];
 	if (quantity === 'operating-current') {
 		contributions.push({
 			source: 'operating-volts',
 			words: 'the voltage at which it flowed',
-			standardUncertainty: Math.abs(perVolt) * voltsDoubt
+			standardUncertainty: Math.abs(perVolt) * voltageUncertainty
 		});
 	}
 	return contributions;
@@ -161,7 +163,7 @@ export function ownDoubt(
  * @param perKelvin change of the value with the cell temperature, V/K or A/K
  * @param own scatter this very reading is judged by: of temperature for a voltage, of irradiance for a current
  */
-export function scatterDoubt(
+export function scatterUncertainty(
 	quantity: StringQuantity,
 	value: number,
 	perKelvin: number,
@@ -190,7 +192,7 @@ export function scatterDoubt(
  * stated, before any string is read. The common parts of label, meter and ageing act on every
  * string alike, so they are carried by the same two unknowns.
  */
-export interface SharedDoubt {
+export interface SharedUncertainty {
 	/** Standard uncertainty of ln(light / stated light). */
 	readonly light: number;
 	/** K */
@@ -201,19 +203,19 @@ export interface SharedDoubt {
 export const UNASKED = { light: 0.4, heat: 15 } as const;
 
 /** What the strings themselves said must not be told to them again as if somebody else had. */
-const statedLightDoubt = ({ irradiance }: Conditions) =>
+const statedIrradianceUncertainty = ({ irradiance }: Conditions) =>
 	irradiance.source === 'siblings' ? UNASKED.light : irradiance.relativeStandardUncertainty;
-const statedHeatDoubt = ({ cellTemperature }: Conditions) =>
+const statedTemperatureUncertainty = ({ cellTemperature }: Conditions) =>
 	cellTemperature.source === 'siblings' ? UNASKED.heat : cellTemperature.standardUncertainty;
 
 /** @param voltsPerKelvin relative change of Voc per kelvin here, 1/K, negative */
-export function sharedDoubt(
+export function sharedUncertainty(
 	conditions: Conditions,
 	type: ModuleType,
 	years: number,
 	meters: Visit['meters'],
 	voltsPerKelvin: number
-): SharedDoubt {
+): SharedUncertainty {
 	const warming = conditions.cellTemperature.value - STC_CELL_TEMPERATURE;
 	/** Share that an unstated coefficient may be off by at this temperature. */
 	const unstated = (stated: number | null, pctPerK: number) =>
@@ -221,24 +223,24 @@ export function sharedDoubt(
 	const film = isThinFilm(type.plate.technology) ? 1 : 0;
 	const volts = Math.hypot(
 		MODEL_COMMON.volts,
-		film * THIN_FILM_DOUBT.volts,
-		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_DOUBT.betaVoc),
+		film * THIN_FILM_UNCERTAINTY.volts,
+		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_UNCERTAINTY.betaVoc),
 		labelShare(type.tolerance.vocPct, COMMON_SHARE),
 		meterGain(meters.volts),
-		AGEING_DOUBT * AGEING_PER_YEAR.voltage * years
+		AGEING_UNCERTAINTY * AGEING_PER_YEAR.voltage * years
 	);
 	return {
 		light: Math.hypot(
-			statedLightDoubt(conditions),
+			statedIrradianceUncertainty(conditions),
 			MODEL_COMMON.amps,
-			film * THIN_FILM_DOUBT.amps,
+			film * THIN_FILM_UNCERTAINTY.amps,
 			rearGain(type, conditions).uncertainty,
-			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_DOUBT.alphaIsc),
+			unstated(type.plate.alphaIscPctPerK, TYPICAL_COEFFICIENT_UNCERTAINTY.alphaIsc),
 			labelShare(type.tolerance.iscPct, COMMON_SHARE),
 			meterGain(meters.amps),
-			AGEING_DOUBT * AGEING_PER_YEAR.current * years,
-			EVEN_DIRT.uncertainty
+			AGEING_UNCERTAINTY * AGEING_PER_YEAR.current * years,
+			EVEN_SOILING.uncertainty
 		),
-		heat: Math.hypot(statedHeatDoubt(conditions), volts / voltsPerKelvin)
+		heat: Math.hypot(statedTemperatureUncertainty(conditions), volts / voltsPerKelvin)
 	};
 }

@@ -1,20 +1,24 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
-import { keyOf, standingReadings } from './standing';
-import { stringKey } from './place';
+import { keyOf, findCurrentReadings } from '../visit/current-readings';
+import { stringKey } from '../visit/place';
+import type { Visit } from '../visit/visit';
 import { thresholds } from './verdict';
 
 const record = arrayRecord();
 const placeOf = (
-	visit: Parameters<typeof expectReadings>[1],
+	visit: Visit,
 	label: string,
 	quantity: 'open-circuit-voltage' | 'operating-current' = 'open-circuit-voltage',
 	array = record
 ) => {
 	const string = array.strings.find((candidate) => candidate.label === label)!;
-	return expectReadings(array, visit).places.find((p) => p.key === stringKey(string.id, quantity))!;
+	return expectReadings(array, effectiveVisit(array, visit)).places.find(
+		(p) => p.key === stringKey(string.id, quantity)
+	)!;
 };
 
 describe('expected values and verdicts', () => {
@@ -23,18 +27,18 @@ describe('expected values and verdicts', () => {
 			record,
 			faults: { A2: { code: 'bypass-diode-shorted' }, A4: { code: 'module-missing' } }
 		});
-		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'fits', counted: { sections: 0 } });
+		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'pass', counted: { sections: 0 } });
 		expect(placeOf(visit, 'A2')).toMatchObject({
-			verdict: 'off',
+			verdict: 'fail',
 			counted: { sections: 1, words: 'about one section short' }
 		});
 		expect(placeOf(visit, 'A4')).toMatchObject({
-			verdict: 'off',
+			verdict: 'fail',
 			counted: { sections: 3, words: 'about one module short' }
 		});
 	});
 
-	it('knows a string from its siblings far better than from the sensor', () => {
+	it('knows a string from its comparable strings far better than from the sensor', () => {
 		const { expected } = placeOf(visitOf({ record }), 'A1');
 		expect(expected!.siblings).toBe(15);
 		expect(expected!.standardUncertainty).toBeLessThan(
@@ -44,14 +48,15 @@ describe('expected values and verdicts', () => {
 
 	it('blames the conditions, not the strings, when all lie alike', () => {
 		const visit = visitOf({ record, lightFactor: 0.72 });
-		const { places, groups } = expectReadings(record, visit);
-		expect(places.filter((place) => place.verdict === 'off')).toEqual([]);
+		const { places, groups } = expectReadings(record, effectiveVisit(record, visit));
+		expect(places.filter((place) => place.verdict === 'fail')).toEqual([]);
 		expect(groups[0]).toMatchObject({
-			verdict: 'off',
+			verdict: 'fail',
 			words: expect.stringContaining('low on all strings alike')
 		});
 		expect(groups[0]!.light.relative).toBeCloseTo(-0.28, 1);
-		const warm = expectReadings(record, visitOf({ record, heatShift: 22 })).groups[0]!;
+		const warm = expectReadings(record, effectiveVisit(record, visitOf({ record, heatShift: 22 })))
+			.groups[0]!;
 		expect(warm.words).toContain('warmer than stated');
 	});
 
@@ -68,7 +73,7 @@ describe('expected values and verdicts', () => {
 		const visit = visitOf({ record });
 		const none = placeOf({ ...visit, conditions: [] }, 'A1');
 		expect(none).toMatchObject({
-			verdict: 'no-basis',
+			verdict: 'not-assessed',
 			missing: expect.stringContaining('Irradiance')
 		});
 		const unread = placeOf({ ...visit, readings: [] }, 'A1', 'operating-current');
@@ -76,7 +81,7 @@ describe('expected values and verdicts', () => {
 		expect(unread.missing).toContain('volts at which the current flows');
 	});
 
-	it('uses the bus volts of a sibling of the same input before a current is typed', () => {
+	it('uses the bus volts of a comparable string of the same input before a current is typed', () => {
 		const visit = visitOf({ record });
 		const first = visit.readings.find((reading) => reading.quantity === 'operating-current')!;
 		const one = { ...visit, readings: [first] };
@@ -96,9 +101,9 @@ describe('expected values and verdicts', () => {
 			for (let seed = 1; seed <= VISITS; seed++) {
 				const { places } = expectReadings(
 					array,
-					visitOf({ record: array, normal: normalFrom(seed * 7919) })
+					effectiveVisit(array, visitOf({ record: array, normal: normalFrom(seed * 7919) }))
 				);
-				if (places.some((place) => place.verdict === 'off')) alarmed++;
+				if (places.some((place) => place.verdict === 'fail')) alarmed++;
 			}
 			// 2 % of 150 is 3; chance of more than 8 at a true rate of 2 % is below 1 in 250.
 			expect(alarmed).toBeLessThanOrEqual(8);
@@ -109,15 +114,15 @@ describe('expected values and verdicts', () => {
 describe('thresholds', () => {
 	it('rise with the number of readings, and are stricter above the expected value than below', () => {
 		// Of one reading 85 % of the share of false alarms lies below: the normal quantiles of 3.4 and 12.75 %.
-		expect(thresholds(1).off).toBeCloseTo(1.825, 3);
-		expect(thresholds(1).look).toBeCloseTo(1.138, 3);
+		expect(thresholds(1).fail).toBeCloseTo(1.825, 3);
+		expect(thresholds(1).marginal).toBeCloseTo(1.138, 3);
 		fc.assert(
 			fc.property(fc.integer({ min: 1, max: 2000 }), (judged) => {
-				const { look, off, above } = thresholds(judged);
-				expect(off).toBeGreaterThan(look);
-				expect(above.off).toBeGreaterThan(off);
-				expect(above.look).toBeGreaterThan(look);
-				expect(thresholds(judged + 1).off).toBeGreaterThan(off);
+				const { marginal, fail, above } = thresholds(judged);
+				expect(fail).toBeGreaterThan(marginal);
+				expect(above.fail).toBeGreaterThan(fail);
+				expect(above.marginal).toBeGreaterThan(marginal);
+				expect(thresholds(judged + 1).fail).toBeGreaterThan(fail);
 			})
 		);
 	});
@@ -129,8 +134,8 @@ describe('readings that stand', () => {
 		const second = { ...first!, id: testId(9000), value: 1, supersedes: first!.id };
 		const visit = { readings: [first!, second], withdrawals: [] };
 		const key = keyOf(first!);
-		expect(standingReadings(visit).get(key)).toBe(second);
+		expect(findCurrentReadings(visit).get(key)).toBe(second);
 		const undo = { id: testId(9001), readingId: second.id, at: '', by: '' };
-		expect(standingReadings({ ...visit, withdrawals: [undo] }).get(key)).toBe(first);
+		expect(findCurrentReadings({ ...visit, withdrawals: [undo] }).get(key)).toBe(first);
 	});
 });

@@ -1,22 +1,29 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
 import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
 import { openCircuitVoltage } from '../module/single-diode';
-import { busVoltsByInput } from './bus-volts';
+import { busVoltsByInput } from './bus-voltage';
 import { countDifference, type CountedDifference } from './difference';
 import { comparableGroups } from './comparable-groups';
-import { combine, meterDoubt, ownDoubt, scatterDoubt, type Contribution } from './error-model';
+import {
+	combine,
+	meterUncertainty,
+	ownUncertainty,
+	scatterUncertainty,
+	type Contribution
+} from './error-model';
 import { isUsualState, voltsInState, type InState } from './in-state';
-import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type SiblingGroup } from './group';
+import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type PeerGroup } from './group';
 import { judgeGroup, type GroupVerdict } from './shared-verdict';
-import { foretell, type SharedReading } from './siblings';
-import { standingReadings } from './standing';
-import { settledState, switchableOf, usualState } from './switching';
+import { predictReading, type SharedReading } from './shared-shift';
+import { findCurrentReadings } from '../visit/current-readings';
+import { settledState, switchableOf, usualState } from '../visit/switching-state';
 import { surprise, type Scattered } from './surprise';
-import { stringKey } from './place';
+import { stringKey } from '../visit/place';
 import { rmsOf } from './scatter';
 import { trackedVoltages, type TrackedVoltage } from './tracked-voltage';
-import { thresholds, verdictOf, type Thresholds, type VerdictWord } from './verdict';
-import { type Reading, type Visit } from './visit';
-import { STRING_QUANTITIES, type StringQuantity } from './quantity';
+import { thresholds, verdictOf, type Thresholds, type Verdict } from './verdict';
+import { type Reading } from '../visit/visit';
+import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
 import { warningsOf } from './warnings';
 
 /** What a place should read, how sure that is, and what makes it unsure. V or A. */
@@ -25,7 +32,7 @@ interface ExpectedValue {
 	/** Of expected value and reading together. */
 	readonly standardUncertainty: number;
 	readonly contributions: readonly Contribution[];
-	/** The same from label and stated conditions alone, the siblings not asked. */
+	/** The same from label and stated conditions alone, the comparable strings not asked. */
 	readonly fromConditions: { readonly value: number; readonly standardUncertainty: number };
 	/** Standing readings of the group that took part, this one left out. */
 	readonly siblings: number;
@@ -38,7 +45,7 @@ export interface PlaceVerdict {
 	readonly quantity: StringQuantity;
 	readonly reading: Reading | null;
 	readonly expected: ExpectedValue | null;
-	readonly verdict: VerdictWord | null;
+	readonly verdict: Verdict | null;
 	/** Why there is no basis. */
 	readonly missing: string | null;
 	/** In standard uncertainties. */
@@ -65,7 +72,7 @@ interface TrackedVerdict {
 	readonly standardUncertainty: number;
 	/** In standard deviations of a normal distribution. */
 	readonly distance: number;
-	readonly verdict: VerdictWord;
+	readonly verdict: Verdict;
 }
 
 /** Directions that the strings of a record may face, asked because their currents fall into two kinds. */
@@ -84,7 +91,7 @@ export interface Expectations {
 	/** What the record does not tell and the readings raise. */
 	readonly questions: readonly PlaneQuestion[];
 	/** For the ranking of causes; not part of any document. */
-	readonly siblingGroups: readonly SiblingGroup[];
+	readonly peerGroups: readonly PeerGroup[];
 }
 
 /** Years of service at the moment of a visit; 0 where the year is not known. */
@@ -98,8 +105,8 @@ export function yearsInService(record: ArrayRecord, startedAt: string): number {
  * Expected values and verdicts for every place of a visit: open circuit and operating current of
  * each string, and short circuit where it was read.
  */
-export function expectReadings(record: ArrayRecord, visit: Visit): Expectations {
-	const standing = standingReadings(visit);
+export function expectReadings(record: ArrayRecord, visit: EffectiveVisit): Expectations {
+	const standing = findCurrentReadings(visit);
 	const years = yearsInService(record, visit.startedAt);
 	const groups = comparableGroups(record, visit, years, standing);
 	const judgedCount = groups.reduce((sum, { shared }) => sum + shared.size + 1, 0);
@@ -128,12 +135,12 @@ export function expectReadings(record: ArrayRecord, visit: Visit): Expectations 
 		thresholds: limits,
 		warnings: warningsOf(record, visit, groups),
 		questions: planeQuestions(groups),
-		siblingGroups: groups
+		peerGroups: groups
 	};
 }
 
 /** Whether strings whose plane is not recorded seem to face two ways. */
-function planeQuestions(groups: readonly SiblingGroup[]): PlaneQuestion[] {
+function planeQuestions(groups: readonly PeerGroup[]): PlaneQuestion[] {
 	const presumed = groups.filter((group) => group.presumed !== null);
 	const types = [...new Set(presumed.map(({ model }) => model.type.id))];
 	return types.map((type) => ({
@@ -156,16 +163,16 @@ function trackedVerdict(
 		standardUncertainty: Math.hypot(without, expected * rmsOf(scatter)),
 		distance,
 		// Above its maximum an inverter goes on purpose, where it is at its limit.
-		verdict: distance > 0 ? 'fits' : verdictOf(distance, limits)
+		verdict: distance > 0 ? 'pass' : verdictOf(distance, limits)
 	};
 }
 
-const SEVERITY: readonly VerdictWord[] = ['no-basis', 'fits', 'look', 'off'];
+const SEVERITY: readonly Verdict[] = ['not-assessed', 'pass', 'marginal', 'fail'];
 
 /** The verdict on a current with that on the voltage it flowed at: the worse counts. */
 function withVoltage(place: PlaceVerdict, tracked: TrackedVerdict): PlaceVerdict {
 	const { verdict } = place;
-	if (verdict === null || verdict === 'no-basis') return { ...place, tracked };
+	if (verdict === null || verdict === 'not-assessed') return { ...place, tracked };
 	const worse = SEVERITY.indexOf(tracked.verdict) > SEVERITY.indexOf(verdict);
 	return { ...place, tracked, verdict: worse ? tracked.verdict : verdict };
 }
@@ -178,7 +185,7 @@ function judgePlace(
 	string: StringRecord,
 	quantity: StringQuantity,
 	record: ArrayRecord,
-	groups: readonly SiblingGroup[],
+	groups: readonly PeerGroup[],
 	standing: ReadonlyMap<string, Reading>,
 	bus: ReadonlyMap<string, number>,
 	limits: Thresholds
@@ -191,7 +198,7 @@ function judgePlace(
 		quantity,
 		reading,
 		expected: null,
-		verdict: reading ? ('no-basis' as const) : null,
+		verdict: reading ? ('not-assessed' as const) : null,
 		distance: null,
 		difference: null,
 		relative: null,
@@ -255,12 +262,12 @@ function judgePlace(
 	};
 }
 
-/** An expected value in a state of its own: siblings and stated conditions have no other say in it. */
+/** An expected value in a state of its own: comparable strings and stated conditions have no other say in it. */
 function expectInState(
 	{ value, contributions }: Exclude<InState, { missing: string }>,
-	{ series: { meters } }: SiblingGroup
+	{ series: { meters } }: PeerGroup
 ): ExpectedValue & { readonly scatter: null } {
-	const withMeter = [...contributions, ...meterDoubt('V', value, meters)];
+	const withMeter = [...contributions, ...meterUncertainty('V', value, meters)];
 	const standardUncertainty = combine(withMeter);
 	return {
 		value,
@@ -273,7 +280,7 @@ function expectInState(
 }
 
 function expectValue(
-	group: SiblingGroup,
+	group: PeerGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
 	atVolts: number | null,
@@ -288,20 +295,20 @@ function expectValue(
 		ownSigma: 1,
 		at: (shift) => at(shift).value
 	};
-	const { value, sharedSigma } = foretell(estimate, asShared);
+	const { value, sharedSigma } = predictReading(estimate, asShared);
 	// A reading from another moment of the series is compared in its own light.
 	const drift = own?.drift ?? 1;
 	const { light, heat } = estimate.shift;
 	const here = at(estimate.shift);
 	const perKelvin = at({ light, heat: heat + 0.5 }).value - at({ light, heat: heat - 0.5 }).value;
-	const known = ownDoubt(quantity, here, string, group.series, atVolts);
+	const known = ownUncertainty(quantity, here, string, group.series, atVolts);
 	const scatter = own?.scatter ?? null;
 	const contributions = [
 		...known,
-		...scatterDoubt(quantity, here.value, perKelvin, group.series, scatter),
+		...scatterUncertainty(quantity, here.value, perKelvin, group.series, scatter),
 		{
 			source: 'light',
-			words: 'light and heat, as the conditions and the siblings together give them',
+			words: 'light and heat, as the conditions and the comparable strings together give them',
 			standardUncertainty: sharedSigma
 		} as const
 	].map((part) => ({ ...part, standardUncertainty: part.standardUncertainty / drift }));
@@ -323,9 +330,9 @@ function expectValue(
 		fromConditions: {
 			value: stated.value,
 			standardUncertainty: Math.hypot(
-				byLight * group.doubt.light,
-				byHeat * group.doubt.heat,
-				combine(ownDoubt(quantity, stated, string, group.series, atVolts))
+				byLight * group.uncertainty.light,
+				byHeat * group.uncertainty.heat,
+				combine(ownUncertainty(quantity, stated, string, group.series, atVolts))
 			)
 		}
 	};

@@ -1,7 +1,7 @@
-import { stringKey } from './place';
-import { median } from '../units/quantile';
-import { STRING_QUANTITIES, type StringQuantity } from './quantity';
-import type { Reading } from './visit';
+import { stringKey } from '../visit/place';
+import { median } from '../numerics/quantile';
+import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
+import type { Reading } from '../visit/visit';
 import { planesOf, planesOfString } from '../record/plane';
 import type { ArrayRecord, StringRecord } from '../record/record';
 

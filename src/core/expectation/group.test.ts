@@ -1,6 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { siblingsOf } from '../../../tests/support/siblings';
-import { PLATE, arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
+import { peersOf } from '../../../tests/support/peers';
+import {
+	NAMEPLATE,
+	arrayRecord,
+	normalFrom,
+	testId,
+	visitOf
+} from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module/single-diode';
 import type { ArrayRecord } from '../record/record';
 import {
@@ -9,14 +15,14 @@ import {
 	modulesAtShift,
 	NO_SHIFT,
 	predictAtShift,
-	type SiblingGroup
+	type PeerGroup
 } from './group';
-import { stringKey } from './place';
+import { stringKey } from '../visit/place';
 import { rmsOf } from './scatter';
-import type { Visit } from './visit';
+import type { Visit } from '../visit/visit';
 
 const record = arrayRecord();
-const groupOf = (visit: Visit, array: ArrayRecord = record) => siblingsOf(array, visit);
+const groupOf = (visit: Visit, array: ArrayRecord = record) => peersOf(array, visit);
 const keyAt = (label: string, quantity: 'open-circuit-voltage' | 'operating-current') =>
 	stringKey(record.strings.find((string) => string.label === label)!.id, quantity);
 
@@ -31,8 +37,8 @@ describe('a module at a shift from the stated conditions', () => {
 
 	it('loses volts as it gets hotter, about as its label says', () => {
 		const volts = (heat: number) => openCircuitVoltage(moduleAtShift(group, { light: 0, heat }));
-		const per = (volts(5) - volts(-5)) / 10 / PLATE.voc;
-		expect(100 * per).toBeCloseTo(PLATE.betaVocPctPerK!, 1);
+		const per = (volts(5) - volts(-5)) / 10 / NAMEPLATE.voc;
+		expect(100 * per).toBeCloseTo(NAMEPLATE.betaVocPctPerK!, 1);
 	});
 
 	it('of twelve makes a string, whose volts are theirs', () => {
@@ -53,7 +59,7 @@ describe('modules of another type among the strings', () => {
 		...record,
 		moduleTypes: [
 			...record.moduleTypes,
-			{ ...record.moduleTypes[0]!, id: other, plate: { ...PLATE, voc: 45.2, vmp: 37 } }
+			{ ...record.moduleTypes[0]!, id: other, plate: { ...NAMEPLATE, voc: 45.2, vmp: 37 } }
 		],
 		strings: record.strings.map((string, i) =>
 			i === 0
@@ -167,8 +173,8 @@ describe('unsteady light', () => {
 		const moved = groupOf(passing);
 		expect(rmsOf(moved.series.irradiance)).toBeGreaterThan(0.03);
 		expect(rmsOf(moved.series.irradiance)).toBeGreaterThan(rmsOf(steady.series.irradiance));
-		const doubtOf = (group: SiblingGroup) =>
+		const uncertaintyOf = (group: PeerGroup) =>
 			group.shared.get(keyAt('A1', 'operating-current'))!.ownSigma;
-		expect(doubtOf(moved)).toBeGreaterThan(doubtOf(steady));
+		expect(uncertaintyOf(moved)).toBeGreaterThan(uncertaintyOf(steady));
 	});
 });

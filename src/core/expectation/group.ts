@@ -3,32 +3,32 @@ import { openCircuitVoltage, type SingleDiode } from '../module/single-diode';
 import type { Plane } from '../record/plane';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { STC_IRRADIANCE } from '../units/constants';
-import { median } from '../units/quantile';
-import { EVEN_DIRT, IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
+import { median } from '../numerics/quantile';
+import { EVEN_SOILING, IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
 import type { ComparableStrings } from './comparable';
 import {
 	combine,
-	ownDoubt,
-	scatterDoubt,
-	sharedDoubt,
+	ownUncertainty,
+	scatterUncertainty,
+	sharedUncertainty,
 	type Contribution,
 	type Series,
-	type SharedDoubt
+	type SharedUncertainty
 } from './error-model';
-import { stringKey } from './place';
+import { stringKey } from '../visit/place';
 import {
 	agedModel,
 	alike,
-	moduleHere,
+	moduleAtConditions,
 	predictReading,
 	readingIn,
-	stringHere,
+	stringAtConditions,
 	type AgedModel,
 	type ModulesElsewhere,
-	type ModulesHere,
+	type ModulesAtConditions,
 	type Prediction
 } from './predict';
-import { STRING_QUANTITIES, type StringQuantity } from './quantity';
+import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
 import { rearGain } from './rear-gain';
 import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
 import {
@@ -37,16 +37,16 @@ import {
 	type SharedReading,
 	type Shift,
 	type ShiftPrior
-} from './siblings';
-import { conditionsAt, standingSeries } from './standing';
-import { settledState, standsAlone } from './switching';
+} from './shared-shift';
+import { conditionsAt, currentSeries } from '../visit/current-readings';
+import { settledState, standsAlone } from '../visit/switching-state';
 import {
 	isStringReading,
 	type ConditionsEntry,
 	type Reading,
 	type StringReading,
 	type Visit
-} from './visit';
+} from '../visit/visit';
 
 const NOTHING_ELSEWHERE: ReadonlyMap<string, ModulesElsewhere> = new Map();
 
@@ -54,7 +54,7 @@ const NOTHING_ELSEWHERE: ReadonlyMap<string, ModulesElsewhere> = new Map();
  * Comparable strings: one module type in one plane. They share irradiance, cell temperature and the
  * common error of their nameplates, so each is judged by the others.
  */
-export interface SiblingGroup {
+export interface PeerGroup {
 	readonly model: AgedModel;
 	/** Other types that stand singly in these strings. */
 	readonly companions: readonly AgedModel[];
@@ -67,7 +67,7 @@ export interface SiblingGroup {
 	readonly elsewhere: ReadonlyMap<string, ModulesElsewhere>;
 	readonly conditions: Conditions;
 	readonly series: Series;
-	readonly doubt: SharedDoubt;
+	readonly uncertainty: SharedUncertainty;
 	/** Relative change of Voc with the cell temperature, 1/K, negative. */
 	readonly perKelvin: number;
 	/** The standing readings of these strings by place. Dead ones took no part in the estimate. */
@@ -76,7 +76,7 @@ export interface SiblingGroup {
 	readonly estimates: readonly [SharedEstimate, ...SharedEstimate[]];
 }
 
-type GroupBase = Pick<SiblingGroup, 'model' | 'companions' | 'conditions' | 'elsewhere'>;
+type GroupBase = Pick<PeerGroup, 'model' | 'companions' | 'conditions' | 'elsewhere'>;
 
 export interface GroupReading extends SharedReading {
 	readonly reading: StringReading;
@@ -96,23 +96,27 @@ export interface GroupReading extends SharedReading {
 
 /** One module of the group at a shift from the stated conditions. */
 export function moduleAtShift(
-	group: Pick<SiblingGroup, 'model' | 'conditions'>,
+	group: Pick<PeerGroup, 'model' | 'conditions'>,
 	shift: Shift
 ): SingleDiode {
 	const { conditions, model } = group;
 	const light =
 		conditions.irradiance.value *
-		(1 - EVEN_DIRT.loss) *
+		(1 - EVEN_SOILING.loss) *
 		(1 + rearGain(model.type, conditions).value) *
 		Math.exp(shift.light);
-	return moduleHere(group.model, light, group.conditions.cellTemperature.value + shift.heat);
+	return moduleAtConditions(
+		group.model,
+		light,
+		group.conditions.cellTemperature.value + shift.heat
+	);
 }
 
 /** All modules of the group's strings at a shift, those of other types among them too. */
 export function modulesAtShift(
 	group: Omit<GroupBase, 'elsewhere'> & Partial<Pick<GroupBase, 'elsewhere'>>,
 	shift: Shift
-): ModulesHere {
+): ModulesAtConditions {
 	const main = moduleAtShift(group, shift);
 	const elsewhere = group.elsewhere ?? NOTHING_ELSEWHERE;
 	if (group.companions.length === 0) return { ...alike(main), elsewhere };
@@ -131,14 +135,14 @@ export function predictAtShift(
 	atVolts: number | null,
 	shift: Shift
 ): Prediction {
-	const circuit = stringHere(string, group.model, modulesAtShift(group, shift));
+	const circuit = stringAtConditions(string, group.model, modulesAtShift(group, shift));
 	return predictReading(circuit, quantity, atVolts);
 }
 
 export const NO_SHIFT: Shift = { light: 0, heat: 0 };
 
 /** Relative change of Voc per kelvin at the stated conditions, 1/K. */
-function voltsPerKelvin(group: Pick<SiblingGroup, 'model' | 'conditions'>): number {
+function voltsPerKelvin(group: Pick<PeerGroup, 'model' | 'conditions'>): number {
 	const volts = (heat: number) => openCircuitVoltage(moduleAtShift(group, { light: 0, heat }));
 	return (volts(0.5) - volts(-0.5)) / volts(0);
 }
@@ -151,7 +155,7 @@ const DEAD = { volts: 0.06, amps: 0.04 };
  * no part in their estimate.
  */
 export function isDead(
-	{ model, conditions }: Pick<SiblingGroup, 'model' | 'conditions'>,
+	{ model, conditions }: Pick<PeerGroup, 'model' | 'conditions'>,
 	{ reading, string }: Pick<GroupReading, 'reading' | 'string'>
 ): boolean {
 	const { voc, isc } = model.type.plate;
@@ -162,7 +166,7 @@ export function isDead(
 }
 
 /** A start for the estimate where most strings agree, however far that is from what was stated. */
-function siblingStart(
+function peerStart(
 	readings: readonly Pick<GroupReading, 'reading' | 'measured' | 'at'>[],
 	perKelvin: number
 ): Shift {
@@ -208,7 +212,7 @@ const SCATTER_ROUNDS = 2;
  * Gathers comparable strings with their standing readings and estimates what they share: effective light
  * and heat, how unequally warm the strings are, and how steady the irradiance was.
  */
-export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingGroup {
+export function peerGroup(of: ComparableStrings, basis: GroupBasis): PeerGroup {
 	const { type, strings } = of;
 	const { record, years, visit, standing, elsewhere = NOTHING_ELSEWHERE } = basis;
 	const { meters } = visit;
@@ -220,7 +224,7 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 		.map((other) => agedModel(other, years));
 	const base = { model, companions, conditions, elsewhere };
 	const perKelvin = voltsPerKelvin(base);
-	const doubt = sharedDoubt(conditions, type, years, meters, perKelvin);
+	const uncertainty = sharedUncertainty(conditions, type, years, meters, perKelvin);
 	const known = new Map<string, GroupReading['at']>();
 	const found = strings.flatMap((string) =>
 		STRING_QUANTITIES.flatMap((quantity) => {
@@ -235,7 +239,7 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 	let scatter: GroupScatter = { ...PRIOR_SCATTER, own: new Map<Unscattered, Scatter>() };
 	const scattered = () => found.map((item) => withScatter(item, scatter));
 	const tells = new Set(telling.map(({ reading }) => reading));
-	const prior: ShiftPrior = basis.neighbours ?? doubt;
+	const prior: ShiftPrior = basis.neighbours ?? uncertainty;
 	const estimateFrom = (items: readonly GroupReading[], starts: readonly [Shift, ...Shift[]]) =>
 		estimateShared(
 			items.filter(({ reading }) => tells.has(reading)),
@@ -243,7 +247,7 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 			starts
 		);
 	let items = scattered();
-	const start = siblingStart(telling, perKelvin);
+	const start = peerStart(telling, perKelvin);
 	let estimates = estimateFrom(items, [prior.centre ?? NO_SHIFT, start]);
 	for (let round = 0; round < SCATTER_ROUNDS; round++) {
 		scatter = scatterAbout(telling, estimates[0].shift);
@@ -257,7 +261,7 @@ export function siblingGroup(of: ComparableStrings, basis: GroupBasis): SiblingG
 	const { temperature, irradiance } = scatter;
 	const series = { type, meters, years, temperature, irradiance };
 	const { plane, presumed } = of;
-	return { ...base, plane, presumed, strings, series, doubt, perKelvin, shared, estimates };
+	return { ...base, plane, presumed, strings, series, uncertainty, perKelvin, shared, estimates };
 }
 
 /** A reading before it is known how far its like scatter. */
@@ -308,7 +312,7 @@ function withScatter(item: Unscattered, scatter: GroupScatter): GroupReading {
 	const mine = own.get(item) ?? (isVoltage(item) ? temperature : irradiance);
 	const contributions = [
 		...known,
-		...scatterDoubt(
+		...scatterUncertainty(
 			item.reading.quantity,
 			item.scatterUnit,
 			perKelvin,
@@ -336,7 +340,7 @@ function driftOf(
 	{ takenAt }: Reading,
 	shown: (shift: Shift) => number
 ): number {
-	if (standingSeries({ conditions: entries }).length < 2) return 1;
+	if (currentSeries({ conditions: entries }).length < 2) return 1;
 	const own = conditionsAt({ conditions: entries }, takenAt);
 	if (!own) return 1;
 	const there = shown(NO_SHIFT);
@@ -362,14 +366,19 @@ function buildOf(
 const KEPT = 64;
 
 /** What a reading of a healthy string would be at a shift. */
-function foretelling(
+function predictAllShifts(
 	base: GroupBase,
 	string: StringRecord,
 	quantity: StringQuantity,
 	atVolts: number | null
 ): GroupReading['at'] {
 	const stated = modulesAtShift(base, NO_SHIFT);
-	const shown = readingIn(stringHere(string, base.model, stated), stated, quantity, atVolts);
+	const shown = readingIn(
+		stringAtConditions(string, base.model, stated),
+		stated,
+		quantity,
+		atVolts
+	);
 	const known = new Map<string, number>();
 	return (shift) => {
 		const key = `${shift.light} ${shift.heat}`;
@@ -388,14 +397,14 @@ function groupReading(
 	entries: readonly ConditionsEntry[],
 	string: StringRecord,
 	reading: StringReading,
-	foretold: Map<string, GroupReading['at']>
+	predicted: Map<string, GroupReading['at']>
 ): Unscattered {
 	const { quantity, atVolts } = reading;
 	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
-	const known = ownDoubt(quantity, prediction, string, series, atVolts);
+	const known = ownUncertainty(quantity, prediction, string, series, atVolts);
 	const build = buildOf(base, reading, string);
-	const at = foretold.get(build) ?? foretelling(base, string, quantity, atVolts);
-	foretold.set(build, at);
+	const at = predicted.get(build) ?? predictAllShifts(base, string, quantity, atVolts);
+	predicted.set(build, at);
 	const drift = driftOf(base, entries, reading, at);
 	const perKelvin = at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 });
 	return {
@@ -416,16 +425,16 @@ function groupReading(
 
 /** The group a string is compared in; undefined where conditions are missing or it carries AC. */
 export function groupOfString(
-	groups: readonly SiblingGroup[],
+	groups: readonly PeerGroup[],
 	{ id }: Pick<StringRecord, 'id'>
-): SiblingGroup | undefined {
+): PeerGroup | undefined {
 	return groups.find(({ strings }) => strings.some((string) => string.id === id));
 }
 
 /** Whether two groups receive the same irradiance at the same temperature, as far as is known. */
 export function inSameLight(
-	a: Pick<SiblingGroup, 'plane' | 'presumed'>,
-	b: Pick<SiblingGroup, 'plane' | 'presumed'>
+	a: Pick<PeerGroup, 'plane' | 'presumed'>,
+	b: Pick<PeerGroup, 'plane' | 'presumed'>
 ): boolean {
 	return a.plane?.id === b.plane?.id && a.presumed === b.presumed;
 }

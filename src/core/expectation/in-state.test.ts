@@ -1,22 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { siblingsOf } from '../../../tests/support/siblings';
+import { peersOf } from '../../../tests/support/peers';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import { predictAtShift } from './group';
 import { isUsualState, standbyVolts, voltsInState, type InState } from './in-state';
-import { usualState } from './switching';
+import { usualState } from '../visit/switching-state';
 
 const open = usualState('open-circuit-voltage', { fused: true, devices: true });
 const record = arrayRecord();
 const visit = visitOf({ record });
-const groupsOf = (array: ArrayRecord) => [siblingsOf(array, visit)];
+const groupsOf = (array: ArrayRecord) => [peersOf(array, visit)];
 const withDevices = (devices: StringRecord['devices'], moduleCount = 12): StringRecord => ({
 	...record.strings[0]!,
 	devices,
 	moduleCount
 });
-const foretold = (state: InState) => {
+const predicted = (state: InState) => {
 	if ('missing' in state) throw new Error(state.missing);
 	return state;
 };
@@ -44,13 +44,13 @@ describe('the volts of devices that are off', () => {
 			parts: array.parts.filter(({ kind }) => kind !== 'rapid-shutdown-device')
 		};
 		expect(standbyVolts(unread, string)!.stated).toBe(false);
-		const doubt = (of: ArrayRecord) => {
-			const { value, contributions } = foretold(
+		const uncertainty = (of: ArrayRecord) => {
+			const { value, contributions } = predicted(
 				voltsInState(of, [], string, { ...open, transmitter: 'off' })
 			);
 			return contributions[0]!.standardUncertainty / value;
 		};
-		expect(doubt(unread)).toBeGreaterThan(1.5 * doubt(array));
+		expect(uncertainty(unread)).toBeGreaterThan(1.5 * uncertainty(array));
 	});
 
 	it('are not known where nobody looked, and none where there is none', () => {
@@ -70,7 +70,7 @@ describe('the volts of devices that are off', () => {
 });
 
 describe('a string on its bus', () => {
-	it('shares the volts of its siblings: a shorter one is lifted, the longer are drawn down', () => {
+	it('shares the volts of its comparable strings: a shorter one is lifted, the longer are drawn down', () => {
 		const shorter: ArrayRecord = {
 			...record,
 			strings: record.strings.map((string) =>
@@ -88,10 +88,10 @@ describe('a string on its bus', () => {
 				groups[0]!.estimates[0].shift
 			).value;
 		const joined = { ...open, siblings: 'joined' } as const;
-		const shared = foretold(voltsInState(shorter, groups, a1, joined));
+		const shared = predicted(voltsInState(shorter, groups, a1, joined));
 		expect(shared.value).toBeGreaterThan(own(a1));
 		expect(shared.value).toBeLessThan(own(a2));
-		expect(foretold(voltsInState(shorter, groups, a2, joined)).value).toBeCloseTo(shared.value, 3);
+		expect(predicted(voltsInState(shorter, groups, a2, joined)).value).toBeCloseTo(shared.value, 3);
 		expect(shared.contributions[0]!.words).toContain('4 strings on one bus');
 	});
 
@@ -100,7 +100,7 @@ describe('a string on its bus', () => {
 			...record,
 			strings: record.strings.map((string) => ({ ...string, input: null }))
 		};
-		const { contributions } = foretold(
+		const { contributions } = predicted(
 			voltsInState(alone, groupsOf(alone), alone.strings[0]!, { ...open, siblings: 'joined' })
 		);
 		expect(contributions[0]!.words).toContain('1 strings');

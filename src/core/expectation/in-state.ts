@@ -2,10 +2,15 @@ import { BusSource } from '../circuit/bus';
 import { partsOf } from '../record/part';
 import type { ArrayRecord, StringRecord } from '../record/record';
 import type { Contribution } from './error-model';
-import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
-import { stringHere, USUAL_PARTS } from './predict';
-import type { Quantity } from './quantity';
-import { settledState, standsAlone, stateTrouble, type SwitchingState } from './switching';
+import { groupOfString, modulesAtShift, type PeerGroup } from './group';
+import { stringAtConditions, USUAL_PARTS } from './predict';
+import type { Quantity } from '../visit/quantity';
+import {
+	settledState,
+	standsAlone,
+	stateProblem,
+	type SwitchingState
+} from '../visit/switching-state';
 
 /** Open-circuit volts of a string in a state of its own, and what makes them unsure; or why there are none. */
 export type InState =
@@ -18,9 +23,9 @@ const USUAL_OFF_VOLTS = { 'rapid-shutdown': 0.6, optimiser: 1 } as const;
  * Standard uncertainty of those volts, relative, stated by the maker and merely usual: devices put out 3 V where
  * 5 V are stated, and fewer in dim light. Zembo default.
  */
-export const OFF_VOLTS_DOUBT = { stated: 0.25, usual: 0.4 };
+export const STANDBY_VOLTAGE_UNCERTAINTY = { stated: 0.25, usual: 0.4 };
 /** Of the common volts of strings on one bus, relative; judgement: their modules' spread and the model. */
-const BUS_DOUBT = 0.006;
+const BUS_UNCERTAINTY = 0.006;
 
 /** Whether open-circuit volts in this state are those of the string alone, as it is usually read. */
 export function isUsualState(state: SwitchingState): boolean {
@@ -46,7 +51,7 @@ export function standbyVolts(
 /** What a string's volts should be in a state other than alone and open. */
 export function voltsInState(
 	record: ArrayRecord,
-	groups: readonly SiblingGroup[],
+	groups: readonly PeerGroup[],
 	string: StringRecord,
 	state: SwitchingState
 ): InState {
@@ -67,8 +72,8 @@ export function expectedInChosenState(
 	chosen: SwitchingState
 ): InState | null {
 	const state = settledState(string, chosen);
-	const trouble = stateTrouble(quantity, state);
-	if (trouble !== null) return { missing: trouble };
+	const problem = stateProblem(quantity, state);
+	if (problem !== null) return { missing: problem };
 	if (quantity !== 'open-circuit-voltage') return null;
 	if (state.covered) return COVERED;
 	if (state.transmitter === 'off') return standby(record, string);
@@ -89,23 +94,25 @@ function standby(record: Pick<ArrayRecord, 'parts'>, string: StringRecord): InSt
 	const devices = standbyVolts(record, string);
 	if (!devices) return { missing: 'What hangs behind the modules of this string is not recorded.' };
 	const value = devices.count * devices.each;
-	const doubt = devices.stated ? OFF_VOLTS_DOUBT.stated : OFF_VOLTS_DOUBT.usual;
+	const uncertainty = devices.stated
+		? STANDBY_VOLTAGE_UNCERTAINTY.stated
+		: STANDBY_VOLTAGE_UNCERTAINTY.usual;
 	return {
 		value,
 		contributions: [
 			{
 				source: 'model',
 				words: `${devices.count} devices of ${devices.each} V each while off${devices.stated ? '' : ' (usual; theirs is not recorded)'}`,
-				standardUncertainty: value * doubt
+				standardUncertainty: value * uncertainty
 			}
 		]
 	};
 }
 
-/** Open volts of the bus that a string shares with its siblings. */
+/** Open volts of the bus that a string shares with its comparable strings. */
 function commonVolts(
 	record: ArrayRecord,
-	groups: readonly SiblingGroup[],
+	groups: readonly PeerGroup[],
 	string: StringRecord
 ): InState {
 	const strings = record.strings
@@ -113,7 +120,9 @@ function commonVolts(
 		.flatMap((other) => {
 			const group = groupOfString(groups, other);
 			if (!group) return [];
-			return [stringHere(other, group.model, modulesAtShift(group, group.estimates[0].shift))];
+			return [
+				stringAtConditions(other, group.model, modulesAtShift(group, group.estimates[0].shift))
+			];
 		});
 	const value = new BusSource({ ...USUAL_PARTS, strings }).openVolts;
 	return {
@@ -122,7 +131,7 @@ function commonVolts(
 			{
 				source: 'model',
 				words: `${strings.length} strings on one bus, which share their volts`,
-				standardUncertainty: Math.abs(value) * BUS_DOUBT
+				standardUncertainty: Math.abs(value) * BUS_UNCERTAINTY
 			}
 		]
 	};

@@ -1,3 +1,4 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
 import { BusSource } from '../circuit/bus';
 import { curveOf, type Curve } from '../circuit/curve';
 import { openCircuitVoltage } from '../module/single-diode';
@@ -5,9 +6,9 @@ import type { ArrayRecord } from '../record/record';
 import { expectReadings } from './expect';
 import { groupOfString, moduleAtShift, modulesAtShift } from './group';
 import { translatedString, translatePoint } from './iec60891';
-import { stringHere, USUAL_PARTS } from './predict';
-import { conditionsAt } from './standing';
-import type { MeasuredCurve, Visit } from './visit';
+import { stringAtConditions, USUAL_PARTS } from './predict';
+import { conditionsAt } from '../visit/current-readings';
+import type { MeasuredCurve } from '../visit/visit';
 
 /** A step of a measured curve: so many sections give up at the volts where it falls. */
 interface CurveStep {
@@ -44,12 +45,12 @@ const KNEE = 0.82;
  */
 export function compareCurve(
 	record: ArrayRecord,
-	visit: Visit,
+	visit: EffectiveVisit,
 	curve: MeasuredCurve
 ): CurveComparison | null {
-	const { siblingGroups } = expectReadings(record, visit);
+	const { peerGroups } = expectReadings(record, visit);
 	const string = record.strings.find(({ id }) => id === curve.stringId);
-	const group = string && groupOfString(siblingGroups, string);
+	const group = string && groupOfString(peerGroups, string);
 	if (!string || !group) return null;
 	const { shift } = group.estimates[0];
 	const here = {
@@ -65,7 +66,7 @@ export function compareCurve(
 		volts: Float64Array.from(points, ({ volts }) => volts),
 		amps: Float64Array.from(points, ({ amps }) => amps)
 	};
-	const circuit = stringHere(string, group.model, modulesAtShift(group, shift));
+	const circuit = stringAtConditions(string, group.model, modulesAtShift(group, shift));
 	const expected = curveOf(new BusSource({ ...USUAL_PARTS, strings: [circuit] }), POINTS);
 	const { sections } = group.model.type.plate;
 	const sectionVolts = openCircuitVoltage(moduleAtShift(group, shift)) / sections;
@@ -168,7 +169,7 @@ function wordsOf(
 	for (const { volts, drop, sections: lost } of steps) {
 		const modules = lost / sections;
 		words.push(
-			`A step at ${volts.toFixed(0)} V: about ${lost} ${lost === 1 ? 'section' : 'sections'} (${modules.toFixed(1)} modules) carry ${percent(drop)} less current and are passed by their diodes below it: shade, dirt or a bad cell there.`
+			`A step at ${volts.toFixed(0)} V: about ${lost} ${lost === 1 ? 'section' : 'sections'} (${modules.toFixed(1)} modules) carry ${percent(drop)} less current and are passed by their diodes below it: shade, soiling or a bad cell there.`
 		);
 	}
 	if (steps.length === 0 && isc > 0.95 && voc > 0.97 && pmax < 0.94) {

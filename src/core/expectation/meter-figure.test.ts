@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { SALTMARSH } from '../../../tests/support/sites';
-import { assess } from '../trace/assess';
+import { assess } from '../diagnosis/assess';
 import { pastedFigures, readMeterFigure } from './meter-figure';
-import { stringPlace, type Place } from './place';
-import { QUANTITIES, QUANTITY_FACTS, type Quantity } from './quantity';
+import { stringPlace, type Place } from '../visit/place';
+import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../visit/quantity';
 
 const read = (typed: string, quantity: Quantity, ratedVolts: number | null = null) => {
 	const figure = readMeterFigure(typed, quantity, ratedVolts);
@@ -75,25 +75,25 @@ describe('a reading over range', () => {
 	const fuse = { kind: 'fuse', string: a1!.id, pole: 'positive' } as const;
 
 	it('is an open fuse, whatever the range', () => {
-		expect(limits('fuse-resistance', fuse, 'OL')).toBe('off');
-		expect(limits('fuse-resistance', fuse, '>40')).toBe('off');
-		expect(limits('fuse-resistance', fuse, '0.2 Ω')).toBe('fits');
+		expect(limits('fuse-resistance', fuse, 'OL')).toBe('fail');
+		expect(limits('fuse-resistance', fuse, '>40')).toBe('fail');
+		expect(limits('fuse-resistance', fuse, '0.2 Ω')).toBe('pass');
 	});
 
 	it('is good insulation only where the range reaches the limit', () => {
-		expect(limits('insulation-resistance', stringPlace(a1!.id), '>50')).toBe('fits');
-		expect(limits('insulation-resistance', stringPlace(a1!.id), '>0.2')).toBe('no-basis');
-		expect(limits('insulation-resistance', stringPlace(a1!.id), '0.2')).toBe('off');
+		expect(limits('insulation-resistance', stringPlace(a1!.id), '>50')).toBe('pass');
+		expect(limits('insulation-resistance', stringPlace(a1!.id), '>0.2')).toBe('not-assessed');
+		expect(limits('insulation-resistance', stringPlace(a1!.id), '0.2')).toBe('fail');
 	});
 
 	it('is a diode that blocks, or one that is open', () => {
 		const module = { kind: 'module', string: a1!.id, module: 3, section: 1 } as const;
-		expect(limits('diode-reverse', module, '>2')).toBe('fits');
-		expect(limits('diode-forward', module, 'OL')).toBe('off');
+		expect(limits('diode-reverse', module, '>2')).toBe('pass');
+		expect(limits('diode-forward', module, 'OL')).toBe('fail');
 	});
 
 	it('is no voltage to compare: the meter is not rated for the place', () => {
-		expect(limits('open-circuit-voltage', stringPlace(a1!.id), 'OL')).toBe('no-basis');
+		expect(limits('open-circuit-voltage', stringPlace(a1!.id), 'OL')).toBe('not-assessed');
 	});
 
 	it('names a blown fuse in the diagnosis', () => {

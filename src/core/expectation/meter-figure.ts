@@ -1,7 +1,8 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
 import { refuse, succeed, type Result } from '../units/result';
 import { parseQuantity } from '../units/typed-quantity';
-import { QUANTITY_FACTS, type Quantity } from './quantity';
-import type { Reading, Visit } from './visit';
+import { QUANTITY_FACTS, type Quantity } from '../visit/quantity';
+import type { Reading } from '../visit/visit';
 
 /** What a meter displays: a figure, or that the quantity is above the limit of its range. */
 export interface MeterFigure {
@@ -110,7 +111,7 @@ export function isAboveMeter({
 }
 
 /** A visit without voltages above the meter's range: they have no value to compare or to weigh. */
-export function withoutAboveMeter(visit: Visit): Visit {
+export function withoutAboveMeter(visit: EffectiveVisit): EffectiveVisit {
 	return visit.readings.some(isAboveMeter)
 		? { ...visit, readings: visit.readings.filter((reading) => !isAboveMeter(reading)) }
 		: visit;

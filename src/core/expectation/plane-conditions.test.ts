@@ -3,8 +3,8 @@ import { transposeIrradiance } from '../conditions/transposition';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import type { ArrayRecord } from '../record/record';
 import { planesOf } from '../record/plane';
-import { conditionsForPlane, standingByPlane } from './plane-conditions';
-import type { ConditionsEntry } from './visit';
+import { conditionsForPlane, currentConditionsByPlane } from './plane-conditions';
+import type { ConditionsEntry } from '../visit/visit';
 
 const field = (n: number, azimuth: number) => ({
 	id: testId(n),
@@ -58,14 +58,14 @@ describe('conditions of a plane', () => {
 	it('are plain where there is one plane', () => {
 		const one = { ...record, fields: record.fields.slice(0, 1) };
 		expect(conditionsForPlane(one, { conditions: [on(null)] }, null)).toEqual([on(null)]);
-		expect(standingByPlane(one, { conditions: [on(null)] })).toMatchObject([
+		expect(currentConditionsByPlane(one, { conditions: [on(null)] })).toMatchObject([
 			{ plane: null, source: 'measured' }
 		]);
 	});
 
 	it('are told apart for people by where they were measured', () => {
 		const sources = (...conditions: ConditionsEntry[]) =>
-			standingByPlane(record, { conditions }).map(({ source }) => source);
+			currentConditionsByPlane(record, { conditions }).map(({ source }) => source);
 		expect(sources(on(testId(600)))).toEqual(['measured', 'carried-over']);
 		expect(sources(on(testId(600)), on(testId(601)))).toEqual(['measured', 'measured']);
 		expect(sources(on(null))).toEqual(['plane-not-stated']);

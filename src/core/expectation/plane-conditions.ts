@@ -3,12 +3,12 @@ import { planesOf, type Plane } from '../record/plane';
 import type { ArrayRecord } from '../record/record';
 import { millisOf } from '../units/instant';
 import { OTHER_PLANE } from './allowances';
-import type { ConditionsEntry, Visit } from './visit';
+import type { ConditionsEntry, Visit } from '../visit/visit';
 
 /** How much warmer cells become with irradiance, K per W/m2: 25 K at 800 W/m2 (IEC 61215, a usual NOCT of 45 degC). */
 const WARMING = 25 / 800;
 /** Uncertainty of that warming, as a share of it; Zembo default. */
-const WARMING_DOUBT = 0.3;
+const WARMING_UNCERTAINTY = 0.3;
 
 /** The plane an entry was measured on; null where nobody said. */
 export function planeOfEntry(
@@ -71,7 +71,7 @@ function carriedOver(
 			value: cellTemperature.value + warming,
 			standardUncertainty: Math.hypot(
 				cellTemperature.standardUncertainty,
-				WARMING_DOUBT * warming,
+				WARMING_UNCERTAINTY * warming,
 				1
 			)
 		}
@@ -98,7 +98,7 @@ export function widened(entry: ConditionsEntry): ConditionsEntry {
 }
 
 /** The conditions of one plane of an array as they stand, for people. */
-export interface StandingPlaneConditions {
+export interface CurrentPlaneConditions {
 	/** Null where the record has no plane, or one alone. */
 	readonly plane: Plane | null;
 	/** The last entry as it holds for the plane; null where nothing is entered. */
@@ -108,10 +108,10 @@ export interface StandingPlaneConditions {
 }
 
 /** What stands for each plane of an array, in the order of its fields. */
-export function standingByPlane(
+export function currentConditionsByPlane(
 	record: Pick<ArrayRecord, 'fields' | 'location'>,
 	visit: Pick<Visit, 'conditions'>
-): readonly StandingPlaneConditions[] {
+): readonly CurrentPlaneConditions[] {
 	const planes = planesOf(record);
 	const last = (plane: Plane | null) => conditionsForPlane(record, visit, plane).at(-1) ?? null;
 	if (planes.length <= 1) return [{ plane: null, entry: last(null), source: 'measured' }];

@@ -2,14 +2,22 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { agedModel, alike, moduleHere, predictReading, predictValue, stringHere } from './predict';
+import {
+	agedModel,
+	alike,
+	moduleAtConditions,
+	predictReading,
+	predictValue,
+	stringAtConditions
+} from './predict';
 
 const { moduleTypes, strings } = arrayRecord();
 const [type] = moduleTypes;
 const [string] = strings;
 const at = (years: number, light = 800, heat = 45) =>
-	moduleHere(agedModel(type!, years), light, heat);
-const whole = (years: number) => stringHere(string!, agedModel(type!, years), alike(at(years)));
+	moduleAtConditions(agedModel(type!, years), light, heat);
+const whole = (years: number) =>
+	stringAtConditions(string!, agedModel(type!, years), alike(at(years)));
 
 describe('ageing', () => {
 	it('does not make a healthy string of 20 years look a module short', () => {

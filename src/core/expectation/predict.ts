@@ -25,7 +25,7 @@ import { fitLabel, type LabelFit } from '../module/fit';
 import type { SingleDiode } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { AGEING_PER_YEAR } from './allowances';
-import type { StringQuantity } from './quantity';
+import type { StringQuantity } from '../visit/quantity';
 
 /** A module type as it stands on the roof: fitted, and aged by its years of service. */
 export interface AgedModel {
@@ -45,7 +45,7 @@ export function agedModel(type: ModuleType, years: number): AgedModel {
  * @param light plane-of-array irradiance that arrives in the cells, W/m2
  * @param heat cell temperature, degC
  */
-export function moduleHere(model: AgedModel, light: number, heat: number): SingleDiode {
+export function moduleAtConditions(model: AgedModel, light: number, heat: number): SingleDiode {
 	const diode = translate(model.fit, light, heat);
 	const { vmp, imp } = model.type.plate;
 	const current = Math.max(1 - AGEING_PER_YEAR.current * model.years, 0.1);
@@ -68,7 +68,7 @@ export const USUAL_PARTS: Pick<BusCircuit, 'bypass' | 'breakdown'> = {
 };
 
 /** Modules of an array in one light and heat: those of a string's own type, and others among them by type. */
-export interface ModulesHere {
+export interface ModulesAtConditions {
 	readonly main: SingleDiode;
 	readonly others: ReadonlyMap<string, OtherModule>;
 	/** Modules that lie on another plane than most of their string, by string. */
@@ -86,10 +86,10 @@ interface OtherModule {
 	readonly type: ModuleType;
 }
 
-const NO_OTHERS: ModulesHere['others'] = new Map();
+const NO_OTHERS: ModulesAtConditions['others'] = new Map();
 
 /** A string's modules where all are of one type. */
-export function alike(main: SingleDiode): ModulesHere {
+export function alike(main: SingleDiode): ModulesAtConditions {
 	return { main, others: NO_OTHERS };
 }
 
@@ -97,7 +97,7 @@ export function alike(main: SingleDiode): ModulesHere {
 function runsHere(
 	string: StringRecord,
 	model: AgedModel,
-	{ main, others, elsewhere }: ModulesHere
+	{ main, others, elsewhere }: ModulesAtConditions
 ): ModuleRun[] {
 	const own = { module: main, type: model.type };
 	const away = elsewhere?.get(string.id);
@@ -128,10 +128,10 @@ const BLOCKING: Readonly<Record<BlockingDiodeRecord, DiodeModel | null>> = {
 };
 
 /** A recorded string as a circuit, whole. The record names one fuse; it is taken to stand in the positive pole. */
-export function stringHere(
+export function stringAtConditions(
 	string: StringRecord,
 	model: AgedModel,
-	modules: ModulesHere
+	modules: ModulesAtConditions
 ): StringCircuit {
 	const { sections } = model.type.plate;
 	const blocking = BLOCKING[string.blockingDiode];
@@ -171,14 +171,14 @@ export interface Prediction {
  */
 export function readingIn(
 	circuit: StringCircuit,
-	modules: ModulesHere,
+	modules: ModulesAtConditions,
 	quantity: StringQuantity,
 	atVolts: number | null
-): (relit: ModulesHere) => Prediction {
+): (relit: ModulesAtConditions) => Prediction {
 	const operating = quantity === 'operating-current';
 	const [gathered] = gatherString(circuit, AS_RECORDED, operating ? 'bus' : 'source');
 	const typeOf = new Map([...modules.others].map(([id, { module }]) => [module, id]));
-	const source = ({ main, others }: ModulesHere) => {
+	const source = ({ main, others }: ModulesAtConditions) => {
 		const relit = (params: SingleDiode) =>
 			params === modules.main ? main : (others.get(typeOf.get(params) ?? '')?.module ?? params);
 		return new StringSource(gathered.chain(AS_RECORDED, relit), circuit.leadsReversed);

@@ -1,7 +1,7 @@
 import type { StringRecord } from '../record/record';
-import { median } from '../units/quantile';
+import { median } from '../numerics/quantile';
 import { openCircuitVoltage } from '../module/single-diode';
-import { isDead, moduleAtShift, type GroupReading, type SiblingGroup } from './group';
+import { isDead, moduleAtShift, type GroupReading, type PeerGroup } from './group';
 import { rmsOf } from './scatter';
 
 /** Inputs whose currents lie apart by less than this face the same way, relative; Zembo default. */
@@ -23,7 +23,7 @@ interface InputCurrents {
  * @returns the strings of each direction, brightest first; a single list where there is nothing to ask
  */
 export function presumedDirections(
-	group: Pick<SiblingGroup, 'strings' | 'shared' | 'estimates' | 'series' | 'model' | 'conditions'>
+	group: Pick<PeerGroup, 'strings' | 'shared' | 'estimates' | 'series' | 'model' | 'conditions'>
 ): readonly (readonly StringRecord[])[] {
 	const {
 		strings,

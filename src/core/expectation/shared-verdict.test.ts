@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { siblingsOf } from '../../../tests/support/siblings';
+import { peersOf } from '../../../tests/support/peers';
 import { arrayRecord, visitOf, type Scenario } from '../../../tests/support/scenario';
 import { judgeGroup } from './shared-verdict';
 import { thresholds } from './verdict';
@@ -7,12 +7,12 @@ import { thresholds } from './verdict';
 const record = arrayRecord();
 const limits = thresholds(16);
 const judged = (scenario: Omit<Scenario, 'record'> = {}) =>
-	judgeGroup(siblingsOf(record, visitOf({ record, ...scenario })), limits);
+	judgeGroup(peersOf(record, visitOf({ record, ...scenario })), limits);
 
 describe('what the strings have in common', () => {
 	it('fits where they read as stated, and says so', () => {
 		const { verdict, words, light, heat } = judged();
-		expect(verdict).toBe('fits');
+		expect(verdict).toBe('pass');
 		expect(words).toBe('The strings together agree with the stated conditions.');
 		expect(Math.abs(light.relative)).toBeLessThan(0.02);
 		expect(Math.abs(heat.kelvin)).toBeLessThan(1);
@@ -25,7 +25,7 @@ describe('what the strings have in common', () => {
 		[{ heatShift: -18 }, /^Volts of all strings are as of cells 1\d K cooler/]
 	])('with %o is off, and is no string’s fault', (truth, said) => {
 		const { verdict, words } = judged(truth);
-		expect(verdict).toBe('off');
+		expect(verdict).toBe('fail');
 		expect(words).toMatch(said);
 		expect(words).toContain('not one string');
 	});

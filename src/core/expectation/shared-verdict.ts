@@ -1,7 +1,7 @@
 import type { Plane } from '../record/plane';
-import { normalQuantile } from './normal';
-import type { SiblingGroup } from './group';
-import { verdictOf, type Thresholds, type VerdictWord } from './verdict';
+import { normalQuantile } from '../numerics/normal-distribution';
+import type { PeerGroup } from './group';
+import { verdictOf, type Thresholds, type Verdict } from './verdict';
 
 /** What the strings of a group have in common, against the stated conditions. */
 export interface GroupVerdict {
@@ -16,7 +16,7 @@ export interface GroupVerdict {
 	/** Effective heat less stated heat, K. */
 	readonly heat: { readonly kelvin: number; readonly standardUncertainty: number };
 	/** Of the common shift, not of any string; null before anything is read. */
-	readonly verdict: VerdictWord | null;
+	readonly verdict: Verdict | null;
 	readonly words: string;
 }
 
@@ -27,12 +27,12 @@ const WORTH_WORDS = 1.5;
  * Judges the common shift as one more item of the visit: its squared distance from the stated
  * conditions follows chi-squared with two degrees of freedom where all is well.
  */
-export function judgeGroup(group: SiblingGroup, limits: Thresholds): GroupVerdict {
+export function judgeGroup(group: PeerGroup, limits: Thresholds): GroupVerdict {
 	const { shift, information, items } = group.estimates[0];
-	const { doubt } = group;
+	const { uncertainty } = group;
 	const [ll, lh, hh] = information;
 	const determinant = ll * hh - lh * lh;
-	const distance2 = (shift.light / doubt.light) ** 2 + (shift.heat / doubt.heat) ** 2;
+	const distance2 = (shift.light / uncertainty.light) ** 2 + (shift.heat / uncertainty.heat) ** 2;
 	const tail = Math.exp(-distance2 / 2);
 	const distance = -normalQuantile(Math.max(tail, 1e-300) / 2);
 	return {
@@ -50,23 +50,23 @@ export function judgeGroup(group: SiblingGroup, limits: Thresholds): GroupVerdic
 	};
 }
 
-function nothingWords({ shared }: SiblingGroup): string {
+function nothingWords({ shared }: PeerGroup): string {
 	return shared.size === 0
 		? 'Nothing is read yet.'
 		: 'No live string is read yet, and dead ones say nothing of light and heat.';
 }
 
-function sharedWords({ estimates: [{ shift }], doubt }: SiblingGroup): string {
+function sharedWords({ estimates: [{ shift }], uncertainty }: PeerGroup): string {
 	const parts: string[] = [];
-	if (Math.abs(shift.light) > WORTH_WORDS * doubt.light) {
+	if (Math.abs(shift.light) > WORTH_WORDS * uncertainty.light) {
 		const percent = `${Math.abs(100 * Math.expm1(shift.light)).toFixed(0)} %`;
 		parts.push(
 			shift.light < 0
-				? `currents are ${percent} low on all strings alike: less sun than stated, dirt on all of them, or the sensor, not one string`
+				? `currents are ${percent} low on all strings alike: less sun than stated, soiling on all of them, or the sensor, not one string`
 				: `currents are ${percent} high on all strings alike: more sun than stated, or the sensor, not one string`
 		);
 	}
-	if (Math.abs(shift.heat) > WORTH_WORDS * doubt.heat) {
+	if (Math.abs(shift.heat) > WORTH_WORDS * uncertainty.heat) {
 		const kelvin = `${Math.abs(shift.heat).toFixed(0)} K`;
 		parts.push(
 			`volts of all strings are as of cells ${kelvin} ${shift.heat > 0 ? 'warmer' : 'cooler'} than stated: the temperature, the label or the meter, not one string`

@@ -1,6 +1,7 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrayRecord, PLATE, testId, visitOf } from '../../../tests/support/scenario';
+import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
 import { HOLLIN_CREEK } from '../../../tests/support/sites';
 import { BusSource } from '../circuit/bus';
 import { curveOf } from '../circuit/curve';
@@ -9,18 +10,18 @@ import { matchColumns, readTable } from '../document/csv/table';
 import { fitLabel } from '../module/fit';
 import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
 import { translate } from '../module/translate';
-import { kitTrouble } from '../rules/kit';
+import { testEquipmentProblem } from '../isolation/test-equipment';
 import { atStandard, comparedStrings } from './compare';
 import { entryHint } from './entry-hint';
 import { expectReadings } from './expect';
 import { plainRule } from './five-percent';
 import { STC, translatedString, translatePoint } from './iec60891';
 import { compareCurve } from './measured-curve';
-import { stringPlace } from './place';
-import { agedModel, alike, moduleHere, stringHere, USUAL_PARTS } from './predict';
-import { standingReadings } from './standing';
-import { usualState, type SwitchingState } from './switching';
-import { USUAL_METERS, type MeasuredCurve, type Visit } from './visit';
+import { stringPlace } from '../visit/place';
+import { agedModel, alike, moduleAtConditions, stringAtConditions, USUAL_PARTS } from './predict';
+import { findCurrentReadings } from '../visit/current-readings';
+import { usualState, type SwitchingState } from '../visit/switching-state';
+import { USUAL_METERS, type MeasuredCurve, type Visit } from '../visit/visit';
 
 const record = arrayRecord();
 const [type] = record.moduleTypes;
@@ -50,23 +51,26 @@ describe('a reading in its switching state', () => {
 	const visit = visitOf({ record: HOLLIN_CREEK.record });
 	const placeOf = (one: Visit, label: string) => {
 		const string = HOLLIN_CREEK.record.strings.find((candidate) => candidate.label === label)!;
-		return expectReadings(HOLLIN_CREEK.record, one).places.find(
+		return expectReadings(
+			HOLLIN_CREEK.record,
+			effectiveVisit(HOLLIN_CREEK.record, one)
+		).places.find(
 			({ stringId, quantity }) => stringId === string.id && quantity === 'open-circuit-voltage'
 		)!;
 	};
 
 	it('of nobody’s saying has no basis', () => {
 		const place = placeOf(switched(visit, 'S1', null), 'S1');
-		expect(place).toMatchObject({ verdict: 'no-basis', expected: null });
+		expect(place).toMatchObject({ verdict: 'not-assessed', expected: null });
 		expect(place.missing).toContain('was not said');
 	});
 
 	it('with the devices off is so many devices times their volts', () => {
 		const place = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 6.5), 'S1');
 		expect(place.expected!.value).toBeCloseTo(11 * 0.6, 6);
-		expect(place.verdict).toBe('fits');
+		expect(place.verdict).toBe('pass');
 		const up = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 46), 'S1');
-		expect(up.verdict).toBe('off');
+		expect(up.verdict).toBe('fail');
 	});
 
 	it('on a common bus is the bus’s volts, and says nothing of its own string to the others', () => {
@@ -108,7 +112,7 @@ describe('a figure that was just read', () => {
 	});
 });
 
-describe('kit below the cold volts of a place', () => {
+describe('test equipment below the cold volts of a place', () => {
 	const [a1] = record.strings;
 	const reading = {
 		place: stringPlace(a1!.id),
@@ -121,18 +125,18 @@ describe('kit below the cold volts of a place', () => {
 	});
 
 	it('is refused, with what can stand there and why', () => {
-		expect(kitTrouble(record, rated(600), reading)).toContain('609 V can stand here');
-		expect(kitTrouble(record, rated(1000), reading)).toBeNull();
-		expect(kitTrouble(record, rated(null), reading)).toBeNull();
-		expect(kitTrouble(record, rated(1000, 2), reading)).toContain('CAT II');
+		expect(testEquipmentProblem(record, rated(600), reading)).toContain('609 V can stand here');
+		expect(testEquipmentProblem(record, rated(1000), reading)).toBeNull();
+		expect(testEquipmentProblem(record, rated(null), reading)).toBeNull();
+		expect(testEquipmentProblem(record, rated(1000, 2), reading)).toContain('CAT II');
 		const cold = { ...record, rules: { ...record.rules, lowest: -10 } };
-		expect(kitTrouble(cold, rated(500), reading)).toContain('A1 at -10 °C');
+		expect(testEquipmentProblem(cold, rated(500), reading)).toContain('A1 at -10 °C');
 	});
 
 	it('is not asked about where nothing live is touched', () => {
 		const fuse = { kind: 'fuse', string: a1!.id, pole: 'positive' } as const;
 		const ohms = { place: fuse, quantity: 'fuse-resistance', state: null } as const;
-		expect(kitTrouble(record, rated(100), ohms)).toBeNull();
+		expect(testEquipmentProblem(record, rated(100), ohms)).toBeNull();
 	});
 });
 
@@ -140,16 +144,18 @@ describe('the plain 5 % rule', () => {
 	it('passes a lost section, which the band does not', () => {
 		const visit = visitOf({ record, faults: { A2: { code: 'bypass-diode-shorted' } } });
 		const a2 = record.strings.find(({ label }) => label === 'A2')!;
-		const rule = plainRule(record, standingReadings(visit)).get(`${a2.id}/open-circuit-voltage`)!;
+		const rule = plainRule(record, findCurrentReadings(visit)).get(
+			`${a2.id}/open-circuit-voltage`
+		)!;
 		expect(rule.passes).toBe(true);
 		expect(rule.inModules).toBeGreaterThan(0.2);
-		const [worst] = comparedStrings(record, expectReadings(record, visit));
-		expect(worst).toMatchObject({ label: 'A2', volts: { verdict: 'off' } });
+		const [worst] = comparedStrings(record, expectReadings(record, effectiveVisit(record, visit)));
+		expect(worst).toMatchObject({ label: 'A2', volts: { verdict: 'fail' } });
 	});
 
 	it('says nothing of fewer than three like strings', () => {
 		const two = arrayRecord(['A1', 'A2']);
-		expect(plainRule(two, standingReadings(visitOf({ record: two }))).size).toBe(0);
+		expect(plainRule(two, findCurrentReadings(visitOf({ record: two }))).size).toBe(0);
 	});
 });
 
@@ -174,20 +180,23 @@ describe('translation, IEC 60891 procedure 2', () => {
 	});
 
 	it('agrees with the model it does not share: ends of a module within 1 %', () => {
-		const fit = fitLabel(PLATE);
+		const fit = fitLabel(NAMEPLATE);
 		const from = { irradiance: 700, cellTemperature: 45 };
 		const here = translate(fit, from.irradiance, from.cellTemperature);
 		const one = translatedString(type!, 1);
 		const voc = translatePoint({ volts: openCircuitVoltage(here), amps: 0 }, one, from, STC);
 		const isc = translatePoint({ volts: 0, amps: shortCircuitCurrent(here) }, one, from, STC);
-		expect(Math.abs(voc.volts / PLATE.voc - 1)).toBeLessThan(0.01);
-		expect(Math.abs(isc.amps / PLATE.isc - 1)).toBeLessThan(0.01);
+		expect(Math.abs(voc.volts / NAMEPLATE.voc - 1)).toBeLessThan(0.01);
+		expect(Math.abs(isc.amps / NAMEPLATE.isc - 1)).toBeLessThan(0.01);
 	});
 
 	it('carries every string’s readings to standard conditions, by its mark', () => {
-		const carried = atStandard(record, visitOf({ record, irradiance: 800, cellTemperature: 45 }));
+		const carried = atStandard(
+			record,
+			effectiveVisit(record, visitOf({ record, irradiance: 800, cellTemperature: 45 }))
+		);
 		const a1 = carried.get('A1')!;
-		expect(Math.abs(a1.voc! / (12 * PLATE.voc) - 1)).toBeLessThan(0.03);
+		expect(Math.abs(a1.voc! / (12 * NAMEPLATE.voc) - 1)).toBeLessThan(0.03);
 		expect(a1.running).toBe(true);
 	});
 });
@@ -195,10 +204,10 @@ describe('translation, IEC 60891 procedure 2', () => {
 describe('a measured curve', () => {
 	const visit = visitOf({ record, irradiance: 800, cellTemperature: 45 });
 	const [a1] = record.strings;
-	const whole = stringHere(
+	const whole = stringAtConditions(
 		a1!,
 		agedModel(type!, 6),
-		alike(moduleHere(agedModel(type!, 6), 800, 45))
+		alike(moduleAtConditions(agedModel(type!, 6), 800, 45))
 	);
 	const measured = (shadedSections: number): MeasuredCurve => {
 		const [run] = whole.modules;
@@ -224,21 +233,25 @@ describe('a measured curve', () => {
 	};
 
 	it('of a whole string lies on the expected one, without a step', () => {
-		const { steps, shares } = compareCurve(record, visit, measured(0))!;
+		const { steps, shares } = compareCurve(record, effectiveVisit(record, visit), measured(0))!;
 		expect(steps).toEqual([]);
 		expect(Math.abs(shares.pmax - 1)).toBeLessThan(0.06);
 	});
 
 	it.each([1, 2])('with %d sections in half the light shows a step of as many', (count) => {
-		const { steps, words } = compareCurve(record, visit, measured(count))!;
+		const { steps, words } = compareCurve(record, effectiveVisit(record, visit), measured(count))!;
 		expect(steps).toHaveLength(1);
 		expect(steps[0]!.sections).toBe(count);
 		expect(words.join(' ')).toContain(`about ${count} section`);
 	});
 
 	it('without conditions or of no string has nothing to lie over', () => {
-		expect(compareCurve(record, { ...visit, conditions: [] }, measured(0))).toBeNull();
-		expect(compareCurve(record, visit, { ...measured(0), stringId: testId(404) })).toBeNull();
+		expect(
+			compareCurve(record, effectiveVisit(record, { ...visit, conditions: [] }), measured(0))
+		).toBeNull();
+		expect(
+			compareCurve(record, effectiveVisit(record, visit), { ...measured(0), stringId: testId(404) })
+		).toBeNull();
 	});
 
 	it('is read from a file with other headings and commas, or from typed lines', () => {

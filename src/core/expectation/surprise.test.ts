@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { normalQuantile, normalTail } from './normal';
+import { normalQuantile, normalTail } from '../numerics/normal-distribution';
 import { surprise } from './surprise';
 
 describe('the tail of the normal distribution', () => {

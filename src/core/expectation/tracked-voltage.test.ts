@@ -1,12 +1,13 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
 import { StringSource } from '../circuit/bus';
 import { operate } from '../circuit/operate';
 import { faultOf } from '../faults/catalogue';
-import { usualState } from './switching';
+import { usualState } from '../visit/switching-state';
 import { expectReadings } from './expect';
 import { modulesAtShift } from './group';
-import { stringHere, USUAL_PARTS } from './predict';
+import { stringAtConditions, USUAL_PARTS } from './predict';
 import {
 	commonMaximumVoltage,
 	commonVoltages,
@@ -18,8 +19,8 @@ import {
 /** Every string on a tracker of its own. */
 const record = arrayRecord(['A1', 'B1', 'C1', 'D1', 'E1', 'F1']);
 const visit = visitOf({ record, normal: normalFrom(4) });
-const [group] = expectReadings(record, visit).siblingGroups;
-const circuit = stringHere(
+const [group] = expectReadings(record, effectiveVisit(record, visit)).peerGroups;
+const circuit = stringAtConditions(
 	record.strings[0]!,
 	group!.model,
 	modulesAtShift(group!, group!.estimates[0].shift)
@@ -84,14 +85,14 @@ describe('the voltage of a tracker', () => {
 					: reading
 			)
 		};
-		const { places, siblingGroups } = expectReadings(record, lowered);
+		const { places, peerGroups } = expectReadings(record, effectiveVisit(record, lowered));
 		const place = places.find(
 			({ stringId, quantity }) =>
 				stringId === record.strings[2]!.id && quantity === 'operating-current'
 		)!;
-		expect(place.tracked!.verdict).toBe('off');
-		expect(place.verdict).toBe('off');
-		const tracked = trackedVoltages(record, siblingGroups[0]!, siblingGroups, new Map());
+		expect(place.tracked!.verdict).toBe('fail');
+		expect(place.verdict).toBe('fail');
+		const tracked = trackedVoltages(record, peerGroups[0]!, peerGroups, new Map());
 		expect(tracked).toHaveLength(6);
 		expect(tracked.every(({ partners }) => partners.length === 0)).toBe(true);
 	});

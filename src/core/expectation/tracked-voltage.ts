@@ -3,15 +3,15 @@ import type { StringCircuit } from '../circuit/description';
 import { partsOf } from '../record/part';
 import { endOfString } from '../record/path';
 import type { ArrayRecord, StringRecord } from '../record/record';
-import { median } from '../units/quantile';
+import { median } from '../numerics/quantile';
 import { RECTANGULAR, METER_GAIN_SHARE, TRACKING_SCATTER } from './allowances';
 import { isAtItsRating } from './inverter-rating';
-import { groupOfString, modulesAtShift, type SiblingGroup } from './group';
-import { stringKey } from './place';
-import { stringHere, USUAL_PARTS } from './predict';
-import { STRING_QUANTITIES } from './quantity';
+import { groupOfString, modulesAtShift, type PeerGroup } from './group';
+import { stringKey } from '../visit/place';
+import { stringAtConditions, USUAL_PARTS } from './predict';
+import { STRING_QUANTITIES } from '../visit/quantity';
 import { estimateScatter, type Scatter } from './scatter';
-import type { Reading } from './visit';
+import type { Reading } from '../visit/visit';
 
 /**
  * The operating voltage of a maximum-power tracker with few strings, as one of its strings has it. The
@@ -170,13 +170,13 @@ function trackedStrings(
 /** Every string of a group whose tracker was read, with the strings beside it. */
 export function trackedVoltages(
 	record: ArrayRecord,
-	group: SiblingGroup,
-	groups: readonly SiblingGroup[],
+	group: PeerGroup,
+	groups: readonly PeerGroup[],
 	standing: ReadonlyMap<string, Reading>
 ): TrackedVoltage[] {
 	const circuitOf = (string: StringRecord) => {
 		const of = groupOfString(groups, string);
-		return of && stringHere(string, of.model, modulesAtShift(of, of.estimates[0].shift));
+		return of && stringAtConditions(string, of.model, modulesAtShift(of, of.estimates[0].shift));
 	};
 	const { volts: meter } = group.series.meters;
 	const expectedAt = new Map<string, number>();

@@ -1,25 +1,25 @@
-import { normalQuantile } from './normal';
+import { normalQuantile } from '../numerics/normal-distribution';
 
-/** What is said of a reading. `no-basis`: nothing to compare it with. */
-export type VerdictWord = 'fits' | 'look' | 'off' | 'no-basis';
+/** The result of a reading. `not-assessed`: nothing to compare it with. A pass means within tolerance, not safe to touch. */
+export type Verdict = 'pass' | 'marginal' | 'fail' | 'not-assessed';
 
-/** Distances in standard uncertainties at which a reading is worth a look, and off. */
+/** Distances in standard uncertainties from which a reading is marginal, and from which it fails. */
 export interface Thresholds {
 	/** Below the expected value, where faults take a reading. */
-	readonly look: number;
-	readonly off: number;
+	readonly marginal: number;
+	readonly fail: number;
 	/** Above it, where few faults take one. */
-	readonly above: { readonly look: number; readonly off: number };
+	readonly above: { readonly marginal: number; readonly fail: number };
 }
 
-/** Share of healthy visits that may show an `off`, and a `look` or an `off`, anywhere; Zembo default. */
-const FALSE_ALARMS_PER_VISIT = { look: 0.15, off: 0.04 };
+/** Share of healthy visits that may show a `fail`, and a `marginal` or a `fail`, anywhere; Zembo default. */
+const FALSE_ALARMS_PER_VISIT = { marginal: 0.15, fail: 0.04 };
 /** Share of those alarms that may come from readings below their expected value; Zembo default. */
 const SHARE_BELOW = 0.85;
 
 /**
- * Thresholds for a visit of so many judged readings, so that a healthy visit shows an `off` anywhere in at
- * most 2 % of visits and a `look` in at most 15 %, however many readings it has (Sidak, J. Am. Stat.
+ * Thresholds for a visit of so many judged readings, so that a healthy visit shows a `fail` anywhere in at
+ * most 4 % of visits and a `marginal` or a `fail` in at most 15 %, however many readings it has (Sidak, J. Am. Stat.
  * Assoc. 62, 1967). Most of that is spent on readings that are low, since faults lower voltage and current.
  */
 export function thresholds(judged: number): Thresholds {
@@ -28,16 +28,16 @@ export function thresholds(judged: number): Thresholds {
 		return -normalQuantile(side * each);
 	};
 	const both = (side: number) => ({
-		look: at(FALSE_ALARMS_PER_VISIT.look, side),
-		off: at(FALSE_ALARMS_PER_VISIT.off, side)
+		marginal: at(FALSE_ALARMS_PER_VISIT.marginal, side),
+		fail: at(FALSE_ALARMS_PER_VISIT.fail, side)
 	});
 	return { ...both(SHARE_BELOW), above: both(1 - SHARE_BELOW) };
 }
 
 /** @param distance measured less expected, in standard uncertainties */
-export function verdictOf(distance: number, limits: Thresholds): VerdictWord {
+export function verdictOf(distance: number, limits: Thresholds): Verdict {
 	const size = Math.abs(distance);
-	const { look, off } = distance > 0 ? limits.above : limits;
-	if (size > off) return 'off';
-	return size > look ? 'look' : 'fits';
+	const { marginal, fail } = distance > 0 ? limits.above : limits;
+	if (size > fail) return 'fail';
+	return size > marginal ? 'marginal' : 'pass';
 }

@@ -1,10 +1,12 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
-import type { Visit } from './visit';
+import type { Visit } from '../visit/visit';
 
 const record = arrayRecord();
-const warnings = (visit: Visit, array = record) => expectReadings(array, visit).warnings;
+const warnings = (visit: Visit, array = record) =>
+	expectReadings(array, effectiveVisit(array, visit)).warnings;
 const typed = (quantity: string, value: (i: number) => number) =>
 	Object.fromEntries(record.strings.map((s, i) => [`${s.label} ${quantity}`, value(i)]));
 
@@ -33,8 +35,9 @@ describe('what stands in the way of a visit', () => {
 		};
 		expect(warnings(cloudy).join()).toMatch(/scatter by \d %.*irradiance was unsteady/);
 		const width = (visit: Visit) =>
-			expectReadings(record, visit).places.find((p) => p.quantity === 'operating-current')!
-				.expected!.standardUncertainty;
+			expectReadings(record, effectiveVisit(record, visit)).places.find(
+				(p) => p.quantity === 'operating-current'
+			)!.expected!.standardUncertainty;
 		expect(width(cloudy)).toBeGreaterThan(1.5 * width(steady));
 		// Volts hardly follow light, so sections are counted as well as ever.
 		const lost = visitOf({ record, faults: { A2: { code: 'bypass-diode-shorted' } } });
@@ -45,10 +48,10 @@ describe('what stands in the way of a visit', () => {
 				value: reading.quantity === 'operating-current' ? cloudy.readings[i]!.value : reading.value
 			}))
 		};
-		const place = expectReadings(record, both).places.find(
+		const place = expectReadings(record, effectiveVisit(record, both)).places.find(
 			({ stringId }) => stringId === record.strings[1]!.id
 		);
-		expect(place).toMatchObject({ verdict: 'off', counted: { sections: 1 } });
+		expect(place).toMatchObject({ verdict: 'fail', counted: { sections: 1 } });
 	});
 
 	it('is an array without a live string: what they share comes before the strings', () => {
@@ -67,8 +70,8 @@ describe('dead and reversed strings', () => {
 		const dead = visitOf({ record, typed: typed('open-circuit-voltage', () => 7) });
 		const reversed = visitOf({ record, typed: typed('open-circuit-voltage', () => -455) });
 		for (const visit of [dead, reversed]) {
-			const [group] = expectReadings(record, visit).groups;
-			expect(group!.verdict).toBe('fits');
+			const [group] = expectReadings(record, effectiveVisit(record, visit)).groups;
+			expect(group!.verdict).toBe('pass');
 			expect(Math.abs(group!.heat.kelvin)).toBeLessThan(1);
 		}
 		const nothing = visitOf({
@@ -76,7 +79,7 @@ describe('dead and reversed strings', () => {
 			quantities: ['open-circuit-voltage'],
 			typed: typed('open-circuit-voltage', () => 0)
 		});
-		expect(expectReadings(record, nothing).groups[0]).toMatchObject({
+		expect(expectReadings(record, effectiveVisit(record, nothing)).groups[0]).toMatchObject({
 			verdict: null,
 			words: expect.stringContaining('No live string')
 		});

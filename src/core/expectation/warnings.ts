@@ -1,12 +1,13 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
 import { labelRanges } from '../record/label-ranges';
 import { millisOf } from '../units/instant';
 import type { ArrayRecord } from '../record/record';
 import { DIM_LIGHT, STEADY_SERIES } from '../conditions/conditions';
-import { isDead, type SiblingGroup } from './group';
-import { placeWords } from './place-words';
+import { isDead, type PeerGroup } from './group';
+import { placeWords } from '../visit/place-label';
 import { rmsOf } from './scatter';
-import { standingConditions, standingReadings, standingSeries } from './standing';
-import { isStringReading, type Reading, type Visit } from './visit';
+import { currentConditions, findCurrentReadings, currentSeries } from '../visit/current-readings';
+import { isStringReading, type Reading } from '../visit/visit';
 
 /** From here on the scatter of the currents is worth a word, relative. */
 const UNSTEADY = 0.02;
@@ -16,11 +17,11 @@ const SHARED_FROM = 2;
 /** What the person should know of the visit as a whole, each in a sentence or two. */
 export function warningsOf(
 	record: ArrayRecord,
-	visit: Visit,
-	groups: readonly SiblingGroup[]
+	visit: EffectiveVisit,
+	groups: readonly PeerGroup[]
 ): string[] {
 	const warnings: string[] = [];
-	const conditions = standingConditions(visit);
+	const conditions = currentConditions(visit);
 	if (conditions && conditions.irradiance.value < DIM_LIGHT) {
 		warnings.push(
 			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
@@ -46,9 +47,9 @@ export function warningsOf(
 const STALE_MINUTES = 20;
 
 /** Currents that were read while the light moved on, or long after anybody looked at it. */
-function driftWarnings(record: ArrayRecord, visit: Visit): string[] {
-	const series = standingSeries(visit);
-	const currents = [...standingReadings(visit).values()].filter(
+function driftWarnings(record: ArrayRecord, visit: EffectiveVisit): string[] {
+	const series = currentSeries(visit);
+	const currents = [...findCurrentReadings(visit).values()].filter(
 		(reading) => isStringReading(reading) && reading.quantity !== 'open-circuit-voltage'
 	);
 	const named = (readings: readonly Reading[]) =>
@@ -84,7 +85,7 @@ function driftWarnings(record: ArrayRecord, visit: Visit): string[] {
 }
 
 /** No string of the whole array alive: the strings' own faults are then not the first suspects. */
-function allDead(groups: readonly SiblingGroup[]): string[] {
+function allDead(groups: readonly PeerGroup[]): string[] {
 	const items = groups.flatMap((group) =>
 		[...group.shared.values()].map((item) => ({ group, item }))
 	);

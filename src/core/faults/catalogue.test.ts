@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE as module_ } from '../../../tests/support/scenario';
+import { MODULE_NOW as module_ } from '../../../tests/support/scenario';
 import type { StringCircuit } from '../circuit/description';
 import { wholeString } from '../circuit/description';
 import { predictValue } from '../expectation/predict';
 import { openCircuitVoltage } from '../module/single-diode';
 import { CATALOGUE, faultOf } from './catalogue';
 import { STRING_FAULT_CODES, type StringFaultCode } from './fault';
-import { usualState } from '../expectation/switching';
+import { usualState } from '../visit/switching-state';
 
 const bare = wholeString(module_, 12, 3, 0.4, 'A1');
 const fused: StringCircuit = {
@@ -67,7 +67,7 @@ describe('the weighed faults', () => {
 		expect(readings('connector-reversed', bare).amps).toBeNull();
 	});
 
-	it('lowers current by dirt and by resistance, volts hardly or not at all', () => {
+	it('lowers current by soiling and by resistance, volts hardly or not at all', () => {
 		for (const code of ['soiling', 'connector-resistive'] as const) {
 			expect(readings(code).amps).toBeLessThan(healthyAmps);
 			expect(readings(code).modules).toBeGreaterThan(11.9);

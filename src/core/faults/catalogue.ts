@@ -6,7 +6,7 @@ import { modulesPerDevice, type Fault, type StringFaultCode } from './fault';
 import {
 	AGED,
 	CELL,
-	DIRT,
+	SOILING,
 	INSIDE,
 	LEAK,
 	MODULES,
@@ -17,7 +17,7 @@ import {
 	shades
 } from './sizes';
 import { injectIntoString, type StringEffectCode } from './string-effects';
-import { isRunning } from '../expectation/switching';
+import { isRunning } from '../visit/switching-state';
 
 /** The string with the fault; as it was where it has no such part. Readings from outside do not tell the place. */
 function faulty(
@@ -194,7 +194,7 @@ export const CATALOGUE: readonly Fault[] = [
 		family: 'low-current',
 		spread: 'string',
 		found: always,
-		severities: DIRT,
+		severities: SOILING,
 		inject: (circuit, { size }) => faulty(circuit, 'soiling', size),
 		shownBy: null
 	},

@@ -1,8 +1,8 @@
-import type { Quantity } from '../expectation/quantity';
+import type { Quantity } from '../visit/quantity';
 import type { ModuleType, StringRecord } from '../record/record';
 import type { StringCircuit } from '../circuit/description';
-import type { SwitchingState } from '../expectation/switching';
-import type { FaultCode } from './codes';
+import type { SwitchingState } from '../visit/switching-state';
+import type { FaultCode } from '../visit/fault-code';
 
 /** Faults of one string that are weighed. */
 export const STRING_FAULT_CODES = [
@@ -49,7 +49,7 @@ export type SharedFaultCode = Extract<
 >;
 
 /** Faults that a string's volts and amps do not show: each has readings of its own. */
-type ApartFaultCode = Extract<
+type EquipmentFaultCode = Extract<
 	FaultCode,
 	| 'cable-damaged'
 	| 'moisture-intermittent'
@@ -66,7 +66,7 @@ type ApartFaultCode = Extract<
 export type CauseCode =
 	| StringFaultCode
 	| SharedFaultCode
-	| ApartFaultCode
+	| EquipmentFaultCode
 	| 'reading-wrong'
 	| 'conditions-wrong'
 	| 'healthy';
@@ -84,7 +84,7 @@ export interface Severity {
 
 /**
  * What a fault leaves of a string in one switching state; null where the reading cannot be
- * foretold.
+ * predicted.
  */
 type Injection = (
 	circuit: StringCircuit,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { BLOCKING_SILICON, BYPASS_DIODE } from '../circuit/diode';
 import { CLOSED, moduleCountOf, wholeString, type BusCircuit } from '../circuit/description';
 import { TYPICAL_BREAKDOWN } from '../circuit/section';
@@ -7,17 +7,17 @@ import { solveBus } from '../circuit/state';
 import { openCircuitVoltage } from '../module/single-diode';
 import { translate } from '../module/translate';
 import { fitLabel } from '../module/fit';
-import { PLATE } from '../../../tests/support/scenario';
-import { FAULT_CODES, type FaultCode } from './codes';
+import { NAMEPLATE } from '../../../tests/support/scenario';
+import { FAULT_CODES, type FaultCode } from '../visit/fault-code';
 import { inject, type PlacedFault } from './inject';
 
-const voc = openCircuitVoltage(MODULE_HERE);
+const voc = openCircuitVoltage(MODULE_NOW);
 const fuses = {
 	positive: { rating: 15, state: 'whole' },
 	negative: { rating: 15, state: 'whole' }
 } as const;
 const string = (name: string) => ({
-	...wholeString(MODULE_HERE, 12, 3, 0.4, name),
+	...wholeString(MODULE_NOW, 12, 3, 0.4, name),
 	fuses,
 	blockingDiode: { ...BLOCKING_SILICON, state: 'whole' as const }
 });
@@ -54,7 +54,7 @@ const modules = (code: FaultCode, over: Partial<PlacedFault> = {}, into = bus) =
 	return solveBus(alone).volts / voc;
 };
 const whole = solveBus(bus);
-const other = translate(fitLabel({ ...PLATE, voc: 30, vmp: 24.5 }), 812, 46);
+const other = translate(fitLabel({ ...NAMEPLATE, voc: 30, vmp: 24.5 }), 812, 46);
 
 describe('a fault put in by its code', () => {
 	it.each<[FaultCode, number, Partial<PlacedFault>?]>([
@@ -217,7 +217,7 @@ describe('a fault put in by its code', () => {
 		const bare: BusCircuit = {
 			...bus,
 			load: { kind: 'open' },
-			strings: [wholeString(MODULE_HERE, 12, 3, 0.4, 'A1')]
+			strings: [wholeString(MODULE_NOW, 12, 3, 0.4, 'A1')]
 		};
 		for (const code of [
 			'fuse-blown',

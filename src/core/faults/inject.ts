@@ -2,7 +2,7 @@ import type { BusCircuit, EarthConnection, StringCircuit } from '../circuit/desc
 import { moduleCountOf } from '../circuit/description';
 import type { SingleDiode } from '../module/single-diode';
 import { refuse, succeed, type Result } from '../units/result';
-import { FAULTS, type FaultCode, type PlaceKind, type Scale } from './codes';
+import { FAULTS, type FaultCode, type PlaceKind, type Scale } from '../visit/fault-code';
 import type { FaultPlace } from './place';
 import {
 	injectIntoString,

@@ -1,4 +1,4 @@
-import type { FaultCode } from './codes';
+import type { FaultCode } from '../visit/fault-code';
 
 /**
  * Chance that one part has the fault at one visit. All of it judgement: what a tester of many inherited

@@ -41,7 +41,7 @@ const lightLost = (loss: number) => `about ${Math.round(100 * loss)} % of its li
 export const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, ohms);
 
 /** Small losses are met more often than large ones. */
-export const DIRT = severities(logSteps(0.03, 0.5, 10), (loss) => 1 / (0.1 + loss), lightLost);
+export const SOILING = severities(logSteps(0.03, 0.5, 10), (loss) => 1 / (0.1 + loss), lightLost);
 
 export const AGED = severities(
 	logSteps(0.06, 0.75, 8),

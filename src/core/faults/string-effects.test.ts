@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE } from '../../../tests/support/scenario';
+import { MODULE_NOW } from '../../../tests/support/scenario';
 import { CLOSED, moduleCountOf, wholeString, type StringCircuit } from '../circuit/description';
 import { BLOCKING_SILICON } from '../circuit/diode';
 import {
@@ -12,7 +12,7 @@ import {
 
 const N = 12;
 const WHOLE: StringCircuit = {
-	...wholeString(MODULE_HERE, N, 3, 0.4, 'A1'),
+	...wholeString(MODULE_NOW, N, 3, 0.4, 'A1'),
 	fuses: { positive: { rating: 15, state: 'whole' }, negative: null },
 	blockingDiode: { ...BLOCKING_SILICON, state: 'whole' },
 	devices: [
@@ -22,7 +22,7 @@ const WHOLE: StringCircuit = {
 };
 const CODES = Object.keys(STRING_EFFECTS) as StringEffectCode[];
 const injected = (code: StringEffectCode, place: object, size = 1): StringCircuit => {
-	const changed = injectIntoString(WHOLE, code, { string: 'A1', ...place }, size, MODULE_HERE);
+	const changed = injectIntoString(WHOLE, code, { string: 'A1', ...place }, size, MODULE_NOW);
 	if (typeof changed === 'string') throw new Error(changed);
 	return changed;
 };
@@ -109,7 +109,7 @@ describe('modules that are not as many as recorded', () => {
 });
 
 describe('a fault of the whole string', () => {
-	it('dirt lies on all alike, over what light there was', () => {
+	it('soiling lies on all alike, over what light there was', () => {
 		const shaded = injected('shade', { module: 0 }, 0.5);
 		const dirty = injectIntoString(shaded, 'soiling', { string: 'A1' }, 0.2) as StringCircuit;
 		const light = modulesOf(dirty).map(({ sections }) => sections[0]!.light);

@@ -1,7 +1,7 @@
 import type { SingleDiode } from '../module/single-diode';
 import type { Disconnect, Fuse, ModuleState, StringCircuit } from '../circuit/description';
 import { CLOSED, moduleCountOf } from '../circuit/description';
-import type { FaultCode } from './codes';
+import type { FaultCode } from '../visit/fault-code';
 import { atModule, atSection, everySection, type FaultPlace } from './place';
 
 /**

@@ -1,13 +1,14 @@
+import { effectiveVisit } from '../visit/effective-visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import type { Load } from '../circuit/load';
-import { assess } from '../trace/assess';
-import { inputHere } from '../expectation/here';
+import { assess } from '../diagnosis/assess';
+import { inputAtConditions } from '../expectation/at-conditions';
 import { heatOf, study, type WhatIf } from './what-if';
 
 const record = arrayRecord(['A1', 'A2', 'A3']);
 const visit = visitOf({ record });
-const here = inputHere(record, visit, testId(101))!;
+const here = inputAtConditions(record, effectiveVisit(record, visit), testId(101))!;
 const tracker: Load = {
 	kind: 'tracker',
 	window: { least: 0, most: null },
@@ -57,7 +58,7 @@ describe('what would I measure', () => {
 		expect(parting).toMatch(/bypass diodes/);
 	});
 
-	it('feeds a dark string from its siblings, and says what its fuse would do', () => {
+	it('feeds a dark string from its comparable strings, and says what its fuse would do', () => {
 		const dark = Array.from({ length: 12 }, (_, module) => ({
 			module,
 			section: null,
@@ -117,7 +118,9 @@ describe('what would I measure', () => {
 	});
 
 	it('needs conditions and a module type', () => {
-		expect(inputHere(record, { ...visit, conditions: [] }, testId(101))).toBeNull();
-		expect(inputHere(record, visit, 'none')).toBeNull();
+		expect(
+			inputAtConditions(record, effectiveVisit(record, { ...visit, conditions: [] }), testId(101))
+		).toBeNull();
+		expect(inputAtConditions(record, effectiveVisit(record, visit), 'none')).toBeNull();
 	});
 });

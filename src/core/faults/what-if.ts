@@ -90,7 +90,7 @@ const POINTS = 240;
 /** Points of a curve past open circuit, where the bus drives it. */
 const BEYOND = 40;
 /** Standard uncertainty of a volts reading for locating an earth fault, V (judgement). */
-const READING_DOUBT = 1.5;
+const READING_UNCERTAINTY = 1.5;
 
 /** A string under other light; faults come after it. */
 function lit(string: StringCircuit, lights: readonly LightChange[]): StringCircuit {
@@ -155,7 +155,7 @@ export function study(bus: BusCircuit, subject: string, asked: WhatIf): Result<S
 				: { verdict: fuseVerdict(ownSource.ampsAt(state.volts), rating), rating },
 		earth: earthed && {
 			...earthed,
-			place: locateEarthFault(earthed, countOf(after), READING_DOUBT)
+			place: locateEarthFault(earthed, countOf(after), READING_UNCERTAINTY)
 		},
 		hottest: hottestOf(detailOf(state).parts, subject),
 		quick,

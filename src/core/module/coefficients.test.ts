@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { PLATE } from '../../../tests/support/scenario';
+import { NAMEPLATE } from '../../../tests/support/scenario';
 import { coefficientsOf, relativeCoefficient } from './coefficients';
 import { TECHNOLOGIES, TECHNOLOGY_FACTS } from './technology';
 
@@ -30,7 +30,7 @@ describe('temperature coefficients', () => {
 	});
 
 	it('are the label’s own where it states them', () => {
-		expect(coefficientsOf(PLATE)).toEqual({
+		expect(coefficientsOf(NAMEPLATE)).toEqual({
 			alphaIscPctPerK: 0.048,
 			betaVocPctPerK: -0.27,
 			notes: []

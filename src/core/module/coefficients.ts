@@ -1,4 +1,4 @@
-import type { FitPlate } from './plate';
+import type { FitNameplate } from './nameplate';
 import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS } from './technology';
 
 /** Units in which labels state the coefficient of Isc. */
@@ -42,7 +42,7 @@ export interface Coefficients {
 
 /** The label's own coefficients, or the typical ones of its technology where it states none. */
 export function coefficientsOf(
-	plate: Pick<FitPlate, 'technology' | 'alphaIscPctPerK' | 'betaVocPctPerK'>
+	plate: Pick<FitNameplate, 'technology' | 'alphaIscPctPerK' | 'betaVocPctPerK'>
 ): Coefficients {
 	const { words, typical } = TECHNOLOGY_FACTS[plate.technology ?? DEFAULT_TECHNOLOGY];
 	const notes: string[] = [];

@@ -2,8 +2,8 @@ import { STC_CELL_TEMPERATURE } from '../units/constants';
 import { kelvin } from '../units/temperature';
 import { BOLTZMANN_EV_PER_K } from '../units/constants';
 import { coefficientsOf, type Coefficients } from './coefficients';
-import { solveBounded } from './least-squares';
-import type { FitPlate } from './plate';
+import { solveBounded } from '../numerics/least-squares';
+import type { FitNameplate } from './nameplate';
 import { maximumPowerPoint, type SingleDiode } from './single-diode';
 import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS, type BandGap } from './technology';
 import { saturationCurrentRatio, type ModuleModel } from './translate';
@@ -27,7 +27,7 @@ export const MET = 1e-6;
 const RSH_AT_MOST = 1e7;
 
 /** A label with its coefficients settled. */
-type SettledPlate = FitPlate & Coefficients;
+type SettledNameplate = FitNameplate & Coefficients;
 
 /** What remains of the model once a, Rs and 1/Rsh are chosen: open and short circuit are then exact. */
 interface Candidate {
@@ -36,7 +36,7 @@ interface Candidate {
 	readonly diodeCurrentAtOpen: number;
 }
 
-function eliminate(plate: FitPlate, a: number, rs: number, gsh: number): Candidate {
+function eliminate(plate: FitNameplate, a: number, rs: number, gsh: number): Candidate {
 	const { voc, isc } = plate;
 	const diodeCurrentAtOpen = (isc - gsh * (voc - isc * rs)) / -Math.expm1((isc * rs - voc) / a);
 	const photocurrent = diodeCurrentAtOpen * -Math.expm1(-voc / a) + voc * gsh;
@@ -48,7 +48,7 @@ function eliminate(plate: FitPlate, a: number, rs: number, gsh: number): Candida
  * current at Vmp, slope dI/dV = -Imp/Vmp there, and zero current at Voc + beta dT when warmed.
  */
 function misses(
-	plate: SettledPlate,
+	plate: SettledNameplate,
 	bandGap: BandGap,
 	a: number,
 	rs: number,
@@ -77,7 +77,7 @@ function misses(
  * a from the temperature coefficient alone: Voc = a ln(IL/I0) differentiated by temperature, with
  * the shunt left out. The start of the fit, within some percent of its end.
  */
-function startingIdeality(plate: SettledPlate, bandGap: BandGap): number {
+function startingIdeality(plate: SettledNameplate, bandGap: BandGap): number {
 	const t = kelvin(STC_CELL_TEMPERATURE);
 	const perKelvin = (plate.betaVocPctPerK / 100) * plate.voc;
 	const dLnI0 =
@@ -100,9 +100,9 @@ function startingIdeality(plate: SettledPlate, bandGap: BandGap): number {
  * @param label V, A, %/K; Vmp < Voc and Imp < Isc, all positive
  * @returns parameters at standard test conditions: A, A, ohm, ohm, V
  */
-export function fitLabel(label: FitPlate): LabelFit {
+export function fitLabel(label: FitNameplate): LabelFit {
 	const { bandGap } = TECHNOLOGY_FACTS[label.technology ?? DEFAULT_TECHNOLOGY];
-	const plate: SettledPlate = { ...label, ...coefficientsOf(label) };
+	const plate: SettledNameplate = { ...label, ...coefficientsOf(label) };
 	const { voc, isc, vmp, imp } = plate;
 	const a0 = startingIdeality(plate, bandGap);
 	const rsGuess = (a0 * Math.log(Math.max(1 - imp / isc, 1e-3)) + voc - vmp) / imp;
@@ -142,7 +142,7 @@ export function fitLabel(label: FitPlate): LabelFit {
 const ROUNDED = 0.007;
 
 /** Maximum power of the model over that of the nameplate, less 1. */
-function powerMiss(reference: SingleDiode, { vmp, imp }: SettledPlate): number {
+function powerMiss(reference: SingleDiode, { vmp, imp }: SettledNameplate): number {
 	const { volts, amps } = maximumPowerPoint(reference);
 	return (volts * amps) / (vmp * imp) - 1;
 }

@@ -1,4 +1,4 @@
-import type { Plate } from './plate';
+import type { Nameplate } from './nameplate';
 
 /** A part of a model code and what it often stands for; makers differ, the label decides. */
 export interface CodePart {
@@ -38,7 +38,7 @@ export function isHalfCut(counted: number): boolean {
  * @param code as on the label, for example "SKM-335-M60H BF"
  * @param pmax W on the label, if it is known: the number that agrees is the power
  */
-export function readModelCode(code: string, pmax?: Plate['pmax']): CodePart[] {
+export function readModelCode(code: string, pmax?: Nameplate['pmax']): CodePart[] {
 	const pieces = code.match(/\d+|\p{L}+/gu) ?? [];
 	const parts: CodePart[] = [];
 	let first = true;

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { relativeCoefficient } from './coefficients';
-import { PLATE as plate } from '../../../tests/support/scenario';
+import { NAMEPLATE as plate } from '../../../tests/support/scenario';
 import { checkLabel } from './plausibility';
-import type { Plate } from './plate';
+import type { Nameplate } from './nameplate';
 
 describe('checkLabel', () => {
 	it('has nothing to say about a label that agrees with itself', () => {
 		expect(checkLabel(plate)).toEqual([]);
 	});
 
-	it.each<[string, Partial<Plate>, keyof Plate, 'error' | 'odd', RegExp]>([
+	it.each<[string, Partial<Nameplate>, keyof Nameplate, 'error' | 'odd', RegExp]>([
 		['Vmp above Voc', { vmp: 41 }, 'vmp', 'error', /below Voc 40\.58 V/],
 		['Imp above Isc', { imp: 11 }, 'imp', 'error', /below Isc 10\.78 A/],
 		['power off by more than 3 %', { pmax: 350 }, 'pmax', 'odd', /335 W, 4\.2 % below Pmax/],

@@ -1,9 +1,9 @@
-import type { Plate } from './plate';
+import type { Nameplate } from './nameplate';
 import { TECHNOLOGY_FACTS } from './technology';
 
-/** Something odd about a label, and the field it belongs beside. An error blocks, an oddity warns. */
+/** Something odd about a label, and the field it belongs beside. An error blocks, an implausible figure warns. */
 export interface LabelFinding {
-	readonly field: keyof Plate;
+	readonly field: keyof Nameplate;
 	readonly severity: 'error' | 'odd';
 	readonly words: string;
 }
@@ -18,7 +18,12 @@ const POWER_AGREEMENT = 0.03;
 const fixed = (value: number, digits: number) => value.toFixed(digits);
 
 /** Fill factor Vmp Imp/(Voc Isc), 1; V and A. */
-export function fillFactorOf({ vmp, imp, voc, isc }: Pick<Plate, 'vmp' | 'imp' | 'voc' | 'isc'>) {
+export function fillFactorOf({
+	vmp,
+	imp,
+	voc,
+	isc
+}: Pick<Nameplate, 'vmp' | 'imp' | 'voc' | 'isc'>) {
 	return (vmp * imp) / (voc * isc);
 }
 
@@ -31,7 +36,7 @@ const known = (...figures: readonly number[]) => figures.every(Number.isFinite);
  *
  * @param plate V, A, W, %/K
  */
-export function checkLabel(plate: Plate): LabelFinding[] {
+export function checkLabel(plate: Nameplate): LabelFinding[] {
 	return [
 		...checkOrder(plate),
 		...checkPower(plate),
@@ -41,7 +46,7 @@ export function checkLabel(plate: Plate): LabelFinding[] {
 	];
 }
 
-function checkOrder({ vmp, voc, imp, isc }: Plate): LabelFinding[] {
+function checkOrder({ vmp, voc, imp, isc }: Nameplate): LabelFinding[] {
 	const findings: LabelFinding[] = [];
 	if (vmp >= voc) {
 		findings.push({
@@ -60,7 +65,7 @@ function checkOrder({ vmp, voc, imp, isc }: Plate): LabelFinding[] {
 	return findings;
 }
 
-function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
+function checkPower({ vmp, imp, pmax }: Nameplate): LabelFinding[] {
 	if (!known(vmp, imp, pmax)) return [];
 	const product = vmp * imp;
 	const miss = product / pmax - 1;
@@ -74,7 +79,7 @@ function checkPower({ vmp, imp, pmax }: Plate): LabelFinding[] {
 	];
 }
 
-function checkFillFactor({ vmp, imp, voc, isc, technology }: Plate): LabelFinding[] {
+function checkFillFactor({ vmp, imp, voc, isc, technology }: Nameplate): LabelFinding[] {
 	if (!known(vmp, imp, voc, isc)) return [];
 	const fillFactor = fillFactorOf({ vmp, imp, voc, isc });
 	const [low, high] =
@@ -89,7 +94,7 @@ function checkFillFactor({ vmp, imp, voc, isc, technology }: Plate): LabelFindin
 	];
 }
 
-function checkCells({ voc, cellsInSeries, technology }: Plate): LabelFinding[] {
+function checkCells({ voc, cellsInSeries, technology }: Nameplate): LabelFinding[] {
 	if (!known(voc, cellsInSeries)) return [];
 	const facts = TECHNOLOGY_FACTS[technology];
 	const perCell = voc / cellsInSeries;
@@ -111,7 +116,7 @@ function checkCells({ voc, cellsInSeries, technology }: Plate): LabelFinding[] {
 const USUAL_ALPHA = [-0.02, 0.15] as const;
 const USUAL_BETA = [-0.5, -0.15] as const;
 
-function checkCoefficients({ alphaIscPctPerK, betaVocPctPerK }: Plate): LabelFinding[] {
+function checkCoefficients({ alphaIscPctPerK, betaVocPctPerK }: Nameplate): LabelFinding[] {
 	const findings: LabelFinding[] = [];
 	const outside = (value: number, [low, high]: readonly [number, number]) =>
 		value < low || value > high;

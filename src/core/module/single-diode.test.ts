@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MODULE_HERE as module_, PLATE } from '../../../tests/support/scenario';
+import { MODULE_NOW as module_, NAMEPLATE } from '../../../tests/support/scenario';
 import { fitLabel } from './fit';
-import type { FitPlate } from './plate';
+import type { FitNameplate } from './nameplate';
 import {
 	currentAt,
 	maximumPowerPoint,
@@ -13,7 +13,7 @@ import {
 import { saturationCurrentRatio, translate } from './translate';
 
 /** Labels as they may be invented: every figure plausible, not necessarily the work of one cell. */
-const plausibleLabel: fc.Arbitrary<FitPlate> = fc
+const plausibleLabel: fc.Arbitrary<FitNameplate> = fc
 	.record({
 		cellsInSeries: fc.constantFrom(32, 36, 48, 54, 60, 66, 72, 96),
 		vocPerCell: fc.double({ min: 0.58, max: 0.75, noNaN: true }),
@@ -94,13 +94,13 @@ describe('fitting labels', () => {
 
 describe('translation', () => {
 	it('is nothing at standard test conditions', () => {
-		const fit = fitLabel(PLATE);
+		const fit = fitLabel(NAMEPLATE);
 		expect(translate(fit, 1000, 25)).toEqual(fit.reference);
 		expect(saturationCurrentRatio(fit.bandGap, 45)).toBeGreaterThan(10);
 	});
 
 	it('more light never lowers Isc or Voc; more heat always lowers Voc', () => {
-		const fit = fitLabel(PLATE);
+		const fit = fitLabel(NAMEPLATE);
 		fc.assert(
 			fc.property(
 				fc.double({ min: 20, max: 1300, noNaN: true }),

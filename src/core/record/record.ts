@@ -1,4 +1,4 @@
-import type { Plate } from '../module/plate';
+import type { Nameplate } from '../module/nameplate';
 import type { Field, Span } from './field';
 import type { Part, PartKind } from './part';
 
@@ -83,7 +83,7 @@ interface Location {
 export interface ModuleType {
 	readonly id: string;
 	readonly name: string;
-	readonly plate: Plate;
+	readonly plate: Nameplate;
 	/** Tolerance of the label's Voc and Isc, +/- %, as limits. */
 	readonly tolerance: { readonly vocPct: number; readonly iscPct: number };
 	/** What the label says besides; null where it is not known. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { testRecord } from '../../../tests/support/watched-record';
+import { testRecord } from '../../../tests/support/monitored-record';
 import { searchRecord, wordsOf } from './search';
 
 const record = testRecord();

@@ -3,17 +3,17 @@
 	import SubNav from '$lib/ui/SubNav.svelte';
 
 	interface Props {
-		pile: { readonly id: string; readonly name: string };
+		batch: { readonly id: string; readonly name: string };
 	}
-	let { pile }: Props = $props();
+	let { batch }: Props = $props();
 	const stops = $derived([
-		{ path: resolve('/bench/piles/[pile]', { pile: pile.id }), words: 'Test' },
-		{ path: resolve('/bench/piles/[pile]/group', { pile: pile.id }), words: 'Group' },
-		{ path: resolve('/bench/piles/[pile]/mix', { pile: pile.id }), words: 'Mix' },
-		{ path: resolve('/bench/piles/[pile]/stickers', { pile: pile.id }), words: 'Stickers' }
+		{ path: resolve('/bench/batches/[batch]', { batch: batch.id }), words: 'Test' },
+		{ path: resolve('/bench/batches/[batch]/group', { batch: batch.id }), words: 'Group' },
+		{ path: resolve('/bench/batches/[batch]/configuration', { batch: batch.id }), words: 'Mix' },
+		{ path: resolve('/bench/batches/[batch]/stickers', { batch: batch.id }), words: 'Stickers' }
 	]);
 </script>
 
-<SubNav label="The pile" {stops}>
-	{#snippet crumb()}<a href={resolve('/bench')}>Bench</a> / <strong>{pile.name}</strong>{/snippet}
+<SubNav label="The batch" {stops}>
+	{#snippet crumb()}<a href={resolve('/bench')}>Bench</a> / <strong>{batch.name}</strong>{/snippet}
 </SubNav>

@@ -2,17 +2,17 @@
 	import { resolve } from '$app/paths';
 	import { fillUp, freeSwaps, readGrouping } from '$core/bench/grouping/explain';
 	import { groupingGives, type Grouping, type GroupingAsk } from '$core/bench/grouping/grouping';
-	import { writeMix } from '$core/bench/mix/notation';
-	import { mixOf } from '$core/bench/mix/tree';
-	import StringsOfPile from './StringsOfPile.svelte';
+	import { writeConfiguration } from '$core/bench/configuration/notation';
+	import { configurationOf } from '$core/bench/configuration/tree';
+	import StringsOfBatch from './StringsOfBatch.svelte';
 
 	interface Props {
 		grouping: Grouping;
 		ask: GroupingAsk;
-		/** Id of the pile. */
-		pile: string;
+		/** Id of the batch. */
+		batch: string;
 	}
-	let { grouping, ask, pile }: Props = $props();
+	let { grouping, ask, batch }: Props = $props();
 
 	const gives = $derived(groupingGives(grouping, ask));
 	const swaps = $derived(freeSwaps(grouping, ask, gives.watts));
@@ -22,7 +22,7 @@
 	const mixQuery = $derived.by(() => {
 		const { windowLow, fuse, blocking } = ask.target;
 		const query = [
-			`of=${encodeURIComponent(writeMix(mixOf(grouping.strings), markOf))}`,
+			`of=${encodeURIComponent(writeConfiguration(configurationOf(grouping.strings), markOf))}`,
 			...(windowLow === null ? [] : [`from=${windowLow}`]),
 			...(fuse === null ? [] : [`fuse=${fuse}`]),
 			...(blocking ? ['diodes=yes'] : [])
@@ -48,7 +48,7 @@
 {#each gives.broken as words (words)}
 	<p class="notice" data-kind="error">{words}</p>
 {/each}
-<StringsOfPile strings={gives.strings} />
+<StringsOfBatch strings={gives.strings} />
 {#if grouping.out.length > 0}
 	<p><strong>Stay out:</strong> <span>{grouping.out.map(markOf).join(', ')}</span></p>
 {/if}
@@ -61,7 +61,9 @@
 {/if}
 <p>
 	<!-- eslint-disable svelte/no-navigation-without-resolve -- the query of a resolved path -->
-	<a class="act-plain" href="{resolve('/bench/piles/[pile]/mix', { pile })}?{mixQuery}"
+	<a
+		class="act-plain"
+		href="{resolve('/bench/batches/[batch]/configuration', { batch: batch })}?{mixQuery}"
 		>Look at it as a mix</a
 	>
 	<!-- eslint-enable svelte/no-navigation-without-resolve -->

@@ -1,26 +1,26 @@
 <script lang="ts">
-	import type { PileLabel } from '$core/bench/pile';
-	import { labelFindings } from '$core/bench/plate-of';
+	import type { BatchNameplate } from '$core/bench/module-batch';
+	import { labelFindings } from '$core/bench/nameplate-of';
 	import { readFigure } from '$core/document/figure';
-	import { PILE_LIMITS } from '$core/document/pile';
+	import { BATCH_LIMITS } from '$core/document/module-batch';
 	import { TECHNOLOGIES, TECHNOLOGY_FACTS, type Technology } from '$core/module/technology';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 
 	interface Props {
-		label: PileLabel;
-		onchange: (label: PileLabel) => void;
+		label: BatchNameplate;
+		onchange: (label: BatchNameplate) => void;
 	}
 	let { label, onchange }: Props = $props();
 
 	const FIGURES = [
-		['pmax', 'Pmax', PILE_LIMITS.pmax],
-		['vmp', 'Vmp', PILE_LIMITS.vmp],
-		['imp', 'Imp', PILE_LIMITS.imp],
-		['voc', 'Voc', PILE_LIMITS.voc],
-		['isc', 'Isc', PILE_LIMITS.isc],
-		['cellsInSeries', 'Cells in series', PILE_LIMITS.cells],
-		['seriesFuse', 'Maximum series fuse', PILE_LIMITS.seriesFuse]
+		['pmax', 'Pmax', BATCH_LIMITS.pmax],
+		['vmp', 'Vmp', BATCH_LIMITS.vmp],
+		['imp', 'Imp', BATCH_LIMITS.imp],
+		['voc', 'Voc', BATCH_LIMITS.voc],
+		['isc', 'Isc', BATCH_LIMITS.isc],
+		['cellsInSeries', 'Cells in series', BATCH_LIMITS.cells],
+		['seriesFuse', 'Maximum series fuse', BATCH_LIMITS.seriesFuse]
 	] as const;
 	type Key = (typeof FIGURES)[number][0];
 	let typed = $state<Partial<Record<Key, string>>>({});

@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import type { ModuleResult } from '$core/bench/evaluate';
-	import { LOOK_WORDS, LOOKS, type PileModule } from '$core/bench/pile';
+	import { LOOK_WORDS, LOOKS, type BatchModule } from '$core/bench/module-batch';
 	import { readFigure } from '$core/document/figure';
-	import { PILE_LIMITS } from '$core/document/pile';
+	import { BATCH_LIMITS } from '$core/document/module-batch';
 	import Field from '$lib/ui/Field.svelte';
-	import { usePile } from '$lib/ui/pile-session.svelte';
+	import { useBatch } from '$lib/session/batch-session.svelte';
 	import { markOf } from './grade-words';
 	import GradeMark from './GradeMark.svelte';
 	import LabelForm from './LabelForm.svelte';
@@ -15,15 +15,15 @@
 		onclose: () => void;
 	}
 	let { result, onclose }: Props = $props();
-	const session = usePile();
+	const session = useBatch();
 	const module = $derived(result.module);
 	const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
 
-	function change(part: Partial<PileModule>): void {
+	function change(part: Partial<BatchModule>): void {
 		const { id } = module;
-		session.change((pile) => ({
-			...pile,
-			modules: pile.modules.map((one) => (one.id === id ? { ...one, ...part } : one))
+		session.change((batch) => ({
+			...batch,
+			modules: batch.modules.map((one) => (one.id === id ? { ...one, ...part } : one))
 		}));
 	}
 	/** Open at first where the label is wanted. */
@@ -35,7 +35,7 @@
 			yearError = '';
 			return change({ year: null });
 		}
-		const read = readFigure(text, PILE_LIMITS.year);
+		const read = readFigure(text, BATCH_LIMITS.year);
 		yearError = read.ok ? '' : read.problem;
 		if (read.ok) change({ year: read.value });
 	}
@@ -45,7 +45,7 @@
 			sizeError = '';
 			return change({ size: null });
 		}
-		const [length, width] = parts.map((part) => readFigure(part, PILE_LIMITS.millimetres));
+		const [length, width] = parts.map((part) => readFigure(part, BATCH_LIMITS.millimetres));
 		if (parts.length !== 2 || !length?.ok || !width?.ok) {
 			sizeError = 'Type length x width in millimetres: 1640 x 992.';
 			return;
@@ -55,9 +55,9 @@
 	}
 	function remove(): void {
 		const { id } = module;
-		session.change((pile) => ({
-			...pile,
-			modules: pile.modules.filter((one) => one.id !== id)
+		session.change((batch) => ({
+			...batch,
+			modules: batch.modules.filter((one) => one.id !== id)
 		}));
 		onclose();
 	}
@@ -80,7 +80,7 @@
 			<dt>Of its nameplate</dt>
 			<dd class="figure">
 				{result.graded.atMost ? 'at most ' : ''}{percent(result.share)} ± {percent(
-					2 * result.doubt
+					2 * result.uncertainty
 				)}
 			</dd>
 		{/if}
@@ -198,7 +198,7 @@
 			{/each}
 		</fieldset>
 		<button type="button" class="act-plain" onclick={remove}
-			>Take this module out of the pile</button
+			>Take this module out of the batch</button
 		>
 	</details>
 </section>

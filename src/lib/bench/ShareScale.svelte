@@ -1,14 +1,14 @@
 <script lang="ts">
-	import type { GradeLimits } from '$core/bench/pile';
+	import type { GradeLimits } from '$core/bench/module-batch';
 
 	interface Props {
 		/** Of label power. */
 		share: number | null;
 		/** Standard uncertainty of it. */
-		doubt: number;
+		uncertainty: number;
 		limits: GradeLimits | null;
 	}
-	let { share, doubt, limits }: Props = $props();
+	let { share, uncertainty, limits }: Props = $props();
 	/** The scale ends here. */
 	const END = 1.2;
 	const at = (value: number) => `${(100 * Math.min(END, Math.max(0, value))) / END}%`;
@@ -25,8 +25,8 @@
 	{#if share !== null}
 		<span
 			class="band"
-			style:left={at(share - 2 * doubt)}
-			style:right="calc(100% - {at(share + 2 * doubt)})"
+			style:left={at(share - 2 * uncertainty)}
+			style:right="calc(100% - {at(share + 2 * uncertainty)})"
 		></span>
 		<span class="needle" style:left={at(share)}></span>
 	{/if}

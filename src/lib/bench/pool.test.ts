@@ -1,5 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_PILE, NO_LABEL, type Pile, type PileModule } from '$core/bench/pile';
+import {
+	EMPTY_BATCH,
+	NO_LABEL,
+	type ModuleBatch,
+	type BatchModule
+} from '$core/bench/module-batch';
 import { poolOf } from './pool';
 
 const LABEL = {
@@ -12,9 +17,9 @@ const LABEL = {
 	voc: 36.9,
 	isc: 8.15
 };
-const pile = (...modules: Partial<PileModule>[]): Pile => ({
-	...EMPTY_PILE,
-	sky: { ...EMPTY_PILE.sky, irradiance: 800, cellTemperature: 40 },
+const batch = (...modules: Partial<BatchModule>[]): ModuleBatch => ({
+	...EMPTY_BATCH,
+	sky: { ...EMPTY_BATCH.sky, irradiance: 800, cellTemperature: 40 },
 	modules: modules.map((module, n) => ({
 		id: `m${n}`,
 		mark: String(n),
@@ -34,7 +39,7 @@ describe('the modules of a batch that can be arranged', () => {
 	it('are those without a test too, by their nameplate and said to be', () => {
 		const take = { id: 't', at: '2026-06-01T10:00:00.000Z', volts: 34.1, amps: 6.2, watts: null };
 		const [tested, untested, ...none] = poolOf(
-			pile({ takes: [take] }, {}, { label: NO_LABEL }),
+			batch({ takes: [take] }, {}, { label: NO_LABEL }),
 			2026
 		);
 		expect(none).toEqual([]);

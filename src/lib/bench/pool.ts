@@ -1,9 +1,9 @@
-import { evaluatePile } from '$core/bench/evaluate';
+import { evaluateBatch } from '$core/bench/evaluate';
 import type { Grade } from '$core/bench/grade';
-import { DANGEROUS_LOOKS, type Pile } from '$core/bench/pile';
+import { DANGEROUS_LOOKS, type ModuleBatch } from '$core/bench/module-batch';
 import { asNameplate, asTested, type TestedModule } from '$core/bench/tested';
 
-/** A module of the pile that can be put somewhere, with what speaks against it. */
+/** A module of the batch that can be put somewhere, with what speaks against it. */
 export interface Pooled {
 	readonly module: TestedModule;
 	/** As it was when its label was true. */
@@ -18,8 +18,8 @@ export interface Pooled {
 }
 
 /** The modules of a batch that produce anything: as tested, or by their nameplate where nobody tested them. */
-export function poolOf(pile: Pile, year: number): Pooled[] {
-	return evaluatePile(pile, year).flatMap((result): Pooled[] => {
+export function poolOf(batch: ModuleBatch, year: number): Pooled[] {
+	return evaluateBatch(batch, year).flatMap((result): Pooled[] => {
 		const tested = asTested(result);
 		const module = tested ?? asNameplate(result);
 		if (!module) return [];

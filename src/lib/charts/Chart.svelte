@@ -51,7 +51,7 @@
 		const sized = new ResizeObserver(() => chart?.resize());
 		const modes = new MutationObserver(() => (look = inkOf(box)));
 		modes.observe(document.documentElement, { attributeFilter: ['data-mode'] });
-		const library = parts === 'watch' ? import('./echarts-watch') : import('./echarts');
+		const library = parts === 'watch' ? import('./echarts-monitoring') : import('./echarts');
 		void library.then(({ init }) => {
 			if (!alive) return;
 			look = inkOf(box);

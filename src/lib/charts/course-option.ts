@@ -12,7 +12,7 @@ export interface CourseOfUnit {
 }
 
 /** The stretch of time on the screen, ms since 1970-01-01 UTC. */
-export interface Stretch {
+export interface Segment {
 	readonly from: number;
 	readonly to: number;
 }
@@ -33,8 +33,8 @@ const GAP = 2.5;
 export function courseOption(
 	lines: readonly CourseOfUnit[],
 	unit: string,
-	whole: Stretch,
-	shown: Stretch,
+	whole: Segment,
+	shown: Segment,
 	clock: (time: number) => string,
 	look: Ink
 ): EChartsCoreOption {

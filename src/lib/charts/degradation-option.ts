@@ -1,6 +1,6 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { yearsSince, type Degradation } from '$core/production/benchmark/degradation';
-import type { Corrected } from '$core/production/benchmark/stc-share';
+import { yearsSince, type Degradation } from '$core/monitoring/benchmark/degradation';
+import type { Corrected } from '$core/monitoring/benchmark/stc-share';
 import { axisOf } from './axes';
 import type { Ink } from './ink';
 

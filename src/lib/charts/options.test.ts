@@ -1,3 +1,4 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { INK } from '../../../tests/support/ink';
@@ -34,7 +35,7 @@ describe('the steps of an axis', () => {
 describe('a measured curve over the expected one', () => {
 	const record = arrayRecord();
 	const visit = visitOf({ record });
-	const comparison = compareCurve(record, visit, {
+	const comparison = compareCurve(record, effectiveVisit(record, visit), {
 		id: testId(1),
 		stringId: record.strings[0]!.id,
 		points: [

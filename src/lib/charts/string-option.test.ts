@@ -1,16 +1,21 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import { describe, expect, it } from 'vitest';
 import { usedModules } from '../../../tests/support/used-modules';
 import { INK } from '../../../tests/support/ink';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import { inputHere } from '$core/expectation/here';
+import { inputAtConditions } from '$core/expectation/at-conditions';
 import { study as studyOf, type WhatIf } from '$core/faults/what-if';
-import { answerMix } from '$core/bench/mix/answer';
+import { answerConfiguration } from '$core/bench/configuration/answer';
 import { WARM_SUN } from '$core/bench/tested';
-import { mixOption } from './mix-option';
+import { configurationOption } from './configuration-option';
 import { stringOption } from './string-option';
 
 const record = arrayRecord();
-const here = inputHere(record, visitOf({ record }), record.strings[0]!.id)!;
+const here = inputAtConditions(
+	record,
+	effectiveVisit(record, visitOf({ record })),
+	record.strings[0]!.id
+)!;
 const study = (more: Partial<WhatIf> = {}) => {
 	const asked: WhatIf = {
 		lights: [],
@@ -98,7 +103,7 @@ describe('the chart of a string', () => {
 
 describe('the chart of a mix', () => {
 	const pool = usedModules(3, 2);
-	const answer = answerMix(
+	const answer = answerConfiguration(
 		{
 			kind: 'series',
 			id: 's',
@@ -110,7 +115,7 @@ describe('the chart of a mix', () => {
 			blocking: false
 		}
 	);
-	const option = drawn(mixOption(answer, INK));
+	const option = drawn(configurationOption(answer, INK));
 
 	it('has its curve, where the quick rule would have it, and where it stands', () => {
 		const [curve, quick, stands] = option.series;

@@ -5,7 +5,7 @@ import { coloursOf } from '$lib/ui/string-colours';
 import { ALL_SITES } from '../../../tests/support/sites';
 import { diagramDrawing } from './diagram';
 import { escapeMarkup } from './escape';
-import { planDrawing, plateOf } from './plan';
+import { planDrawing, nameplateOf } from './plan';
 import { drawingSvg } from './svg';
 
 describe.each(ALL_SITES.map(({ site, record }) => [site.name, record] as const))(
@@ -55,19 +55,19 @@ it('words cannot break out of the markup', () => {
 describe('the plate with a string’s mark', () => {
 	const frame = { width: 480 };
 	it.each(['A1', '12.10', 'Roof east 4'])('is as wide as %s', (label) => {
-		const { width } = plateOf({ label }, { x: 40, y: 20 }, frame);
+		const { width } = nameplateOf({ label }, { x: 40, y: 20 }, frame);
 		// Letters of 14 px are 8.4 px wide in the fixed face.
 		expect(width).toBeGreaterThan(8.4 * label.length + 6);
 	});
 
 	it('stays within its field, whichever module comes first', () => {
 		for (const x of [2, 200, 440, 470]) {
-			const plate = plateOf({ label: '12.10' }, { x, y: 20 }, frame);
+			const plate = nameplateOf({ label: '12.10' }, { x, y: 20 }, frame);
 			expect(plate.x).toBeGreaterThan(0);
 			expect(plate.x + plate.width).toBeLessThan(frame.width);
 		}
-		expect(plateOf({ label: 'A very long mark' }, { x: 4, y: 4 }, { width: 60 }).x).toBeGreaterThan(
-			0
-		);
+		expect(
+			nameplateOf({ label: 'A very long mark' }, { x: 4, y: 4 }, { width: 60 }).x
+		).toBeGreaterThan(0);
 	});
 });

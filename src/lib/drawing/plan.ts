@@ -67,7 +67,7 @@ export function stringShapes(
 }
 
 /** The plate with a string's mark on its first module, px: as wide as the mark, within the field. */
-export function plateOf(
+export function nameplateOf(
 	{ label }: Pick<StringRecord, 'label'>,
 	first: { readonly x: number; readonly y: number },
 	{ width: fieldWidth }: Pick<Frame, 'width'>
@@ -92,7 +92,7 @@ export function planDrawing(
 		const shapes = stringShapes(string, frame);
 		if (!shapes) return [];
 		const { fill, ink } = colours.get(string.id)!;
-		const plate = plateOf(string, shapes.first, frame);
+		const plate = nameplateOf(string, shapes.first, frame);
 		return [
 			{
 				name: string.label,

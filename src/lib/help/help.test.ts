@@ -18,7 +18,7 @@ describe('the help of a page', () => {
 		}
 	});
 	it('is that of the nearest page above where it has none', () => {
-		expect(helpOf('/sites/[site]/watch/course').title).toBe('Watch');
+		expect(helpOf('/sites/[site]/monitoring/course').title).toBe('Monitoring');
 		expect(helpOf('/sites/[site]').title).toBe('Site');
 		expect(helpOf(null).title).toBe('Sites');
 		expect(helpOf('/benchmark').title).toBe('Sites');

@@ -28,17 +28,17 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/bench': {
 		title: 'Bench',
 		purpose:
-			'For modules that are not on a roof: test a pile, grade it, group it into strings, and work out batteries, cables and worth.',
+			'For modules that are not on a roof: test a batch, grade it, group it into strings, and work out batteries, cables and worth.',
 		needs:
-			'A meter, a known good module beside, and steady sun for a pile; figures alone for the rest.'
+			'A meter, a known good module beside, and steady sun for a batch; figures alone for the rest.'
 	},
-	'/practise': {
-		title: 'Practise',
+	'/training': {
+		title: 'Training',
 		purpose:
 			'Arrays with something hidden in them, to be traced with a virtual meter while the clock runs. Nothing of it stands at a site.',
 		needs: 'Nothing. A number gives the same exercise to everybody, so a class can compare.'
 	},
-	'/practise/[level]/[number]': {
+	'/training/[level]/[number]': {
 		title: 'Exercise',
 		purpose:
 			'Read what you would read, say what it is, and see what was hidden. Each reading takes the minutes it would take.',
@@ -65,7 +65,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		purpose: 'A first record in two minutes, of what one sees from the ground.',
 		needs: 'Rows and modules counted, and one module’s label if it can be read.'
 	},
-	'/sites/[site]/take-over': {
+	'/sites/[site]/array-record': {
 		title: 'Record',
 		purpose:
 			'What is there, part by part: every expected value is worked out from it. Unknown is an answer, and stands on the list to walk.',
@@ -89,8 +89,8 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		needs:
 			'Nameplates, ratings and temperatures. A check that lacks one is not assessed and names it.'
 	},
-	'/sites/[site]/watch': {
-		title: 'Watch',
+	'/sites/[site]/monitoring': {
+		title: 'Monitoring',
 		purpose:
 			'Reads monitoring exports and says which unit underperforms its peers, since when, and what of it is no fault.',
 		needs: 'An export as CSV from the monitoring, of some weeks or more.'
@@ -98,62 +98,62 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/sites/[site]/history': {
 		title: 'History',
 		purpose: 'What failed, what was done about it, and what failed again.',
-		needs: 'Visits in which something was put right.'
+		needs: 'Visits with a recorded repair.'
 	},
 	'/sites/[site]/revisions': {
 		title: 'Revisions',
 		purpose: 'Every state of the record, and in words what changed from one to the next.',
 		needs: 'Nothing.'
 	},
-	'/visits/[visit]/inspect': {
-		title: 'Inspect',
+	'/visits/[visit]/inspection': {
+		title: 'Inspection',
 		purpose:
 			'The walk with the eyes, in the order of the energy. What could not be seen is an answer too.',
 		needs: 'A camera. No meter and no open cover, until a question says so.'
 	},
-	'/visits/[visit]/plan': {
-		title: 'Plan',
+	'/visits/[visit]/test-plan': {
+		title: 'Test plan',
 		purpose: 'What to measure where, so that each cover is opened once and the roof climbed once.',
 		needs: 'Why you come, and what the inverter’s display says.'
 	},
-	'/visits/[visit]/make-safe': {
-		title: 'Make safe',
+	'/visits/[visit]/isolation': {
+		title: 'Isolation',
 		purpose:
 			'The way down and back on for this array, device by device, each step proved by a reading. It says what stays live.',
 		needs: 'A meter and a clamp of the rating shown, lock and tags, and the person who may do it.'
 	},
-	'/visits/[visit]/conditions': {
-		title: 'Conditions',
+	'/visits/[visit]/test-conditions': {
+		title: 'Test conditions',
 		purpose:
 			'Light and heat at the time of the readings. Every expected value hangs on them, so each says how sure it is.',
 		needs: 'A sensor and a probe; or a known good module; or the strings themselves.'
 	},
-	'/visits/[visit]/measure': {
-		title: 'Measure',
+	'/visits/[visit]/measurements': {
+		title: 'Measurements',
 		purpose:
 			'One figure after the other: number, Enter, next place. The verdict stands there before the next is typed.',
 		needs: 'Conditions, a meter or clamp, and the switching state that the place names.'
 	},
-	'/visits/[visit]/compare': {
-		title: 'Compare',
+	'/visits/[visit]/comparison': {
+		title: 'Comparison',
 		purpose:
-			'All strings beside each other, the one furthest off first. Siblings tell more than any sensor.',
+			'All strings beside each other, the one furthest off first. Comparable strings tell more than any sensor.',
 		needs: 'Readings of two strings or more.'
 	},
-	'/visits/[visit]/trace': {
-		title: 'Trace',
+	'/visits/[visit]/diagnosis': {
+		title: 'Diagnosis',
 		purpose:
 			'From a reading that is off to the part: what is still possible, and the one test that tells most next.',
 		needs: 'Readings that are off, and for some tests an open cover made safe first.'
 	},
-	'/visits/[visit]/put-right': {
-		title: 'Put right',
+	'/visits/[visit]/repair': {
+		title: 'Repair',
 		purpose:
 			'What was done about each cause, and the same readings again. A cause is closed by its readings.',
 		needs: 'The part that went in, with its serial; then the meter again.'
 	},
-	'/visits/[visit]/hand-over': {
-		title: 'Hand over',
+	'/visits/[visit]/report': {
+		title: 'Report',
 		purpose:
 			'The report that a stranger can use, as page, PDF, HTML and archive, and one page in plain words for the owner.',
 		needs: 'Nothing more: what was not done says so.'
@@ -161,7 +161,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/visits/[visit]/strings/[string]': {
 		title: 'What if',
 		purpose:
-			'One string’s curve with its readings on it. Put a shade or a fault anywhere and see what a meter would show: also to practise.',
+			'One string’s curve with its readings on it. Put a shade or a fault anywhere and see what a meter would show: also for training.',
 		needs: 'Conditions, for the light and heat of the curve.'
 	}
 };

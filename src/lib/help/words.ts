@@ -1,19 +1,40 @@
 /** Words that come up on every screen, with what Zembo means by them. */
 export const GLOSSARY = [
-	['expected', 'what the meter should show here and now, by label, light, heat, age and cable'],
 	[
-		'band',
-		'how far a reading may lie from the expected value and still say nothing: two standard uncertainties'
+		'expected value',
+		'what the meter should display here and now, from nameplate, irradiance, cell temperature, age and cable'
 	],
-	['fits, look, off', 'within the band; beyond it; so far beyond that chance does not explain it'],
-	['no basis', 'nothing to compare with yet: conditions, a label or a switching state is missing'],
-	['section', 'the part of a module that one bypass diode can short, nearly always a third'],
-	['siblings', 'strings alike in the same light at the same moment'],
-	['open circuit', 'volts with nothing connected: tells missing modules and sections'],
-	['running current', 'amps by the clamp while the inverter works: tells light, dirt and contacts'],
-	['short circuit', 'amps with the leads joined, only through switchgear rated for it'],
-	['insulation', 'ohms from the conductors to earth: tells water, chafed cable and earth faults'],
-	['unknown', 'nobody has looked; it is not the same as none']
+	['tolerance', 'two standard uncertainties to either side of the expected value'],
+	[
+		'Pass, Marginal, Fail',
+		'within tolerance; outside it; so far outside that chance does not explain it. Pass means within tolerance. It does not mean safe to touch.'
+	],
+	[
+		'Not assessed',
+		'nothing to compare with yet: test conditions, a nameplate or a switching state is missing'
+	],
+	[
+		'bypass-diode substring',
+		'the cells of a module behind one bypass diode, nearly always a third of it'
+	],
+	['comparable strings', 'strings of the same modules at the same irradiance and moment'],
+	[
+		'open-circuit voltage (Voc)',
+		'voltage with nothing connected: shows missing modules and bypassed substrings'
+	],
+	[
+		'operating current (Imp)',
+		'clamp current while the inverter is running: shows soiling, shade and high-resistance connections'
+	],
+	[
+		'short-circuit current (Isc)',
+		'current with the leads joined, only through switchgear rated for it'
+	],
+	[
+		'insulation resistance (Riso)',
+		'resistance from the conductors to earth: shows moisture, damaged cable and earth faults'
+	],
+	['unknown', 'not recorded yet; it is not the same as none']
 ] as const;
 
 /** Keys, and what they do, by where they work. */

@@ -17,7 +17,7 @@
 	/** A second press makes no second report. */
 	let busy = false;
 	let share = $state<number | null>(null);
-	let trouble = $state('');
+	let problem = $state('');
 
 	/** Fetches the file, so that the page can say how far it is; without scripts the link does it alone. */
 	async function fetchFile(event: MouseEvent): Promise<void> {
@@ -26,7 +26,7 @@
 		if (busy) return;
 		busy = true;
 		const job = uuid();
-		trouble = '';
+		problem = '';
 		let timer: ReturnType<typeof setTimeout>;
 		const look = async () => {
 			const answer = await fetch(resolve('/reports/[job]', { job })).catch(() => null);
@@ -46,7 +46,7 @@
 			link.click();
 			setTimeout(() => URL.revokeObjectURL(address), 60_000);
 		} catch {
-			trouble = 'The report could not be fetched. Try again; nothing is lost.';
+			problem = 'The report could not be fetched. Try again; nothing is lost.';
 		} finally {
 			clearTimeout(timer);
 			busy = false;
@@ -68,7 +68,7 @@
 		<progress value={share} max="1"></progress>
 	</label>
 {/if}
-{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 
 <style>
 	.making {

@@ -1,10 +1,10 @@
 import type { IrradianceSource, TemperatureSource } from '$core/conditions/conditions';
 import type { VisitDocument } from '$core/document/visit';
-import { standingConditions } from '$core/expectation/standing';
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { currentConditions } from '$core/visit/current-readings';
+import { QUANTITY_FACTS } from '$core/visit/quantity';
 import type { SiteRules } from '$core/record/record';
-import { walkOf } from '$core/rules/inspection/walk';
-import type { Assessment } from '$core/trace/assess';
+import { inspectionOf } from '$core/inspection/progress';
+import type { Assessment } from '$core/diagnosis/assess';
 import { cell, heading, soft, type Block } from './block';
 
 const MODEL =
@@ -34,8 +34,8 @@ export function basisBlocks(
 	{ record, visit, inspection }: VisitDocument,
 	assessment: Assessment
 ): Block[] {
-	const conditions = standingConditions(visit);
-	const measured = walkOf(record, inspection)
+	const conditions = currentConditions(visit);
+	const measured = inspectionOf(record, inspection)
 		.flatMap(({ stops }) => stops)
 		.filter(({ answers }) => answers.some((entry) => entry.measured !== null));
 	const used = [

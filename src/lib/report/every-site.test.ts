@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
-import { standingReadings } from '$core/expectation/standing';
-import { assess } from '$core/trace/assess';
+import { QUANTITY_FACTS } from '$core/visit/quantity';
+import { findCurrentReadings } from '$core/visit/current-readings';
+import { assess } from '$core/diagnosis/assess';
 import { ALL_SITES } from '../../../tests/support/sites';
 import type { Block, Cell } from './block';
 import { readingsRows } from './readings-csv';
@@ -76,7 +76,7 @@ describe.each(CASES)('the $form report of $name', ({ form, document }) => {
 describe.each(ALL_SITES.map((document) => ({ name: document.site.name, document })))(
 	'the readings of $name',
 	({ document }) => {
-		const standing = [...standingReadings(document.visit).values()];
+		const standing = [...findCurrentReadings(document.visit).values()];
 
 		it('stand in the report, each with its unit', () => {
 			const text = reportOf(document, 'full').blocks.flatMap(wordsOf).join('\n');

@@ -1,19 +1,24 @@
 import type { VisitDocument } from '$core/document/visit';
 import type { ArrayRecord } from '$core/record/record';
-import { SEVERITIES, SEVERITY_WORDS, type InspectionEntry } from '$core/rules/inspection/entry';
-import { scaleInfrared } from '$core/rules/inspection/infrared';
-import { STATION_WORDS, type MeasuredItem } from '$core/rules/inspection/items';
-import { outcomeOfStop, placeWords, walkOf, type WalkStop } from '$core/rules/inspection/walk';
+import { SEVERITIES, SEVERITY_WORDS, type InspectionEntry } from '$core/inspection/entry';
+import { scaleInfrared } from '$core/inspection/infrared';
+import { STATION_WORDS, type MeasuredItem } from '$core/inspection/items';
+import {
+	outcomeOfStop,
+	placeWords,
+	inspectionOf,
+	type InspectionStop
+} from '$core/inspection/progress';
 import { cell, heading, text, type Block, type Cell } from './block';
 
 interface Told {
 	readonly entry: InspectionEntry;
-	readonly stop: WalkStop;
+	readonly stop: InspectionStop;
 }
 
 /** The inspection: defects by priority, what passed, and what was not inspected, each with its photographs. */
 export function inspectionBlocks({ record, inspection }: VisitDocument): Block[] {
-	const walk = walkOf(record, inspection);
+	const walk = inspectionOf(record, inspection);
 	const stops = walk.flatMap((stretch) => stretch.stops);
 	const answered = stops.filter((stop) => outcomeOfStop(stop) !== null);
 	if (answered.length === 0) return [];
@@ -66,7 +71,7 @@ export function inspectionBlocks({ record, inspection }: VisitDocument): Block[]
 
 /** What the inspection found, for the head of a report; empty where nothing was answered. */
 export function inspectionSummary({ record, inspection }: VisitDocument): Block[] {
-	const stops = walkOf(record, inspection).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(record, inspection).flatMap((stretch) => stretch.stops);
 	const answers = stops.flatMap((stop) => stop.answers);
 	if (answers.length === 0) return [];
 	const counts = SEVERITIES.map((severity) => ({
@@ -83,7 +88,7 @@ export function inspectionSummary({ record, inspection }: VisitDocument): Block[
 
 const minor = (words: string): Block => ({ kind: 'heading', text: words, minor: true });
 const list = (items: readonly Cell[]): Block => ({ kind: 'list', items });
-const nameOf = ({ part, item }: WalkStop) => `${part ? `${part.mark}: ` : ''}${item.words}`;
+const nameOf = ({ part, item }: InspectionStop) => `${part ? `${part.mark}: ` : ''}${item.words}`;
 
 /** "≤ 30 V" */
 function limitWords({ limit: { most, least }, unit }: MeasuredItem): string {

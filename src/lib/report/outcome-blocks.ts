@@ -1,14 +1,14 @@
-import { placeWords } from '$core/expectation/place-words';
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
-import { FAULTS } from '$core/faults/codes';
-import { repairCases, verdictsOf } from '$core/rules/repair/cases';
-import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
+import { placeWords } from '$core/visit/place-label';
+import { QUANTITY_FACTS } from '$core/visit/quantity';
+import { FAULTS } from '$core/visit/fault-code';
+import { repairCases, verdictsOf } from '$core/repair/cases';
+import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
 import type { VisitDocument } from '$core/document/visit';
-import type { Assessment } from '$core/trace/assess';
-import { findingsOf } from '$lib/ui/findings';
-import { dayAndTime } from '$lib/ui/when';
-import { readingFigure } from '$lib/ui/reading-figure';
-import { chance } from '$lib/ui/words';
+import type { Assessment } from '$core/diagnosis/assess';
+import { findingsOf } from '$lib/text/findings';
+import { dayAndTime } from '$lib/text/when';
+import { readingFigure } from '$lib/text/reading-figure';
+import { chance } from '$lib/text/format';
 import { cell, heading, soft, text, type Block } from './block';
 import { inspectionSummary } from './inspection-blocks';
 
@@ -63,7 +63,7 @@ export function outcomeBlocks(document: VisitDocument, assessment: Assessment): 
 
 /** What was done about a cause, at the head of a line. */
 export const STEP_WORDS = {
-	repaired: 'Put right',
+	repaired: 'Repaired',
 	accepted: 'Left as it is',
 	excluded: 'Not there'
 };
@@ -114,7 +114,7 @@ export function repairBlocks(
 		)
 	);
 	return [
-		heading('Put right'),
+		heading('Repairs'),
 		{
 			kind: 'table',
 			columns: [

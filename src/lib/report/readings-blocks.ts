@@ -1,16 +1,16 @@
-import { placeWords } from '$core/expectation/place-words';
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { placeWords } from '$core/visit/place-label';
+import { QUANTITY_FACTS } from '$core/visit/quantity';
 import type { ArrayRecord } from '$core/record/record';
-import type { Assessment } from '$core/trace/assess';
-import { readingFigure } from '$lib/ui/reading-figure';
-import { figureOf, signed, VERDICT_WORDS } from '$lib/ui/words';
+import type { Assessment } from '$core/diagnosis/assess';
+import { readingFigure } from '$lib/text/reading-figure';
+import { figureOf, signed, VERDICT_LABELS } from '$lib/text/format';
 import { cell, heading, soft, type Block } from './block';
 
 /** Every reading with what was expected, its band, its verdict and what it means; then those held to a limit. */
 export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Block[] {
 	const read = assessment.places.filter((place) => place.reading);
 	const labelOf = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '';
-	const { off, look } = assessment.thresholds;
+	const { fail, marginal } = assessment.thresholds;
 	const blocks: Block[] = [];
 	if (read.length > 0) {
 		blocks.push(
@@ -40,14 +40,14 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 							cell(
 								difference === null ? '' : `${signed(difference, unit === 'V' ? 1 : 2)} ${unit}`
 							),
-							cell(verdict ? VERDICT_WORDS[verdict] : ''),
+							cell(verdict ? VERDICT_LABELS[verdict] : ''),
 							cell(counted?.words ?? (volts === null ? (missing ?? '') : `at ${volts} V`))
 						];
 					}
 				)
 			},
 			soft(
-				`Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts stated. Expected ± 2 standard uncertainties; off beyond ${off.toFixed(1)}, look beyond ${look.toFixed(1)}.`
+				`Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts stated. Expected ± 2 standard uncertainties; Marginal beyond ${marginal.toFixed(1)}, Fail beyond ${fail.toFixed(1)}.`
 			)
 		);
 	}
@@ -67,7 +67,7 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 					cell(`${placeWords(record, reading.place)} ${name.toLowerCase()}`),
 					cell(readingFigure(reading)),
 					cell(limit, limit ? [source] : []),
-					cell(VERDICT_WORDS[verdict]),
+					cell(VERDICT_LABELS[verdict]),
 					cell(words)
 				];
 			})

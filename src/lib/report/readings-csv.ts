@@ -1,5 +1,5 @@
-import { placeWords } from '$core/expectation/place-words';
-import { QUANTITY_FACTS } from '$core/expectation/quantity';
+import { placeWords } from '$core/visit/place-label';
+import { QUANTITY_FACTS } from '$core/visit/quantity';
 import type { VisitDocument } from '$core/document/visit';
 
 const HEADING = [

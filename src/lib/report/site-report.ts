@@ -1,19 +1,20 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import type { SiteDocument } from '$core/document/site';
 import type { VisitDocument } from '$core/document/visit';
 import { atStandard, changeSince, type AtStandard } from '$core/expectation/compare';
-import { placeWords } from '$core/expectation/place-words';
-import { FAULTS, type FaultCode } from '$core/faults/codes';
+import { placeWords } from '$core/visit/place-label';
+import { FAULTS } from '$core/visit/fault-code';
 import { PART_KINDS } from '$core/record/part';
 import { labelPower } from '$core/record/label-power';
 import type { ArrayRecord } from '$core/record/record';
-import { WHO_DECIDES } from '$core/rules/cautions';
-import { partHistories } from '$core/rules/repair/history';
-import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
-import { assess } from '$core/trace/assess';
-import { findingsOf } from '$lib/ui/findings';
-import { PURPOSE_WORDS } from '$lib/ui/purposes';
-import { day } from '$lib/ui/when';
-import { count, kilowatts, signed } from '$lib/ui/words';
+import { WHO_DECIDES } from '$core/isolation/cautions';
+import { partHistories } from '$core/repair/history';
+import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
+import { assess } from '$core/diagnosis/assess';
+import { findingsOf } from '$lib/text/findings';
+import { PURPOSE_WORDS } from '$lib/text/purposes';
+import { day } from '$lib/text/when';
+import { count, kilowatts, signed } from '$lib/text/format';
 import { cell, heading, soft, text, type Block, type Report } from './block';
 import { drawingBlocks } from './drawing-blocks';
 import { STEP_WORDS } from './outcome-blocks';
@@ -75,7 +76,7 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 				{ words: 'When and who', width: 1.3 },
 				{ words: 'Why', width: 1.5 },
 				{ words: 'Read', figures: true, width: 0.5 },
-				{ words: 'Off', figures: true, width: 0.5 },
+				{ words: 'Fail', figures: true, width: 0.5 },
 				{ words: 'What was found', width: 2.6 }
 			],
 			rows: visits.map((document) => {
@@ -89,7 +90,7 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 					cell(when(document), [visit.by]),
 					cell(PURPOSE_WORDS[visit.purpose], visit.reason ? [visit.reason] : []),
 					cell(String(read.length)),
-					cell(String(read.filter(({ verdict }) => verdict === 'off').length)),
+					cell(String(read.filter(({ verdict }) => verdict === 'fail').length)),
 					cell(found[0] ?? (read.length > 0 ? 'nothing wrong' : 'nothing was read'), found.slice(1))
 				];
 			})
@@ -101,7 +102,7 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when: When): Block[] {
 	const carried = visits.map((document) => ({
 		date: when(document),
-		strings: atStandard(document.record, document.visit)
+		strings: atStandard(document.record, effectiveVisit(document.record, document.visit))
 	}));
 	const rows = record.strings.flatMap(({ label }) => {
 		const read = carried.flatMap(({ date, strings }) => {
@@ -169,7 +170,7 @@ function repairsBlocks(newest: ArrayRecord, visits: readonly VisitDocument[], wh
 						const done = kind ? REPAIR_KINDS[kind as RepairKind].words : STEP_WORDS[step];
 						const said = words ? `. ${words}` : '';
 						const date = visitOf.has(id) ? when(visitOf.get(id)!) : '';
-						return `${date}: ${FAULTS[code as FaultCode].words}, ${done.toLowerCase()}${said} (${by})`;
+						return `${date}: ${FAULTS[code].words}, ${done.toLowerCase()}${said} (${by})`;
 					})
 				);
 			})

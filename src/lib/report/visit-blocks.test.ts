@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '$core/trace/assess';
+import { assess } from '$core/diagnosis/assess';
 import type { VisitDocument } from '$core/document/visit';
-import type { InspectionEntry } from '$core/rules/inspection/entry';
-import type { RepairEntry } from '$core/expectation/visit';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
-import { walkOf } from '$core/rules/inspection/walk';
+import type { InspectionEntry } from '$core/inspection/entry';
+import type { RepairEntry } from '$core/visit/visit';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
+import { inspectionOf } from '$core/inspection/progress';
 import { ALL_SITES, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../tests/support/sites';
 import { testId } from '../../../tests/support/scenario';
 import type { Block } from './block';
@@ -136,7 +136,7 @@ describe('making safe in a report', () => {
 });
 
 describe('the inspection of a report', () => {
-	const stops = walkOf(KILN_LANE.record, []).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(KILN_LANE.record, []).flatMap((stretch) => stretch.stops);
 	const entry = (n: number, more: Partial<InspectionEntry>): InspectionEntry => ({
 		id: testId(200 + n),
 		stop: stops[n]!.key,

@@ -1,24 +1,24 @@
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
 import type { VisitDocument } from '$core/document/visit';
-import { standingConditions } from '$core/expectation/standing';
+import { currentConditions } from '$core/visit/current-readings';
 import { fuseWords } from '$core/record/difference';
 import { labelPower } from '$core/record/label-power';
 import type { ArrayRecord } from '$core/record/record';
-import { MAKE_SAFE_FIRST, WHO_DECIDES } from '$core/rules/cautions';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
-import { notProved, standingSafety } from '$core/rules/making-safe/progress';
-import { makingSafe } from '$core/rules/making-safe/sequence';
-import type { SafetyStep } from '$core/rules/making-safe/step';
-import type { Meter } from '$core/expectation/visit';
-import type { Assessment } from '$core/trace/assess';
-import { findingsOf } from '$lib/ui/findings';
-import { dayAndTime } from '$lib/ui/when';
-import { kilowatts } from '$lib/ui/words';
+import { MAKE_SAFE_FIRST, WHO_DECIDES } from '$core/isolation/cautions';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
+import { notProved, currentSafetyEntries } from '$core/isolation/progress';
+import { makingSafe } from '$core/isolation/sequence';
+import type { SafetyStep } from '$core/isolation/step';
+import type { Meter } from '$core/visit/visit';
+import type { Assessment } from '$core/diagnosis/assess';
+import { findingsOf } from '$lib/text/findings';
+import { dayAndTime } from '$lib/text/when';
+import { kilowatts } from '$lib/text/format';
 import { cell, heading, soft, text, type Block, type Cell } from './block';
 
 /** Light, heat and meters, with how sure each is. */
 export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Assessment): Block[] {
-	const conditions = standingConditions(visit);
+	const conditions = currentConditions(visit);
 	const blocks: Block[] = [heading('Test conditions')];
 	if (conditions) {
 		const { irradiance, cellTemperature } = conditions;
@@ -103,7 +103,7 @@ export function safetyBlocks(
 	assessment: Assessment,
 	now: number
 ): Block[] {
-	const own = standingSafety(visit.safety).get(OWN_PROCEDURE);
+	const own = currentSafetyEntries(visit.safety).get(OWN_PROCEDURE);
 	const places = new Map(assessment.places.map((place) => [place.key, place]));
 	const { arrival, down, up } = makingSafe(record, visit, places, 'dead', () => now);
 	const settled = [...arrival, ...down, ...up].filter(({ entry }) => entry !== null);

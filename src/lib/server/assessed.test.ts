@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import demo from '../../../demo/hollin-creek-2026-11-10.zembo-visit.json';
 import { readVisitData } from '$core/document/file';
 import type { VisitDocument } from '$core/document/visit';
-import { assess } from '$core/trace/assess';
+import { assess } from '$core/diagnosis/assess';
 import { assessed } from './assessed';
 
 function readDemo(): VisitDocument {

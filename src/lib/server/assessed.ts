@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import type { VisitDocument } from '$core/document/visit';
-import { assess, type Assessment } from '$core/trace/assess';
+import { assess, type Assessment } from '$core/diagnosis/assess';
 
 interface Assessed {
 	readonly text: string;

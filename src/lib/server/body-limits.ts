@@ -12,15 +12,15 @@ const AROUND = 4 * KB;
 /** Bytes that the body of a request may have, by its route; for every other route {@link ENTRY}. */
 const LIMITS: Readonly<Record<string, number>> = {
 	'/': LARGEST_ARCHIVE + AROUND,
-	'/bench/piles/[pile]': RECORD,
+	'/bench/batches/[batch]': RECORD,
 	'/library/entries': RECORD,
 	'/sites/new': RECORD,
 	'/sites/[site]/changes': RECORD,
 	'/sites/[site]/survey': RECORD,
-	'/sites/[site]/take-over/module-types/[type]': MB,
-	'/sites/[site]/watch/imports': MB,
-	'/sites/[site]/watch/imports/[import]': MB,
-	'/sites/[site]/watch/matching': MB,
+	'/sites/[site]/array-record/module-types/[type]': MB,
+	'/sites/[site]/monitoring/imports': MB,
+	'/sites/[site]/monitoring/imports/[import]': MB,
+	'/sites/[site]/monitoring/matching': MB,
 	'/visits/[visit]/curves': MB,
 	'/visits/[visit]/photographs': MB
 };

@@ -1,7 +1,7 @@
 import { CalendarDate, fromAbsolute, toZoned } from '@internationalized/date';
-import type { Zone } from '$core/production/import/clock';
-import type { Day } from '$core/production/series/year';
-import type { Times } from '$core/production/series/grid';
+import type { Zone } from '$core/monitoring/import/clock';
+import type { Day } from '$core/monitoring/series/year';
+import type { Times } from '$core/monitoring/series/grid';
 
 const HOUR = 3_600_000;
 /** Offsets change at whole quarters of an hour. */

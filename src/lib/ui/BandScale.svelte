@@ -113,19 +113,19 @@
 		fill: var(--ink);
 	}
 
-	[data-verdict='fits'] {
+	[data-verdict='pass'] {
 		stroke: var(--fits);
 	}
 
-	.reading[data-verdict='look'] {
+	.reading[data-verdict='marginal'] {
 		stroke: var(--look);
 	}
 
-	.reading[data-verdict='off'] {
+	.reading[data-verdict='fail'] {
 		stroke: var(--off);
 	}
 
-	.beyond[data-verdict='off'] {
+	.beyond[data-verdict='fail'] {
 		fill: var(--off);
 		stroke: none;
 	}

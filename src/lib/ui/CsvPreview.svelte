@@ -8,8 +8,8 @@
 		type ReadLine,
 		type RefusedLine
 	} from '$core/document/csv/table';
-	import { readCsv, type Table } from './csv';
-	import { count } from './words';
+	import { readCsv, type Table } from '../text/csv';
+	import { count } from '../text/format';
 
 	/** What would be done with the lines that were read. */
 	interface Outcome {
@@ -29,7 +29,7 @@
 	let table = $state.raw<Table | null>(null);
 	let mapping = $state.raw<Mapping<C> | null>(null);
 	let name = $state('');
-	let trouble = $state('');
+	let problem = $state('');
 	let done = $state('');
 
 	/** Lines shown of what is read, and of what is refused. */
@@ -49,11 +49,11 @@
 		input.value = '';
 		if (!file) return;
 		done = '';
-		trouble = '';
+		problem = '';
 		table = null;
 		name = file.name;
 		const answer = await readCsv(file);
-		if (!answer.ok) return void (trouble = answer.problem);
+		if (!answer.ok) return void (problem = answer.problem);
 		table = answer.value;
 		mapping = matchColumns(answer.value.header, columns);
 	}
@@ -76,7 +76,7 @@
 			<input type="file" accept=".csv,text/csv,text/plain" class="sr-only" onchange={choose} />
 		</label>
 	</p>
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{name}: {trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{name}: {problem}</p>{/if}
 	{#if done}<p class="notice" data-kind="done" role="status">{done}</p>{/if}
 	{#if table && mapping}
 		<h3>{name}: which column is which</h3>

@@ -3,48 +3,48 @@
 	import { resolve } from '$app/paths';
 	import { readFigure } from '$core/document/figure';
 	import { READING_LIMITS } from '$core/document/reading';
-	import { busVoltsDoubt } from '$core/expectation/bus-volts';
-	import { stringKey, stringOfPlace, type Place } from '$core/expectation/place';
+	import { busVoltageQuestion } from '$core/expectation/bus-voltage';
+	import { stringKey, stringOfPlace, type Place } from '$core/visit/place';
 	import {
 		canBeOverRange,
 		pastedFigures,
 		readMeterFigure,
 		type MeterFigure
 	} from '$core/expectation/meter-figure';
-	import { placeWords } from '$core/expectation/place-words';
-	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
-	import { keyOf, standingReadings, takesOf } from '$core/expectation/standing';
-	import type { SwitchingState } from '$core/expectation/switching';
-	import { kitTrouble } from '$core/rules/kit';
+	import { placeWords } from '$core/visit/place-label';
+	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
+	import { keyOf, findCurrentReadings, measurementsOf } from '$core/visit/current-readings';
+	import type { SwitchingState } from '$core/visit/switching-state';
+	import { testEquipmentProblem } from '$core/isolation/test-equipment';
 	import {
 		inputsByVoltage,
 		sharedVoltage,
 		voltageKeys
-	} from '$core/rules/shared-operating-voltage';
-	import { gateOfReading } from '$core/rules/making-safe/gate';
-	import type { Spot } from '$core/rules/plan/spots';
+	} from '$core/assessment/shared-operating-voltage';
+	import { gateOfReading } from '$core/isolation/interlock';
+	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
 	import EntryQuestions from './EntryQuestions.svelte';
 	import FromMeter from './FromMeter.svelte';
 	import GateCard from './GateCard.svelte';
 	import InputsSeen from './InputsSeen.svelte';
 	import Keypad, { afterKey, type KeypadKey } from './Keypad.svelte';
-	import { keepEntries, keptEntries } from './kept-entries';
+	import { keepEntries, keptEntries } from '../session/kept-entries';
 	import PastedColumn from './PastedColumn.svelte';
 	import RecentReadings from './RecentReadings.svelte';
-	import SpotExpectation from './SpotExpectation.svelte';
+	import PointExpectation from './PointExpectation.svelte';
 	import StatePicker from './StatePicker.svelte';
-	import type { VisitSession } from './visit-session.svelte';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {
 		session: VisitSession;
-		spot: Spot;
+		spot: MeasurementPoint;
 		onmove: (by: 1 | -1) => void;
 		onstored: (key: string) => void;
 		onplace: (place: Place, quantity: Quantity) => void;
 		/** Goes to another quantity. */
 		onother: () => void;
 		/** Places from this one on, for a pasted column. */
-		following?: readonly Spot[];
+		following?: readonly MeasurementPoint[];
 	}
 	let { session, spot, onmove, onstored, onplace, onother, following = [spot] }: Props = $props();
 
@@ -83,7 +83,7 @@
 	const busKey = $derived((string && keysOfVoltage.get(string.id)) ?? '');
 	const shared = $derived(
 		running && string
-			? sharedVoltage(record, keysOfVoltage, standingReadings(session.document.visit), string)
+			? sharedVoltage(record, keysOfVoltage, findCurrentReadings(session.document.visit), string)
 			: null
 	);
 	const bus = $derived(busTyped[busKey] ?? String(shared?.voltage ?? ''));
@@ -93,21 +93,26 @@
 		return read.ok ? read.value : null;
 	});
 	const inputsSeen = $derived(
-		running ? inputsByVoltage(record, keysOfVoltage, standingReadings(session.document.visit)) : []
+		running
+			? inputsByVoltage(record, keysOfVoltage, findCurrentReadings(session.document.visit))
+			: []
 	);
 	const asked = $derived({ place: spot.place, quantity, state: readingState });
 	const gate = $derived(
-		gateOfReading(record, session.document.visit, session.places, asked, () => session.now)
+		gateOfReading(record, session.effective, session.places, asked, () => session.now)
 	);
 	/** By itself, so that the clock's ticking is no change. */
 	const isOpen = $derived(gate.open);
-	const kit = $derived(kitTrouble(record, session.document.visit.meters, asked));
-	const takes = $derived(takesOf(session.document.visit, key));
+	const ratingProblem = $derived(
+		testEquipmentProblem(record, session.document.visit.meters, asked)
+	);
+	const takes = $derived(measurementsOf(session.document.visit, key));
 
-	function doubtOfBus(volts: number): string | null {
+	function questionOnBusVoltage(volts: number): string | null {
 		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
 		return (
-			string && busVoltsDoubt(string, volts, open?.expected?.value ?? open?.reading?.value ?? null)
+			string &&
+			busVoltageQuestion(string, volts, open?.expected?.value ?? open?.reading?.value ?? null)
 		);
 	}
 
@@ -135,9 +140,9 @@
 		if (session.question || judging) return;
 		if (onBus && running) {
 			const volts = readFigure(bus, READING_LIMITS.volts);
-			const doubt = volts.ok && busKept !== bus ? doubtOfBus(volts.value) : null;
-			error = volts.ok ? doubt : volts.problem;
-			if (doubt !== null) busKept = bus;
+			const question = volts.ok && busKept !== bus ? questionOnBusVoltage(volts.value) : null;
+			error = volts.ok ? question : volts.problem;
+			if (question !== null) busKept = bus;
 			else if (volts.ok) {
 				onBus = false;
 				await tick();
@@ -278,8 +283,8 @@
 
 	{#if !gate.open}
 		<GateCard {session} {gate} />
-	{:else if kit}
-		<p class="notice" data-kind="error" role="alert">{kit}</p>
+	{:else if ratingProblem}
+		<p class="notice" data-kind="error" role="alert">{ratingProblem}</p>
 	{:else}
 		{#if running}
 			<label class="bus" class:lit={onBus}>
@@ -338,7 +343,7 @@
 		{#if error}
 			<p class="error" role="alert">{error}</p>
 		{:else}
-			<SpotExpectation {session} {spot} state={readingState} {takes} />
+			<PointExpectation {session} {spot} state={readingState} {takes} />
 		{/if}
 	</div>
 
@@ -371,7 +376,7 @@
 
 	<EntryQuestions {session} onconfirm={confirm} ondismiss={dismiss} />
 
-	{#if gate.open && !kit}
+	{#if gate.open && !ratingProblem}
 		<FromMeter
 			{quantity}
 			probe={{ label: string?.label ?? '', quantity, kind: spot.place.kind }}

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { placeWords } from '$core/expectation/place-words';
-	import type { VisitSession } from './visit-session.svelte';
+	import { placeWords } from '$core/visit/place-label';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {
 		session: VisitSession;

@@ -69,7 +69,7 @@
 	</span>
 	<div class="words" id="{id}-words" aria-live="polite">
 		{#each errors as words (words)}<p class="error">{words}</p>{/each}
-		{#each odd as words (words)}<p class="oddity">{words}</p>{/each}
+		{#each odd as words (words)}<p class="implausible">{words}</p>{/each}
 		{#if explained}<p class="explained" id="{id}-explained">{explanation}</p>{/if}
 		{#if help && errors.length === 0 && odd.length === 0}<p class="soft">{help}</p>{/if}
 	</div>
@@ -161,7 +161,7 @@
 		font-weight: 600;
 	}
 
-	.oddity {
+	.implausible {
 		color: var(--look);
 		font-weight: 550;
 	}

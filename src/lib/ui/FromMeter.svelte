@@ -1,9 +1,9 @@
 <script lang="ts">
 	import Gauge from '@lucide/svelte/icons/gauge';
-	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
-	import type { Place } from '$core/expectation/place';
+	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
+	import type { Place } from '$core/visit/place';
 	import { meterAddress } from './instrument-address';
-	import { sendJson } from './send-json';
+	import { sendJson } from '../session/send-json';
 
 	interface Props {
 		quantity: Quantity;
@@ -15,7 +15,7 @@
 
 	const { unit } = $derived(QUANTITY_FACTS[quantity]);
 	let reading = $state(false);
-	let trouble = $state('');
+	let problem = $state('');
 	const address = meterAddress();
 
 	/** What the server says of a meter that was asked. */
@@ -26,7 +26,7 @@
 	}
 	async function read(): Promise<void> {
 		reading = true;
-		trouble = '';
+		problem = '';
 		const answer = await sendJson<MeterAnswer>('/instruments/meter', {
 			address,
 			probe,
@@ -34,7 +34,7 @@
 		});
 		reading = false;
 		if (answer.ok) onread(answer.body.value);
-		else trouble = answer.words;
+		else problem = answer.words;
 	}
 </script>
 
@@ -44,5 +44,5 @@
 			? 'Waiting until it stands still…'
 			: 'From the meter'}
 	</button>
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 {/if}

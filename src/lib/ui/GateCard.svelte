@@ -1,9 +1,9 @@
 <script lang="ts">
 	import ShieldCheck from '@lucide/svelte/icons/shield-check';
 	import { resolve } from '$app/paths';
-	import { OWN_PROCEDURE, type Gate } from '$core/rules/making-safe/gate';
-	import { TASK_WORDS } from '$core/rules/making-safe/step';
-	import type { VisitSession } from './visit-session.svelte';
+	import { OWN_PROCEDURE, type Gate } from '$core/isolation/interlock';
+	import { TASK_WORDS } from '$core/isolation/step';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {
 		session: VisitSession;
@@ -11,13 +11,13 @@
 	}
 	let { session, gate }: Props = $props();
 	let asked = $state(false);
-	let trouble = $state('');
+	let problem = $state('');
 
 	const address = $derived(
-		`${resolve('/visits/[visit]/make-safe', { visit: session.document.visit.id })}?task=${gate.task}`
+		`${resolve('/visits/[visit]/isolation', { visit: session.document.visit.id })}?task=${gate.task}`
 	);
 	async function answer(): Promise<void> {
-		trouble = (await session.settle(gate.task, OWN_PROCEDURE, null)) ?? '';
+		problem = (await session.settle(gate.task, OWN_PROCEDURE, null)) ?? '';
 	}
 </script>
 
@@ -37,7 +37,7 @@
 			Under our own written procedure
 		</button>
 	{/if}
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 </div>
 
 <style>

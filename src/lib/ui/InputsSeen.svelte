@@ -2,10 +2,10 @@
 	import { v7 as uuid } from 'uuid';
 	import { resolve } from '$app/paths';
 	import type { RecordChange } from '$core/record/change';
-	import { stringsWithInputs, type VoltageGroup } from '$core/rules/shared-operating-voltage';
-	import { loadAnew } from './load-anew';
-	import { sendJson } from './send-json';
-	import type { VisitSession } from './visit-session.svelte';
+	import { stringsWithInputs, type VoltageGroup } from '$core/assessment/shared-operating-voltage';
+	import { loadAnew } from '../session/load-anew';
+	import { sendJson } from '../session/send-json';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {
 		session: VisitSession;
@@ -14,13 +14,13 @@
 	let { session, groups }: Props = $props();
 
 	const strings = $derived(stringsWithInputs(session.document.record, groups));
-	let trouble = $state('');
+	let problem = $state('');
 	let busy = $state(false);
 
 	/** A new revision of the record; the visit keeps its own until it is carried over. */
 	async function record(): Promise<void> {
 		busy = true;
-		trouble = '';
+		problem = '';
 		const change: RecordChange = strings!.map((value) => ({ op: 'put', list: 'strings', value }));
 		const { revision, site } = session.document;
 		const answer = await sendJson(`/sites/${site.id}/changes`, {
@@ -28,7 +28,7 @@
 			base: revision.id,
 			change
 		});
-		trouble = answer.ok ? '' : answer.words;
+		problem = answer.ok ? '' : answer.words;
 		if (answer.ok) await loadAnew();
 		busy = false;
 	}
@@ -55,11 +55,11 @@
 		</p>
 		<button type="button" class="act-plain" disabled={busy} onclick={record}>Record inputs</button>
 	{:else}
-		<a href={resolve('/sites/[site]/take-over', { site: session.document.site.id })}
+		<a href={resolve('/sites/[site]/array-record', { site: session.document.site.id })}
 			>Record the inputs</a
 		>
 	{/if}
-	{#if trouble}<p class="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="error" role="alert">{problem}</p>{/if}
 </div>
 
 <style>

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { fitLabel, MET } from '$core/module/fit';
 	import { fillFactorOf } from '$core/module/plausibility';
-	import type { Plate } from '$core/module/plate';
+	import type { Nameplate } from '$core/module/nameplate';
 	import { currentAt } from '$core/module/single-diode';
 
-	let { plate, blocked }: { plate: Plate | null; blocked: boolean } = $props();
+	let { plate, blocked }: { plate: Nameplate | null; blocked: boolean } = $props();
 
 	const WIDTH = 300;
 	const HEIGHT = 190;

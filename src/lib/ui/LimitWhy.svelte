@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { placeWords } from '$core/expectation/place-words';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import type { LimitVerdict } from '$core/rules/judge/limit-verdict';
+	import { placeWords } from '$core/visit/place-label';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import type { LimitVerdict } from '$core/assessment/limits/limit-verdict';
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import type { VisitSession } from './visit-session.svelte';
-	import { readingFigure } from './reading-figure';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { readingFigure } from '../text/reading-figure';
 
 	let { limit, session }: { limit: LimitVerdict; session: VisitSession } = $props();
 

@@ -1,17 +1,17 @@
 <script lang="ts">
-	import { stringOfPlace } from '$core/expectation/place';
-	import { placeWords } from '$core/expectation/place-words';
+	import { stringOfPlace } from '$core/visit/place';
+	import { placeWords } from '$core/visit/place-label';
 	import { readMeterFigure } from '$core/expectation/meter-figure';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import { keyOf, standingReadings } from '$core/expectation/standing';
-	import type { Spot } from '$core/rules/plan/spots';
-	import { sharedVoltage, voltageKeys } from '$core/rules/shared-operating-voltage';
-	import type { VisitSession } from './visit-session.svelte';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { keyOf, findCurrentReadings } from '$core/visit/current-readings';
+	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
+	import { sharedVoltage, voltageKeys } from '$core/assessment/shared-operating-voltage';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {
 		session: VisitSession;
 		/** Places in order, the current one first. */
-		spots: readonly Spot[];
+		spots: readonly MeasurementPoint[];
 		/** Figures as pasted, in the same order. */
 		figures: readonly string[];
 		/** Operating voltage as it stands in its field, V; for places of which none is known. */
@@ -30,11 +30,11 @@
 			return { typed, spot, read };
 		})
 	);
-	const trouble = $derived(rows.filter(({ spot, read }) => !spot || !read?.ok).length);
+	const problem = $derived(rows.filter(({ spot, read }) => !spot || !read?.ok).length);
 	let storing = $state(false);
 	let refused = $state('');
 
-	function voltageAt(spot: Spot): number | null {
+	function voltageAt(spot: MeasurementPoint): number | null {
 		if (spot.quantity !== 'operating-current') return null;
 		const string = record.strings.find(({ id }) => id === stringOfPlace(spot.place));
 		if (!string) return voltage;
@@ -42,7 +42,7 @@
 		// The voltage in the field is of the strings that share it with the first; others have their own.
 		const first = spots[0] && stringOfPlace(spots[0].place);
 		if (first && keys.get(first) === keys.get(string.id)) return voltage;
-		const standing = standingReadings(session.document.visit);
+		const standing = findCurrentReadings(session.document.visit);
 		return sharedVoltage(record, keys, standing, string)?.voltage ?? null;
 	}
 
@@ -91,7 +91,7 @@
 							<span class="figure"
 								>{read.value.overRange ? '> ' : ''}{read.value.value}
 								{QUANTITY_FACTS[spot!.quantity].unit}</span
-							>{#if session.standingAt(spot!.place, spot!.quantity)}
+							>{#if session.currentAt(spot!.place, spot!.quantity)}
 								<span class="soft">replaces a reading</span>{/if}
 						{:else}<span class="error">{read ? read.problem : ''}</span>{/if}
 					</td>
@@ -99,9 +99,9 @@
 			{/each}
 		</tbody>
 	</table>
-	{#if trouble > 0}
+	{#if problem > 0}
 		<p class="error">
-			{trouble} of them cannot be stored. Correct the column and paste it again.
+			{problem} of them cannot be stored. Correct the column and paste it again.
 		</p>
 	{/if}
 	{#if refused}<p class="error" role="alert">{refused}</p>{/if}
@@ -109,7 +109,7 @@
 		<button
 			type="button"
 			class="act"
-			disabled={trouble > 0 || storing || spots[0] === undefined}
+			disabled={problem > 0 || storing || spots[0] === undefined}
 			onclick={storeAll}
 			data-first={spots[0] ? keyOf(spots[0]) : ''}>Save {figures.length} readings</button
 		>

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import type { PlaceVerdict } from '$core/expectation/expect';
-	import type { StringQuantity } from '$core/expectation/quantity';
+	import type { StringQuantity } from '$core/visit/quantity';
 	import BandScale from './BandScale.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import { figureOf, signed } from './words';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { figureOf, signed } from '../text/format';
 
 	interface Props {
 		/** Of the string. */
@@ -58,7 +58,7 @@
 		{#if place?.verdict}<VerdictMark verdict={place.verdict} />{/if}
 		{#if place?.reading}
 			<span class="by figure">{differenceWords(place)}</span>
-			{#if place.counted && place.verdict !== 'fits'}
+			{#if place.counted && place.verdict !== 'pass'}
 				<span class="counted">{place.counted.words}</span>
 			{/if}
 		{/if}

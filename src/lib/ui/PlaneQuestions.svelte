@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { rangesOfIds } from '$core/record/label-ranges';
 	import { resolve } from '$app/paths';
-	import type { VisitSession } from './visit-session.svelte';
+	import type { VisitSession } from '../session/visit-session.svelte';
 
 	let { session }: { session: VisitSession } = $props();
 

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { Cause } from '$core/trace/cause';
-	import { chance } from './words';
+	import type { Cause } from '$core/diagnosis/cause';
+	import { chance } from '../text/format';
 
 	let { causes }: { causes: readonly Cause[] } = $props();
 

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { Unit } from '$core/expectation/quantity';
-	import { keyOf } from '$core/expectation/standing';
-	import type { VisitSession } from './visit-session.svelte';
-	import { dayAndTime } from './when';
+	import type { Unit } from '$core/visit/quantity';
+	import { keyOf } from '$core/visit/current-readings';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { dayAndTime } from '../text/when';
 
 	interface Props {
 		session: VisitSession;

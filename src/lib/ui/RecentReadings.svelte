@@ -1,11 +1,11 @@
 <script lang="ts">
 	import Undo2 from '@lucide/svelte/icons/undo-2';
-	import { placeWords } from '$core/expectation/place-words';
-	import { keyOf } from '$core/expectation/standing';
+	import { placeWords } from '$core/visit/place-label';
+	import { keyOf } from '$core/visit/current-readings';
 	import VerdictMark from './VerdictMark.svelte';
-	import type { VisitSession } from './visit-session.svelte';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import { readingFigure } from './reading-figure';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { readingFigure } from '../text/reading-figure';
 
 	interface Props {
 		session: VisitSession;
@@ -33,7 +33,7 @@
 				<span class="figure">{readingFigure(reading)}</span>
 				{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
 				{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}
-				{#if verdict?.counted && verdict.verdict !== 'fits'}<span class="said"
+				{#if verdict?.counted && verdict.verdict !== 'pass'}<span class="said"
 						>{verdict.counted.words}</span
 					>{/if}
 			</li>

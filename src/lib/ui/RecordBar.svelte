@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Undo from '@lucide/svelte/icons/undo-2';
-	import type { RecordSession } from './record-session.svelte';
+	import type { RecordSession } from '../session/record-session.svelte';
 
 	let { session }: { session: RecordSession } = $props();
 	const shown = $derived(

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { placeWords } from '$core/expectation/place-words';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import type { CarriedOver } from '$core/trace/carried-over';
-	import { loadAnew } from './load-anew';
-	import { sendJson } from './send-json';
-	import type { VisitSession } from './visit-session.svelte';
-	import { VERDICT_WORDS } from './words';
+	import { placeWords } from '$core/visit/place-label';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import type { CarriedOver } from '$core/diagnosis/carried-over';
+	import { loadAnew } from '../session/load-anew';
+	import { sendJson } from '../session/send-json';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { VERDICT_LABELS } from '../text/format';
 
 	interface Props {
 		session: VisitSession;
@@ -18,21 +18,21 @@
 		readonly revision: { readonly id: string; readonly number: number };
 	};
 	let shown = $state.raw<Shown | null>(null);
-	let trouble = $state('');
+	let problem = $state('');
 	let busy = $state(false);
 	const visit = $derived(session.document.visit.id);
-	const words = (verdict: keyof typeof VERDICT_WORDS | null) =>
-		verdict === null ? 'not assessed' : VERDICT_WORDS[verdict];
+	const words = (verdict: keyof typeof VERDICT_LABELS | null) =>
+		verdict === null ? 'Not assessed' : VERDICT_LABELS[verdict];
 
 	async function look(): Promise<void> {
 		busy = true;
-		trouble = '';
+		problem = '';
 		try {
 			const answer = await fetch(`/visits/${visit}/record`);
 			if (answer.ok) shown = (await answer.json()) as Shown;
-			else trouble = 'The changes could not be loaded. Try again.';
+			else problem = 'The changes could not be loaded. Try again.';
 		} catch {
-			trouble = 'The server did not answer. Try again.';
+			problem = 'The server did not answer. Try again.';
 		}
 		busy = false;
 	}
@@ -40,7 +40,7 @@
 	async function carryOver(): Promise<void> {
 		busy = true;
 		const answer = await sendJson(`/visits/${visit}/record`, { revision: shown!.revision.id });
-		trouble = answer.ok ? '' : answer.words;
+		problem = answer.ok ? '' : answer.words;
 		if (answer.ok) {
 			shown = null;
 			await loadAnew();
@@ -88,7 +88,7 @@
 			</ul>
 		{/if}
 	{/if}
-	{#if trouble}<p class="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="error" role="alert">{problem}</p>{/if}
 	<div class="acts">
 		{#if !shown}
 			<button type="button" class="act-plain" disabled={busy} onclick={look}>Show changes</button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { centreCurrent } from './centre-current';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 
@@ -10,19 +11,24 @@
 	const here = $derived(page.url.pathname);
 	const rooms = $derived([
 		{ words: 'Site', href: resolve('/sites/[site]', { site: site.id }), exact: true },
-		{ words: 'Record', href: resolve('/sites/[site]/take-over', { site: site.id }) },
+		{ words: 'Record', href: resolve('/sites/[site]/array-record', { site: site.id }) },
 		{ words: 'Map', href: resolve('/sites/[site]/map', { site: site.id }) },
 		{ words: 'Diagram', href: resolve('/sites/[site]/diagram', { site: site.id }) },
 		{ words: 'Checks', href: resolve('/sites/[site]/checks', { site: site.id }) },
-		{ words: 'Watch', href: resolve('/sites/[site]/watch', { site: site.id }) },
+		{ words: 'Monitoring', href: resolve('/sites/[site]/monitoring', { site: site.id }) },
 		{ words: 'History', href: resolve('/sites/[site]/history', { site: site.id }) },
 		{ words: 'Revisions', href: resolve('/sites/[site]/revisions', { site: site.id }) }
 	]);
+	let row = $state<HTMLElement>();
+	$effect(() => {
+		void here;
+		centreCurrent(row);
+	});
 </script>
 
 <nav class="no-print" aria-label="Rooms of {site.name}">
 	<span class="name">{site.name}</span>
-	<ul>
+	<ul bind:this={row}>
 		{#each rooms as { words, href, exact } (words)}
 			<li>
 				<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved above -->

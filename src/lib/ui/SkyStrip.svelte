@@ -2,12 +2,12 @@
 	import { rangesOfIds } from '$core/record/label-ranges';
 	import { resolve } from '$app/paths';
 	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
-	import { standingByPlane } from '$core/expectation/plane-conditions';
+	import { currentConditionsByPlane } from '$core/expectation/plane-conditions';
 	import { planesOf } from '$core/record/plane';
 	import VerdictMark from './VerdictMark.svelte';
-	import type { VisitSession } from './visit-session.svelte';
-	import { ago } from './when';
-	import { signed } from './words';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { ago } from '../text/when';
+	import { signed } from '../text/format';
 
 	interface Props {
 		session: VisitSession;
@@ -17,7 +17,9 @@
 	}
 	let { session, now, height = $bindable(0) }: Props = $props();
 
-	const planes = $derived(standingByPlane(session.document.record, session.document.visit));
+	const planes = $derived(
+		currentConditionsByPlane(session.document.record, session.document.visit)
+	);
 	const several = $derived(planesOf(session.document.record).length > 1);
 	const groups = $derived(session.assessment.groups.filter(({ verdict }) => verdict));
 	type Group = (typeof groups)[number];
@@ -66,7 +68,7 @@
 					<a
 						class="item"
 						class:carried={source === 'carried-over'}
-						href={resolve('/visits/[visit]/conditions', { visit })}
+						href={resolve('/visits/[visit]/test-conditions', { visit })}
 					>
 						{#if plane}<strong class="plane">{plane.name}</strong>{/if}
 						<span class="figure big">{irradiance.value.toFixed(0)}</span> W/m²
@@ -94,7 +96,7 @@
 			{@render said(group)}
 		{/each}
 	{:else}
-		<a class="act missing" href={resolve('/visits/[visit]/conditions', { visit })}
+		<a class="act missing" href={resolve('/visits/[visit]/test-conditions', { visit })}
 			>Enter irradiance and cell temperature</a
 		>
 		<span class="soft">Without them there is nothing to compare a reading with.</span>

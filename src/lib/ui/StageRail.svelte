@@ -1,14 +1,15 @@
 <script lang="ts">
+	import { centreCurrent } from './centre-current';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { isAcBranch } from '$core/record/record';
-	import { outcomeOfStop, walkOf } from '$core/rules/inspection/walk';
-	import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
-	import { standingSafety } from '$core/rules/making-safe/progress';
-	import { makingSafe } from '$core/rules/making-safe/sequence';
-	import { itemsOf } from '$core/rules/plan/plan';
-	import type { VisitSession } from './visit-session.svelte';
-	import { count } from './words';
+	import { outcomeOfStop, inspectionOf } from '$core/inspection/progress';
+	import { OWN_PROCEDURE } from '$core/isolation/interlock';
+	import { currentSafetyEntries } from '$core/isolation/progress';
+	import { makingSafe } from '$core/isolation/sequence';
+	import { itemsOf } from '$core/visit-plan/plan';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { count } from '../text/format';
 
 	let { session }: { session: VisitSession } = $props();
 
@@ -34,13 +35,13 @@
 	const repaired = $derived(
 		session.document.visit.repairs.length > 0
 			? `${session.document.visit.repairs.length} done`
-			: 'and prove'
+			: 'and verify'
 	);
 	const faulty = $derived(session.suspects.size > 0);
 
 	const inspected = $derived.by((): { note: string; state: StageState } => {
 		const { record, inspection } = session.document;
-		const stops = walkOf(record, inspection).flatMap((stretch) => stretch.stops);
+		const stops = inspectionOf(record, inspection).flatMap((stretch) => stretch.stops);
 		const answered = stops.map(outcomeOfStop).filter((outcome) => outcome !== null);
 		const findings = answered.filter((outcome) => outcome === 'finding').length;
 		if (answered.length === 0) return { note: 'the walk', state: 'untouched' };
@@ -57,7 +58,7 @@
 
 	const safe = $derived.by((): { note: string; state: StageState } => {
 		const { record, visit: entered } = session.document;
-		if (standingSafety(entered.safety).has(OWN_PROCEDURE)) {
+		if (currentSafetyEntries(entered.safety).has(OWN_PROCEDURE)) {
 			return { note: 'own procedure', state: 'begun' };
 		}
 		const { arrival, down, phase } = makingSafe(
@@ -76,70 +77,70 @@
 			state: done < steps.length ? 'begun' : 'proved'
 		};
 	});
-	const off = $derived(
-		session.assessment.places.filter(({ verdict }) => verdict === 'off').length +
-			session.assessment.limits.filter(({ verdict }) => verdict === 'off').length
+	const failed = $derived(
+		session.assessment.places.filter(({ verdict }) => verdict === 'fail').length +
+			session.assessment.limits.filter(({ verdict }) => verdict === 'fail').length
 	);
 
 	const stages = $derived([
 		{
-			words: 'Take over',
+			words: 'Array record',
 			note: count(session.document.record.strings.length, 'string'),
-			href: resolve('/sites/[site]/take-over', { site: session.document.site.id }),
+			href: resolve('/sites/[site]/array-record', { site: session.document.site.id }),
 			state: (session.document.record.strings.length > 0 ? 'proved' : 'needs') as StageState
 		},
 		{
-			words: 'Inspect',
+			words: 'Inspection',
 			note: inspected.note,
-			href: resolve('/visits/[visit]/inspect', { visit }),
+			href: resolve('/visits/[visit]/inspection', { visit }),
 			state: inspected.state
 		},
 		{
-			words: 'Plan',
+			words: 'Test plan',
 			note: planned,
-			href: resolve('/visits/[visit]/plan', { visit }),
+			href: resolve('/visits/[visit]/test-plan', { visit }),
 			state: 'untouched' as StageState
 		},
 		{
-			words: 'Make safe',
+			words: 'Isolation',
 			note: safe.note,
-			href: resolve('/visits/[visit]/make-safe', { visit }),
+			href: resolve('/visits/[visit]/isolation', { visit }),
 			state: safe.state
 		},
 		{
-			words: 'Conditions',
+			words: 'Test conditions',
 			note: session.document.visit.conditions.length > 0 ? 'taken' : 'sun and heat',
-			href: resolve('/visits/[visit]/conditions', { visit }),
+			href: resolve('/visits/[visit]/test-conditions', { visit }),
 			state: (session.document.visit.conditions.length > 0 ? 'proved' : 'needs') as StageState
 		},
 		{
-			words: 'Measure',
+			words: 'Measurements',
 			note: `${read} of ${wanted.length}`,
-			href: resolve('/visits/[visit]/measure', { visit }),
+			href: resolve('/visits/[visit]/measurements', { visit }),
 			state: (read === 0 ? 'untouched' : read < wanted.length ? 'begun' : 'proved') as StageState
 		},
 		{
-			words: 'Compare',
-			note: off > 0 ? `${off} off` : 'at a glance',
-			href: resolve('/visits/[visit]/compare', { visit }),
-			state: (off > 0 ? 'needs' : 'untouched') as StageState
+			words: 'Comparison',
+			note: failed > 0 ? `${failed} fail` : 'at a glance',
+			href: resolve('/visits/[visit]/comparison', { visit }),
+			state: (failed > 0 ? 'needs' : 'untouched') as StageState
 		},
 		{
-			words: 'Trace',
+			words: 'Diagnosis',
 			note: faulty ? count(session.suspects.size, 'string') : 'causes',
-			href: resolve('/visits/[visit]/trace', { visit }),
+			href: resolve('/visits/[visit]/diagnosis', { visit }),
 			state: (faulty ? 'needs' : 'untouched') as StageState
 		},
 		{
-			words: 'Put right',
+			words: 'Repair',
 			note: repaired,
-			href: resolve('/visits/[visit]/put-right', { visit }),
+			href: resolve('/visits/[visit]/repair', { visit }),
 			state: (session.document.visit.repairs.length > 0 ? 'begun' : 'untouched') as StageState
 		},
 		{
-			words: 'Hand over',
+			words: 'Report',
 			note: 'page and file',
-			href: resolve('/visits/[visit]/hand-over', { visit }),
+			href: resolve('/visits/[visit]/report', { visit }),
 			state: 'untouched' as StageState
 		}
 	]);
@@ -147,8 +148,7 @@
 	let line = $state<HTMLElement>();
 	$effect(() => {
 		void here;
-		const at = line?.querySelector<HTMLElement>('[aria-current]')?.parentElement;
-		if (at && line) line.scrollLeft = at.offsetLeft - (line.clientWidth - at.clientWidth) / 2;
+		centreCurrent(line);
 	});
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { settingsOf, stateWords, type SwitchingState } from '$core/expectation/switching';
+	import { settingsOf, stateWords, type SwitchingState } from '$core/visit/switching-state';
 	import type { StringRecord } from '$core/record/record';
 
 	interface Props {

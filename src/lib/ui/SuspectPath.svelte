@@ -1,11 +1,11 @@
 <script lang="ts">
 	import { modulesPerDevice } from '$core/faults/fault';
 	import type { StringRecord } from '$core/record/record';
-	import { probePoints, type ProbedReading, type SuspectStretch } from './suspect-stretch';
+	import { probePoints, type ProbedReading, type SuspectSegment } from './suspect-segment';
 
 	interface Props {
 		string: StringRecord;
-		suspect: SuspectStretch;
+		suspect: SuspectSegment;
 		/** The next reading. */
 		probe?: ProbedReading | null;
 	}

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import type { ProposedTest } from '$core/trace/next/proposed-test';
-	import { EXPOSURE_WORDS } from './exposure-words';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import { EXPOSURE_WORDS } from '../text/exposure-words';
 	import TestOutcomes from './TestOutcomes.svelte';
 
 	interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import type { ProposedTest } from '$core/trace/next/proposed-test';
-	import { EXPOSURE_WORDS } from './exposure-words';
+	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import { EXPOSURE_WORDS } from '../text/exposure-words';
 
 	let { test }: { test: ProposedTest } = $props();
 	const first = $derived(test.cautions[0]);

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { Unit } from '$core/expectation/quantity';
-	import type { ProposedTest } from '$core/trace/next/proposed-test';
-	import { chance } from './words';
+	import type { Unit } from '$core/visit/quantity';
+	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import { chance } from '../text/format';
 
 	let { test, unit }: { test: ProposedTest; unit: Unit } = $props();
 

@@ -1,9 +1,9 @@
 <script lang="ts">
-	import type { VerdictWord } from '$core/expectation/verdict';
-	import { VERDICT_WORDS } from './words';
+	import type { Verdict } from '$core/expectation/verdict';
+	import { VERDICT_LABELS } from '../text/format';
 
 	interface Props {
-		verdict: VerdictWord;
+		verdict: Verdict;
 		/** The word beside the mark; without it the mark carries it for screen readers alone. */
 		word?: boolean;
 	}
@@ -13,20 +13,20 @@
 <!-- Told apart by shape: a level in its ring, a half-filled lozenge, a broken square, a dotted ring. -->
 <span class="verdict" data-verdict={verdict}>
 	<svg viewBox="0 0 20 20" aria-hidden="true">
-		{#if verdict === 'fits'}
+		{#if verdict === 'pass'}
 			<circle cx="10" cy="10" r="7.6" class="edge" />
 			<path d="M6 10h8" class="level" />
-		{:else if verdict === 'look'}
+		{:else if verdict === 'marginal'}
 			<path d="M10 1.8 18.2 10 10 18.2 1.8 10Z" class="edge" />
 			<path d="M10 1.8V18.2L1.8 10Z" class="fill" />
-		{:else if verdict === 'off'}
+		{:else if verdict === 'fail'}
 			<path d="M2 2H11L8.6 10 11.4 10 8.4 18H2Z" class="fill" />
 			<path d="M13.6 2H18V18H11L14 10H11.2Z" class="fill" />
 		{:else}
 			<circle cx="10" cy="10" r="7.6" class="edge dotted" />
 		{/if}
 	</svg>
-	<span class={word ? '' : 'sr-only'}>{VERDICT_WORDS[verdict]}</span>
+	<span class={word ? '' : 'sr-only'}>{VERDICT_LABELS[verdict]}</span>
 </span>
 
 <style>
@@ -46,15 +46,15 @@
 		overflow: visible;
 	}
 
-	[data-verdict='fits'] {
+	[data-verdict='pass'] {
 		color: var(--fits);
 	}
 
-	[data-verdict='look'] {
+	[data-verdict='marginal'] {
 		color: var(--look);
 	}
 
-	[data-verdict='off'] {
+	[data-verdict='fail'] {
 		color: var(--off);
 	}
 

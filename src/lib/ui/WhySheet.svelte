@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { REVERSED_STRING } from '$core/rules/cautions';
+	import { REVERSED_STRING } from '$core/isolation/cautions';
 	import type { PlaceVerdict } from '$core/expectation/expect';
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import type { VisitSession } from './visit-session.svelte';
-	import { QUANTITY_FACTS } from '$core/expectation/quantity';
-	import { figureOf, signed } from './words';
+	import type { VisitSession } from '../session/visit-session.svelte';
+	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { figureOf, signed } from '../text/format';
 
 	let { place, session }: { place: PlaceVerdict; session: VisitSession } = $props();
 
@@ -31,10 +31,10 @@
 			<span class="figure">{show(place.reading.value)}</span> read,
 			<span class="figure">{show(place.expected.value)}</span> expected:
 			<span class="figure">{signed(place.distance, 1)}</span> standard uncertainties apart. In this
-			visit <em>look</em> begins at {session.assessment.thresholds.look.toFixed(1)},
-			<em>off</em> at {session.assessment.thresholds.off.toFixed(1)} below the expected value, at
-			{session.assessment.thresholds.above.look.toFixed(1)} and
-			{session.assessment.thresholds.above.off.toFixed(1)} above it.
+			visit <em>Marginal</em> begins at {session.assessment.thresholds.marginal.toFixed(1)},
+			<em>Fail</em> at {session.assessment.thresholds.fail.toFixed(1)} below the expected value, at
+			{session.assessment.thresholds.above.marginal.toFixed(1)} and
+			{session.assessment.thresholds.above.fail.toFixed(1)} above it.
 		</p>
 		{#if place.counted}
 			<p>

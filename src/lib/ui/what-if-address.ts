@@ -1,6 +1,6 @@
 import type { Load } from '$core/circuit/load';
 import { USUAL_HEADROOM } from '$core/circuit/load';
-import { FAULTS, type FaultCode, type Scale } from '$core/faults/codes';
+import { FAULTS, type FaultCode, type Scale } from '$core/visit/fault-code';
 import type { PlacedFault } from '$core/faults/inject';
 import type { LightChange } from '$core/faults/what-if';
 

@@ -5,9 +5,9 @@ import {
 	type GroupingAsk,
 	type GroupingProgress
 } from '$core/bench/grouping/grouping';
-import { randomFrom } from '$core/drill/random';
+import { randomFrom } from '$core/numerics/random';
 
-/** The same pile gives the same answer. */
+/** The same batch gives the same answer. */
 const SEED = 20_260_601;
 
 /** Progress is told at most so often, ms. */

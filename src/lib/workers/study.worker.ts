@@ -1,16 +1,17 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import { expose } from 'comlink';
 import type { ArrayRecord } from '$core/record/record';
-import { inputHere, type InputHere } from '$core/expectation/here';
-import type { Visit } from '$core/expectation/visit';
+import { inputAtConditions, type InputAtConditions } from '$core/expectation/at-conditions';
+import type { Visit } from '$core/visit/visit';
 import { study, type WhatIf } from '$core/faults/what-if';
 
 /** The input that is asked about, worked out once for many questions. */
-let here: InputHere | null = null;
+let here: InputAtConditions | null = null;
 
 const core = {
 	/** Takes a string of a visit for the questions that follow; the strings of its input, null without conditions. */
 	take(record: ArrayRecord, visit: Visit, stringId: string): readonly string[] | null {
-		here = inputHere(record, visit, stringId);
+		here = inputAtConditions(record, effectiveVisit(record, visit), stringId);
 		return here?.bus.strings.map(({ name }) => name) ?? null;
 	},
 	ask: (asked: WhatIf) => here && study(here.bus, here.subject, asked)

@@ -19,7 +19,7 @@ const KEEP = { min: 1, max: 1000, unit: 'copies', whole: true } as const;
 export const actions: Actions = {
 	now: async () => {
 		const made = await backUp(DATABASE_PATH, backupFolder(DATABASE_PATH), Date.now());
-		if (!made.ok) return fail(500, { trouble: made.problem });
+		if (!made.ok) return fail(500, { problem: made.problem });
 		return { made: made.value };
 	},
 	schedule: async ({ request }) => {

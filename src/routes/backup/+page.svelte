@@ -2,7 +2,7 @@
 	import { untrack } from 'svelte';
 	import { enhance } from '$app/forms';
 	import Field from '$lib/ui/Field.svelte';
-	import { count } from '$lib/ui/words';
+	import { count } from '$lib/text/format';
 
 	let { data, form } = $props();
 	const typed = $state(
@@ -36,7 +36,7 @@
 	<form method="POST" action="?/now" use:enhance>
 		<button class="act">Back up now</button>
 	</form>
-	{#if form?.trouble}<p class="notice" data-kind="error" role="alert">{form.trouble}</p>{/if}
+	{#if form?.problem}<p class="notice" data-kind="error" role="alert">{form.problem}</p>{/if}
 	{#if form?.made}
 		<p class="notice" data-kind="done" role="status">
 			{form.made.name} is opened and checked: {count(form.made.holds.sites, 'site')}, {count(

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { ago } from '$lib/ui/when';
-	import { count } from '$lib/ui/words';
+	import { ago } from '$lib/text/when';
+	import { count } from '$lib/text/format';
 
 	let { data } = $props();
 	const now = Date.now();
@@ -48,25 +48,25 @@
 		Before anything goes on a roof: is it any good, and what may stand beside it.
 	</p>
 	<div class="split">
-		<section aria-labelledby="piles">
-			<h2 id="piles">Piles of used modules</h2>
-			{#if data.piles.length === 0}
+		<section aria-labelledby="batches">
+			<h2 id="batches">Batches of used modules</h2>
+			{#if data.batches.length === 0}
 				<p class="notice">
-					No pile yet. Give it a name, test its modules one after the other beside one that is known
-					to be good, and Zembo grades them and groups them into strings.
+					No batch yet. Give it a name, test its modules one after the other beside one that is
+					known to be good, and Zembo grades them and groups them into strings.
 				</p>
 			{/if}
-			<ul class="piles">
-				{#each data.piles as { id, name, modules, changedAt } (id)}
+			<ul class="batches">
+				{#each data.batches as { id, name, modules, changedAt } (id)}
 					<li>
-						<a href={resolve('/bench/piles/[pile]', { pile: id })}>{name}</a>
+						<a href={resolve('/bench/batches/[batch]', { batch: id })}>{name}</a>
 						<span class="soft">{count(modules, 'module')}, {ago(changedAt, now)}</span>
 					</li>
 				{/each}
 			</ul>
 			<form method="post">
 				<label>
-					<span>A new pile</span>
+					<span>A new batch</span>
 					<input name="name" required maxlength="80" placeholder="Where it lies, whose it is" />
 				</label>
 				<button class="act">Begin</button>
@@ -112,7 +112,7 @@
 		border-top: 1px solid var(--line);
 	}
 
-	.piles li {
+	.batches li {
 		display: flex;
 		flex-wrap: wrap;
 		justify-content: space-between;
@@ -127,7 +127,7 @@
 		font-weight: 600;
 	}
 
-	.piles span {
+	.batches span {
 		align-self: center;
 	}
 

@@ -23,12 +23,12 @@
 		type LibraryKind
 	} from '$core/document/library/library';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';
-	import { download, writeCsv } from '$lib/ui/csv';
-	import { sendJson } from '$lib/ui/send-json';
-	import { count } from '$lib/ui/words';
+	import { download, writeCsv } from '$lib/text/csv';
+	import { sendJson } from '$lib/session/send-json';
+	import { count } from '$lib/text/format';
 
 	let { data } = $props();
-	let trouble = $state('');
+	let problem = $state('');
 	let done = $state('');
 	let added = $state<LibraryKind>('module');
 	/** The kind that goes in and out as a list. */
@@ -65,7 +65,7 @@
 		const seen = data.entries.filter(({ id }) => put.has(id));
 		const versions = Object.fromEntries(seen.map(({ id, version }) => [id, version]));
 		const answer = await sendJson('/library/entries', { put: entries, versions });
-		trouble = answer.ok ? '' : answer.words;
+		problem = answer.ok ? '' : answer.words;
 		if (answer.ok) await invalidateAll();
 		return answer.ok;
 	}
@@ -89,7 +89,7 @@
 		const read = readLibrary(await file.text());
 		if (!read.ok) {
 			const { what, where, mend } = read.problem;
-			trouble = `${what}${where ? ` At ${where}.` : ''} ${mend}`;
+			problem = `${what}${where ? ` At ${where}.` : ''} ${mend}`;
 			return;
 		}
 		// A type as it stands here already stays as it is: a generic one does not become one's own.
@@ -131,7 +131,7 @@
 			<input type="file" accept=".json,application/json" class="sr-only" onchange={readFile} />
 		</label>
 	</div>
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 	{#if done}<p class="notice" data-kind="done" role="status">{done}</p>{/if}
 	<div class="groups">
 		{#each groups as { kind, entries } (kind)}

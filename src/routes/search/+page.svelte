@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { day } from '$lib/ui/when';
-	import { count } from '$lib/ui/words';
+	import { day } from '$lib/text/when';
+	import { count } from '$lib/text/format';
 
 	let { data } = $props();
 	const KINDS = [
@@ -23,11 +23,11 @@
 		const site = { site: hit.siteId };
 		switch (hit.kind) {
 			case 'part':
-				return resolve('/sites/[site]/take-over/parts/[part]', { ...site, part: hit.id });
+				return resolve('/sites/[site]/array-record/parts/[part]', { ...site, part: hit.id });
 			case 'module-type':
-				return resolve('/sites/[site]/take-over/module-types/[type]', { ...site, type: hit.id });
+				return resolve('/sites/[site]/array-record/module-types/[type]', { ...site, type: hit.id });
 			default:
-				return resolve('/sites/[site]/take-over/strings/[string]', { ...site, string: hit.id });
+				return resolve('/sites/[site]/array-record/strings/[string]', { ...site, string: hit.id });
 		}
 	};
 </script>
@@ -101,7 +101,7 @@
 					<ul class="lines">
 						{#each data.found[key] as hit, i (`${hit.visitId} ${i}`)}
 							<li>
-								<a href={resolve('/visits/[visit]/hand-over', { visit: hit.visitId })}
+								<a href={resolve('/visits/[visit]/report', { visit: hit.visitId })}
 									>{hit.siteName}, {day(hit.startedAt, hit.timeZone)}</a
 								>
 								{hit.words}

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Plate } from '../../module/plate';
-import { randomFrom } from '../../drill/random';
+import type { Nameplate } from '../../module/nameplate';
+import { randomFrom } from '../../numerics/random';
 import { usedModules } from '../../../../tests/support/used-modules';
-import { NO_LABEL } from '../pile';
-import { plateOf } from '../plate-of';
+import { NO_LABEL } from '../module-batch';
+import { nameplateOf } from '../nameplate-of';
 import { WARM_SUN, type TestedModule } from '../tested';
 import {
 	findGrouping,
@@ -14,8 +14,8 @@ import {
 	type Target
 } from './grouping';
 
-const plate = (vmp: number, imp: number): Plate =>
-	plateOf({ ...NO_LABEL, technology: 'poly', vmp, imp, cellsInSeries: 60 })!.plate;
+const plate = (vmp: number, imp: number): Nameplate =>
+	nameplateOf({ ...NO_LABEL, technology: 'poly', vmp, imp, cellsInSeries: 60 })!.plate;
 
 const ask = (modules: TestedModule[], wanted: GroupingAsk['wanted'], target?: Partial<Target>) => ({
 	modules,
@@ -67,7 +67,7 @@ function* choose(all: readonly string[], count: number): Generator<string[]> {
 	}
 }
 
-describe('grouping a pile', () => {
+describe('grouping a batch', () => {
 	it.each([
 		[6, 2, 3, 1],
 		[7, 2, 3, 2],

@@ -4,7 +4,7 @@ import { BLOCKING_SCHOTTKY } from '../../circuit/diode';
 import { operate } from '../../circuit/operate';
 import { USUAL_PARTS } from '../../expectation/predict';
 import { maximumPowerPoint } from '../../module/single-diode';
-import { needWords, ratingTrouble, stringFuseRule } from '../../rules/string-fuse';
+import { needWords, ratingProblem, stringFuseRule } from '../../design-checks/string-fuse';
 import { coldVolts, moduleIn, stringOf, wattsAlone, type Sky, type TestedModule } from '../tested';
 import { curveGrid } from './curves';
 import type { SearchBasis, Shape } from './layout';
@@ -278,6 +278,6 @@ function fuseWords(strings: readonly StringGives[], { fuse, trackers, profile }:
 			? [`Each string needs a fuse. ${needWords(rule, parallel)} (${rule.clause})`]
 			: [];
 	}
-	const trouble = ratingTrouble(rule, fuse);
-	return trouble === null ? [] : [`The fuse: ${trouble} (${rule.sizeClause})`];
+	const problem = ratingProblem(rule, fuse);
+	return problem === null ? [] : [`The fuse: ${problem} (${rule.sizeClause})`];
 }

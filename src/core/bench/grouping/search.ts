@@ -1,5 +1,5 @@
 import type { Layout, SearchBasis, Shape } from './layout';
-import { Standing } from './standing';
+import { WorkingLayout } from './working-layout';
 import { starts } from './starts';
 
 /** A layout with its power by the grid. */
@@ -12,7 +12,7 @@ export interface Found {
 const WORTH_A_SWAP = 1e-5;
 
 /** One round of all swaps; whether any gained. */
-function improve(standing: Standing): boolean {
+function improve(standing: WorkingLayout): boolean {
 	const { strings, out } = standing;
 	let gained = false;
 	const least = WORTH_A_SWAP * standing.watts;
@@ -52,7 +52,7 @@ export function* search(
 	const { count, length } = shape;
 	if (count < 1 || length < 1 || count * length > basis.imp.length) return null;
 	for (const start of starts(basis, shape, shuffles, random)) {
-		const standing = new Standing(basis, start.strings, start.out);
+		const standing = new WorkingLayout(basis, start.strings, start.out);
 		for (let round = 0; round < ROUNDS; round++) {
 			const gained = improve(standing);
 			if (best === null || standing.watts > best.watts) {
@@ -72,7 +72,7 @@ export function* search(
 export function firstWatts(basis: SearchBasis, shape: Shape): number {
 	let most = -Infinity;
 	for (const start of starts(basis, shape, 0, () => 0)) {
-		most = Math.max(most, new Standing(basis, start.strings, start.out).watts);
+		most = Math.max(most, new WorkingLayout(basis, start.strings, start.out).watts);
 	}
 	return most;
 }
@@ -87,7 +87,7 @@ export interface Swap {
 
 /** Swaps of modules in different strings, or with one that stays out, the cheapest first. */
 export function swapsOf(basis: SearchBasis, layout: Layout, most: number): Swap[] {
-	const standing = new Standing(basis, layout.strings, layout.out);
+	const standing = new WorkingLayout(basis, layout.strings, layout.out);
 	const swaps: Swap[] = [];
 	standing.strings.forEach((own, s) => {
 		own.forEach((a, i) => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../../drill/random';
+import { randomFrom } from '../../numerics/random';
 import type { Layout, SearchBasis } from './layout';
 import { starts } from './starts';
 

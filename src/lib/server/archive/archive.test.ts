@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { strToU8, unzipSync, zipSync } from 'fflate';
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
@@ -15,10 +17,12 @@ import { openDatabase, type Db } from '../database/open';
 import type { DecodedPicture } from '../photographs/decode';
 import { handedSite, handedVisit, zipOf } from '../report/files';
 import { importSite, importVisit } from '../repositories/import';
+import { waiting } from '../../../../tests/support/waiting-pictures';
+import { withTemporaryFolder } from '../temporary-folder';
 import { findSiteDocument } from '../repositories/site-document';
 import { findVisit } from '../repositories/visits';
 import { SITE_FILE } from './names';
-import { readHandedIn } from './read-archive';
+import { readHandedIn, type HandedIn } from './read-archive';
 
 const NOW = '2026-11-24T09:00:00Z';
 
@@ -37,18 +41,31 @@ function given<T, P>(result: { ok: true; value: T } | { ok: false; problem: P })
 	return result.value;
 }
 
+/** Hands in bytes as a file; its pictures last as long as something is done with them. */
+function handIn<T>(
+	bytes: Uint8Array,
+	act: (read: Awaited<ReturnType<typeof readHandedIn>>) => T | Promise<T>
+): Promise<T> {
+	return withTemporaryFolder(async (folder) => {
+		const path = join(folder, 'received');
+		await writeFile(path, bytes);
+		return act(await readHandedIn(path, folder));
+	});
+}
+
 /** Imports an archive into an empty Zembo and exports it from there. */
 async function through(bytes: Uint8Array): Promise<Uint8Array> {
-	const read = given(await readHandedIn(bytes));
-	return within(async (db) => {
-		if (read.kind === 'visit') {
-			given(await importVisit(db, read.document, NOW, read.pictures));
-			const document = (await findVisit(db, read.document.visit.id))!;
-			return whole(zipOf(db, handedVisit(document, 'full', Date.parse(NOW)), 'A4'));
-		}
-		given(await importSite(db, read.document, NOW, read.pictures));
-		return whole(zipOf(db, handedSite((await findSiteDocument(db, read.document.site.id))!), 'A4'));
-	});
+	return handIn(bytes, (result) => within((db) => storedAndExported(db, given(result))));
+}
+
+async function storedAndExported(db: Db, read: HandedIn): Promise<Uint8Array> {
+	if (read.kind === 'visit') {
+		given(await importVisit(db, read.document, NOW, read.pictures));
+		const document = (await findVisit(db, read.document.visit.id))!;
+		return whole(zipOf(db, handedVisit(document, 'full', Date.parse(NOW)), 'A4'));
+	}
+	given(await importSite(db, read.document, NOW, read.pictures));
+	return whole(zipOf(db, handedSite((await findSiteDocument(db, read.document.site.id))!), 'A4'));
 }
 
 /** JPEGs as they are stored, no two alike. */
@@ -152,7 +169,7 @@ describe('an archive of a site', () => {
 		await fc.assert(
 			fc.asyncProperty(anySite, async ({ document, pictures }) => {
 				const first = await within(async (db) => {
-					given(await importSite(db, document, NOW, pictures));
+					given(await importSite(db, document, NOW, waiting(pictures)));
 					return whole(
 						zipOf(db, handedSite((await findSiteDocument(db, document.site.id))!), 'A4')
 					);
@@ -170,7 +187,7 @@ describe('an archive of a site', () => {
 			fc.asyncProperty(anySite, async ({ document, pictures }) => {
 				const text = writeSiteDocument(document);
 				const back = await within(async (db) => {
-					given(await importSite(db, given(readSiteDocument(text)), NOW, pictures));
+					given(await importSite(db, given(readSiteDocument(text)), NOW, waiting(pictures)));
 					return (await findSiteDocument(db, document.site.id))!;
 				});
 				expect(writeSiteDocument(back)).toBe(text);
@@ -201,7 +218,7 @@ describe('an archive of a site', () => {
 			];
 			const early = { ...document, visits: document.visits.slice(0, 1) };
 			given(await importSite(db, early, NOW));
-			expect(given(await importSite(db, document, NOW, pictures)).visits).toBe(
+			expect(given(await importSite(db, document, NOW, waiting(pictures))).visits).toBe(
 				document.visits.length - 1
 			);
 			const forged = structuredClone(document) as SiteDocument;
@@ -228,12 +245,18 @@ describe('an archive of a visit', () => {
 });
 
 describe('what is no archive of Zembo is refused in words', () => {
-	const refusal = async (bytes: Uint8Array) => {
-		const read = await readHandedIn(bytes);
-		return read.ok ? 'taken' : `${read.problem.what} ${read.problem.mend}`;
-	};
+	const refusal = (bytes: Uint8Array) =>
+		handIn(bytes, (read) => (read.ok ? 'taken' : `${read.problem.what} ${read.problem.mend}`));
 	const [sample] = fc.sample(anySite, { numRuns: 1, seed: 9 });
 	const text = writeSiteDocument(sample!.document);
+	/** An archive that names a tenth of its file's size in its list of contents. */
+	const understated = () => {
+		const bytes = zipSync({ [SITE_FILE]: strToU8(text) });
+		const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+		const at = Buffer.from(bytes).lastIndexOf('PK\u0001\u0002', undefined, 'latin1');
+		view.setUint32(at + 24, view.getUint32(at + 24, true) / 10, true);
+		return bytes;
+	};
 	it.each([
 		['another archive', () => zipSync({ 'a.txt': strToU8('hello') }), 'holds neither'],
 		[
@@ -241,6 +264,7 @@ describe('what is no archive of Zembo is refused in words', () => {
 			() => zipSync({ [SITE_FILE]: strToU8(text) }).subarray(0, 900),
 			'cannot be unpacked'
 		],
+		['a file that is larger than the archive says', () => understated(), 'cannot be unpacked'],
 		['text that is no JSON', () => strToU8('volts,amps\n1,2'), 'not JSON'],
 		[
 			'a site of a later version',
@@ -262,17 +286,16 @@ describe('what is no archive of Zembo is refused in words', () => {
 		expect(await refusal(archive(null))).toContain('is missing');
 		expect(await refusal(archive(strToU8('GIF89a and no more')))).toContain('not a picture');
 		expect(await refusal(archive(plain.subarray(0, 40)))).toContain('cannot be decoded');
-		expect(given(await readHandedIn(archive(plain))).pictures.get(id)!.bytes).toEqual(
-			new Uint8Array(plain)
-		);
+		const taken = (bytes: Uint8Array) =>
+			handIn(archive(bytes), async (read) => given(read).pictures.get(id)?.read() ?? null);
+		expect(Buffer.compare((await taken(plain))!, plain)).toBe(0);
 		const located = await sharp(plain)
 			.withExif({ IFD3: { GPSLatitudeRef: 'N' } })
 			.toBuffer();
-		const taken = given(await readHandedIn(archive(located))).pictures.get(id)!;
 		expect(isBareJpeg(located)).toBe(false);
-		expect(isBareJpeg(taken.bytes)).toBe(true);
+		expect(isBareJpeg((await taken(located))!)).toBe(true);
 		// Where it could not be decoded, the archive holds an empty file.
-		expect(given(await readHandedIn(archive(new Uint8Array()))).pictures.size).toBe(0);
+		expect(await taken(new Uint8Array())).toBeNull();
 	});
 
 	it('a visit whose file was changed by hand names the place', () => {

@@ -1,4 +1,5 @@
-import { strFromU8, unzipSync } from 'fflate';
+import { open, readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import {
 	LARGEST_ARCHIVE,
 	LARGEST_FILE,
@@ -10,9 +11,10 @@ import { pictureFile } from '$core/document/picture';
 import { readSiteDocument, SITE_FORMAT, type SiteDocument } from '$core/document/site';
 import type { VisitDocument } from '$core/document/visit';
 import { refuse, succeed, type Result } from '$core/units/result';
-import { fitToStore, type DecodedPicture } from '../photographs/decode';
-import type { Pictures } from '../repositories/import';
+import { fitToStore } from '../photographs/decode';
+import type { Pictures, WaitingPicture } from '../repositories/import';
 import { SITE_FILE, VISIT_FILE } from './names';
+import { Unpacked } from './unpack';
 
 /** What somebody hands in: a visit or a site, as a bare file or with its photographs. */
 export type HandedIn =
@@ -22,31 +24,49 @@ export type HandedIn =
 /** A site of many years in one file has more than a visit. */
 const LARGEST_SITE_FILE = 2 * LARGEST_FILE;
 
-const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
+const isWanted = (name: string) =>
+	name === VISIT_FILE || name === SITE_FILE || name.startsWith('photographs/');
 
-/** Reads what was handed in, by its content, whatever its name says. */
-export async function readHandedIn(bytes: Uint8Array): Promise<Result<HandedIn, Problem>> {
-	if (!isZip(bytes)) return readBare(strFromU8(bytes), new Map());
-	let files: Record<string, Uint8Array>;
-	let unpacked = 0;
+/**
+ * Reads what was handed in, by its content, whatever its name says.
+ *
+ * @param path of the file
+ * @param folder for its pictures, which wait there until they are stored
+ */
+export async function readHandedIn(
+	path: string,
+	folder: string
+): Promise<Result<HandedIn, Problem>> {
+	if (!(await isZip(path))) return readBare(await readFile(path, 'utf8'), new Map());
+	let archive: Unpacked | null = null;
 	try {
-		files = unzipSync(bytes, {
-			filter: ({ name, originalSize }) => {
-				const wanted = name === VISIT_FILE || name === SITE_FILE || name.startsWith('photographs/');
-				if (!wanted) return false;
-				unpacked += originalSize;
-				if (unpacked > LARGEST_ARCHIVE) throw new Error('it unpacks to far more than it should');
-				return true;
-			}
-		});
+		archive = await Unpacked.open(path, isWanted, LARGEST_ARCHIVE);
+		return await readUnpacked(archive, folder);
 	} catch (error) {
+		// A full disk is no fault of the archive.
+		if (error instanceof Error && 'syscall' in error) throw error;
 		return refuse({
 			what: `The archive cannot be unpacked: ${error instanceof Error ? error.message : String(error)}.`,
 			where: '',
 			mend: 'Copy it again, or export it again from the Zembo that made it.'
 		});
+	} finally {
+		archive?.close();
 	}
-	const file = files[SITE_FILE] ?? files[VISIT_FILE];
+}
+
+async function isZip(path: string): Promise<boolean> {
+	const file = await open(path);
+	try {
+		const { buffer } = await file.read(Buffer.alloc(2), 0, 2, 0);
+		return buffer.toString('latin1') === 'PK';
+	} finally {
+		await file.close();
+	}
+}
+
+async function readUnpacked(archive: Unpacked, folder: string): Promise<Result<HandedIn, Problem>> {
+	const file = (await archive.read(SITE_FILE)) ?? (await archive.read(VISIT_FILE));
 	if (!file) {
 		return refuse({
 			what: `The archive holds neither ${VISIT_FILE} nor ${SITE_FILE}.`,
@@ -54,14 +74,14 @@ export async function readHandedIn(bytes: Uint8Array): Promise<Result<HandedIn, 
 			mend: 'Choose an archive that Zembo exported.'
 		});
 	}
-	const bare = readBare(strFromU8(file), new Map());
+	const bare = readBare(file.toString('utf8'), new Map());
 	if (!bare.ok) return bare;
 	const { value } = bare;
 	const photographs =
 		value.kind === 'site'
 			? value.document.visits.flatMap((visit) => visit.photographs)
 			: value.document.photographs;
-	const pictures = await picturesOf(photographs, files);
+	const pictures = await picturesOf(photographs, archive, folder);
 	return pictures.ok ? succeed({ ...value, pictures: pictures.value }) : pictures;
 }
 
@@ -76,24 +96,28 @@ function readBare(text: string, pictures: Pictures): Result<HandedIn, Problem> {
 }
 
 /**
- * Pictures of the photographs that the file names, as they are stored. One that could not be decoded where
- * the archive was made is an empty file there, and is not taken in.
+ * Pictures of the photographs that the file names, as they are stored, one after the other. One that could not be
+ * decoded where the archive was made is an empty file there, and is not taken in.
  */
 async function picturesOf(
 	photographs: readonly PhotographLine[],
-	files: Readonly<Record<string, Uint8Array>>
+	archive: Unpacked,
+	folder: string
 ): Promise<Result<Pictures, Problem>> {
-	const pictures = new Map<string, DecodedPicture>();
+	const pictures = new Map<string, WaitingPicture>();
 	for (const photograph of photographs) {
 		const where = pictureFile(photograph);
-		const bytes = files[where];
+		const bytes = await archive.read(where);
 		const mend = 'Export the archive again; this picture is not the one stored.';
 		if (!bytes)
 			return refuse({ what: 'A photograph that the file names is missing.', where, mend });
 		if (bytes.length === 0) continue;
 		const picture = await fitToStore(bytes);
 		if (!picture.ok) return refuse({ what: picture.problem, where, mend });
-		pictures.set(photograph.id, picture.value);
+		const { bytes: fit, ...facts } = picture.value;
+		const path = join(folder, `${pictures.size}.jpg`);
+		await writeFile(path, fit);
+		pictures.set(photograph.id, { ...facts, read: () => readFile(path) });
 	}
 	return succeed(pictures);
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Db, DbOrTransaction } from '../database/open';
-import { backUp, backupFolder, copiesAt, pruneBackups } from './backup';
+import { backUpInOwnProcess, backUpHere, type MakeBackup } from './own-process';
+import { backupFolder, copiesAt, pruneBackups } from './backup';
 
 const scheduleSchema = z.strictObject({
 	/** Hours from one copy to the next; null for none by itself. */
@@ -38,15 +39,20 @@ export async function setBackupSchedule(
 }
 
 /** Makes a copy where the schedule says that one is due; returns words where that failed. */
-export async function backUpIfDue(db: Db, database: string, now: number): Promise<string | null> {
+export async function backUpIfDue(
+	db: Db,
+	database: string,
+	now: number,
+	make = backUpHere
+): Promise<string | null> {
 	const { hours, keep } = await backupSchedule(db);
 	if (hours === null) return null;
 	const folder = backupFolder(database);
 	// One from a clock that was ahead says nothing of when the next is due.
 	const [last] = copiesAt(folder, now).past;
 	if (last && now - last.at < hours * HOUR) return null;
-	const made = await backUp(database, folder, now);
-	if (!made.ok) return made.problem;
+	const problem = await make(database, now);
+	if (problem !== null) return problem;
 	pruneBackups(folder, keep, now);
 	return null;
 }
@@ -64,8 +70,13 @@ let failed: FailedBackup | null = null;
 export const failedBackup = (): FailedBackup | null => failed;
 
 /** Makes a copy where one is due, and remembers whether that failed, for people to see. */
-export async function lookForBackup(db: Db, database: string, now: number): Promise<void> {
-	const words = await backUpIfDue(db, database, now).catch((cause: unknown) =>
+export async function lookForBackup(
+	db: Db,
+	database: string,
+	now: number,
+	make?: MakeBackup
+): Promise<void> {
+	const words = await backUpIfDue(db, database, now, make).catch((cause: unknown) =>
 		cause instanceof Error ? cause.message : String(cause)
 	);
 	failed = words === null ? null : { at: now, words };
@@ -74,7 +85,15 @@ export async function lookForBackup(db: Db, database: string, now: number): Prom
 
 /** Looks from time to time whether a copy is due, until the returned function is called. */
 export function keepBackups(db: Db, database: string): () => void {
-	const timer = setInterval(() => void lookForBackup(db, database, Date.now()), LOOK_EVERY);
+	// A copy that takes longer than that must not be begun a second time beside itself.
+	let isLooking = false;
+	const timer = setInterval(() => {
+		if (isLooking) return;
+		isLooking = true;
+		void lookForBackup(db, database, Date.now(), backUpInOwnProcess).finally(
+			() => (isLooking = false)
+		);
+	}, LOOK_EVERY);
 	timer.unref();
 	return () => clearInterval(timer);
 }

@@ -142,7 +142,7 @@ interface PileTable {
 	changed_at: string;
 }
 
-interface WatchImportTable {
+interface MonitoringImportTable {
 	id: string;
 	site_id: string;
 	file: string;
@@ -228,7 +228,7 @@ export interface Tables {
 	inspection_entry: InspectionEntryTable;
 	library_entry: LibraryEntryTable;
 	pile: PileTable;
-	watch_import: WatchImportTable;
+	watch_import: MonitoringImportTable;
 	watch_unit: WatchUnitTable;
 	watch_series: WatchSeriesTable;
 	watch_block: WatchBlockTable;

@@ -37,19 +37,19 @@ afterAll(() => {
 const atMeter = () => ({ host: '127.0.0.1', port: meterPort });
 const atInverter = () => ({ host: '127.0.0.1', port: inverterPort });
 
-async function tellMeter(trouble: string): Promise<void> {
+async function tellMeter(problem: string): Promise<void> {
 	const line = await openLine(atMeter());
 	if (!line.ok) throw new Error(line.problem.words);
-	await line.value.ask(`SIM:TROU ${trouble}`);
+	await line.value.ask(`SIM:TROU ${problem}`);
 	line.value.close();
 }
 
-async function tellInverter(trouble: number): Promise<void> {
+async function tellInverter(problem: number): Promise<void> {
 	const { default: ModbusRTU } = await import('modbus-serial');
 	const client = new ModbusRTU();
 	await client.connectTCP('127.0.0.1', { port: inverterPort });
 	client.setID(1);
-	await client.writeRegister(49_999, trouble);
+	await client.writeRegister(49_999, problem);
 	client.close(() => undefined);
 }
 

@@ -3,7 +3,7 @@ import { refuse, succeed, type Result } from '$core/units/result';
 import type { InstrumentAddress } from './address';
 
 /** Why an instrument did not answer. */
-export type InstrumentTrouble =
+export type InstrumentError =
 	| { readonly state: 'gone'; readonly words: string }
 	| { readonly state: 'silent'; readonly words: string }
 	| { readonly state: 'dropped'; readonly words: string }
@@ -16,21 +16,21 @@ export const DEADLINE = 20_000;
 /** Bytes of one answer; a longer one is none. */
 const LONGEST_ANSWER = 4096;
 
-export const TROUBLES = {
-	gone: ({ host, port }: InstrumentAddress): InstrumentTrouble => ({
+export const ERRORS = {
+	gone: ({ host, port }: InstrumentAddress): InstrumentError => ({
 		state: 'gone',
 		words: `Nothing listens at ${host}:${port}. Is the instrument on, on this network, and its remote control allowed?`
 	}),
-	silent: (): InstrumentTrouble => ({
+	silent: (): InstrumentError => ({
 		state: 'silent',
 		words: `The instrument did not answer within ${PATIENCE / 1000} s. Type the figure, or ask again.`
 	}),
-	dropped: (): InstrumentTrouble => ({
+	dropped: (): InstrumentError => ({
 		state: 'dropped',
 		words: 'The instrument dropped the line. Look at its cable or network, then ask again.'
 	}),
 	// What it said is not shown: it may be another program, whose words are nobody's business.
-	garbage: (): InstrumentTrouble => ({
+	garbage: (): InstrumentError => ({
 		state: 'garbage',
 		words:
 			'What answers there is not an instrument of this kind, or it gave no figure. Nothing was stored.'
@@ -39,7 +39,7 @@ export const TROUBLES = {
 
 /** A line to an instrument that answers each command with one line of text. */
 export interface TextLine {
-	ask(command: string): Promise<Result<string, InstrumentTrouble>>;
+	ask(command: string): Promise<Result<string, InstrumentError>>;
 	close(): void;
 }
 
@@ -47,13 +47,13 @@ export interface TextLine {
 export function openLine(
 	address: InstrumentAddress,
 	deadline = DEADLINE
-): Promise<Result<TextLine, InstrumentTrouble>> {
+): Promise<Result<TextLine, InstrumentError>> {
 	return new Promise((resolve) => {
 		const socket = connect(address);
 		const over = setTimeout(() => socket.destroy(), deadline);
 		let heard = '';
-		let wait: ((answer: Result<string, InstrumentTrouble>) => void) | null = null;
-		const settle = (answer: Result<string, InstrumentTrouble>) => {
+		let wait: ((answer: Result<string, InstrumentError>) => void) | null = null;
+		const settle = (answer: Result<string, InstrumentError>) => {
 			const waiting = wait;
 			wait = null;
 			waiting?.(answer);
@@ -61,15 +61,15 @@ export function openLine(
 		socket.setEncoding('ascii');
 		socket.setTimeout(PATIENCE, () => {
 			socket.destroy();
-			resolve(refuse(TROUBLES.gone(address)));
+			resolve(refuse(ERRORS.gone(address)));
 		});
 		socket.once('error', () => {
-			resolve(refuse(TROUBLES.gone(address)));
-			settle(refuse(TROUBLES.dropped()));
+			resolve(refuse(ERRORS.gone(address)));
+			settle(refuse(ERRORS.dropped()));
 		});
 		socket.once('close', () => {
 			clearTimeout(over);
-			settle(refuse(TROUBLES.dropped()));
+			settle(refuse(ERRORS.dropped()));
 		});
 		socket.on('data', (chunk: string) => {
 			heard += chunk;
@@ -86,12 +86,12 @@ export function openLine(
 				succeed({
 					ask: (command) =>
 						new Promise((answer) => {
-							const late = setTimeout(() => settle(refuse(TROUBLES.silent())), PATIENCE);
+							const late = setTimeout(() => settle(refuse(ERRORS.silent())), PATIENCE);
 							wait = (said) => {
 								clearTimeout(late);
 								answer(said);
 							};
-							if (socket.destroyed) settle(refuse(TROUBLES.dropped()));
+							if (socket.destroyed) settle(refuse(ERRORS.dropped()));
 							// A line break within would be a second command.
 							else socket.write(`${command.replace(/[^\x20-\x7e]/g, '')}\n`);
 						}),

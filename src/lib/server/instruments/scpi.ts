@@ -1,8 +1,8 @@
-import type { Place } from '$core/expectation/place';
-import type { Quantity } from '$core/expectation/quantity';
+import type { Place } from '$core/visit/place';
+import type { Quantity } from '$core/visit/quantity';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { InstrumentAddress } from './address';
-import { openLine, TROUBLES, type InstrumentTrouble, type TextLine } from './line';
+import { openLine, ERRORS, type InstrumentError, type TextLine } from './line';
 
 export const MEASURES = {
 	'dc-voltage': 'MEAS:VOLT:DC?',
@@ -23,7 +23,7 @@ export interface StableReading {
 
 /** Takes in a row that must agree, and how closely: the larger of a share and an amount; judgement. */
 const AGREE = { takes: 3, share: 0.002, amount: 0.02 } as const;
-const TAKES_AT_MOST = 14;
+const MOST_MEASUREMENTS = 14;
 /** Maker, model, serial number and firmware between commas (IEEE 488.2, 10.14; not verified). */
 const IDENTITY = /^[\x20-\x2b\x2d-\x7e]{1,60}(?:,[\x20-\x2b\x2d-\x7e]{0,60}){1,5}$/;
 /** What SCPI instruments show where they are over range (SCPI-99, 7.2.1.4: 9.9E37). */
@@ -41,13 +41,13 @@ export async function readMeter(
 	address: InstrumentAddress,
 	measures: Measures,
 	probe: Probe | null
-): Promise<Result<StableReading, InstrumentTrouble>> {
+): Promise<Result<StableReading, InstrumentError>> {
 	const line = await openLine(address);
 	if (!line.ok) return line;
 	try {
 		const identity = await line.value.ask('*IDN?');
 		if (!identity.ok) return identity;
-		if (!IDENTITY.test(identity.value)) return refuse(TROUBLES.garbage());
+		if (!IDENTITY.test(identity.value)) return refuse(ERRORS.garbage());
 		if (probe && identity.value.includes('SIMULATED')) {
 			const put = await line.value.ask(`SIM:PROB ${probe.label},${probe.quantity}`);
 			if (!put.ok) return put;
@@ -62,13 +62,13 @@ async function stable(
 	line: TextLine,
 	command: string,
 	identity: string
-): Promise<Result<StableReading, InstrumentTrouble>> {
+): Promise<Result<StableReading, InstrumentError>> {
 	const takes: number[] = [];
-	while (takes.length < TAKES_AT_MOST) {
+	while (takes.length < MOST_MEASUREMENTS) {
 		const said = await line.ask(command);
 		if (!said.ok) return said;
 		const value = Number(said.value);
-		if (said.value === '' || !Number.isFinite(value)) return refuse(TROUBLES.garbage());
+		if (said.value === '' || !Number.isFinite(value)) return refuse(ERRORS.garbage());
 		if (Math.abs(value) >= OVER_RANGE) {
 			return refuse({ state: 'garbage', words: 'The meter is over its range, or on another one.' });
 		}
@@ -85,7 +85,7 @@ async function stable(
 	}
 	return refuse({
 		state: 'garbage',
-		words: `The meter did not stand still in ${TAKES_AT_MOST} takes: hold the probes firm, or wait for steady sun.`
+		words: `The meter did not stand still in ${MOST_MEASUREMENTS} takes: hold the probes firm, or wait for steady sun.`
 	});
 }
 

@@ -2,7 +2,7 @@ import ModbusRTU from 'modbus-serial';
 import type { InverterReading } from '$core/document/inverter-reading';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { InstrumentAddress } from './address';
-import { DEADLINE, PATIENCE, TROUBLES, type InstrumentTrouble } from './line';
+import { DEADLINE, PATIENCE, ERRORS, type InstrumentError } from './line';
 
 /** Where the models may begin; SunSpec Information Model Specification, from memory. */
 const BASES = [40_000, 50_000, 0] as const;
@@ -35,24 +35,24 @@ export async function readInverter(
 	address: InstrumentAddress,
 	unit: number,
 	deadline = DEADLINE
-): Promise<Result<InverterReading, InstrumentTrouble>> {
+): Promise<Result<InverterReading, InstrumentError>> {
 	const client = new ModbusRTU();
 	try {
 		await client.connectTCP(address.host, { port: address.port, timeout: PATIENCE });
 	} catch {
-		return refuse(TROUBLES.gone(address));
+		return refuse(ERRORS.gone(address));
 	}
 	client.setID(unit);
 	client.setTimeout(PATIENCE);
 	// What is asked when the line is cut is never answered, so the deadline is raced.
 	let over: NodeJS.Timeout | undefined;
-	const late = new Promise<Result<never, InstrumentTrouble>>((resolve) => {
-		over = setTimeout(() => resolve(refuse(TROUBLES.silent())), deadline);
+	const late = new Promise<Result<never, InstrumentError>>((resolve) => {
+		over = setTimeout(() => resolve(refuse(ERRORS.silent())), deadline);
 	});
 	try {
 		return await Promise.race([readModels(client), late]);
 	} catch (error) {
-		return refuse(troubleOf(error));
+		return refuse(errorOf(error));
 	} finally {
 		clearTimeout(over);
 		client.destroy(() => undefined);
@@ -60,12 +60,12 @@ export async function readInverter(
 }
 
 /** What the package throws, as one of our states. */
-function troubleOf(error: unknown): InstrumentTrouble {
+function errorOf(error: unknown): InstrumentError {
 	const { name = '', message = String(error) } = error as { name?: string; message?: string };
-	if (name === 'TransactionTimedOutError' || /timed? ?out/i.test(message)) return TROUBLES.silent();
+	if (name === 'TransactionTimedOutError' || /timed? ?out/i.test(message)) return ERRORS.silent();
 	return /port|closed|reset|socket|ECONN/i.test(`${name} ${message}`)
-		? TROUBLES.dropped()
-		: TROUBLES.garbage();
+		? ERRORS.dropped()
+		: ERRORS.garbage();
 }
 
 async function registers(client: ModbusRTU, from: number, length: number): Promise<number[]> {
@@ -78,7 +78,7 @@ async function registers(client: ModbusRTU, from: number, length: number): Promi
 	return all;
 }
 
-async function readModels(client: ModbusRTU): Promise<Result<InverterReading, InstrumentTrouble>> {
+async function readModels(client: ModbusRTU): Promise<Result<InverterReading, InstrumentError>> {
 	const base = await findBase(client);
 	if (base === null) {
 		return refuse({

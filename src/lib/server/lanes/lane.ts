@@ -21,7 +21,7 @@ export interface LaneLimits {
 /** A lane that does not answer for so long after the last person left is ended, ms. */
 const GRACE = 2000;
 /** One that nobody needed for so long is ended, ms. */
-const IDLE = 15 * 60_000;
+export const IDLE = 15 * 60_000;
 /** Behind the server that people are connected to. */
 const NICE = 5;
 
@@ -82,10 +82,15 @@ export class Lane {
 		});
 	}
 
-	/** Ends the lane. */
+	/** Ends the lane; whoever comes next is answered in another. */
 	stop(): void {
 		clearTimeout(this.#idle);
-		this.#running?.child.kill('SIGKILL');
+		this.#end(this.#running);
+	}
+
+	#end(running: Running | null): void {
+		if (this.#running === running) this.#running = null;
+		running?.child.kill('SIGKILL');
 	}
 
 	/** @param again whether to ask a new lane where this one is gone; not for what might be stored twice */
@@ -105,7 +110,9 @@ export class Lane {
 			clearTimeout(deadline);
 			this.#inWork--;
 			if (event.request.signal.aborted) this.#endIfStuck();
-			this.#idle = setTimeout(() => this.stop(), IDLE).unref();
+			// One timer for all: each left running would end the lane under whoever is in it by then.
+			clearTimeout(this.#idle);
+			if (this.#inWork === 0) this.#idle = setTimeout(() => this.stop(), IDLE).unref();
 		};
 		let running: Running | null = null;
 		try {
@@ -135,7 +142,7 @@ export class Lane {
 		const running = this.#running;
 		if (!running?.child.connected || this.#inWork > 0) return;
 		const patience = setTimeout(() => {
-			if (this.#inWork === 0) running.child.kill('SIGKILL');
+			if (this.#inWork === 0) this.#end(running);
 		}, GRACE);
 		const here = (message: FromLane) => {
 			if (message.kind !== 'here') return;

@@ -18,7 +18,8 @@ export const IMPORTS_LANE = 'files';
 
 /** Tells the server; in the server itself there is nobody to tell. */
 export function tellServer(message: FromLane): void {
-	process.send?.(message);
+	// Without the server, this process ends by itself.
+	process.send?.(message, undefined, undefined, () => undefined);
 }
 
 /** How many events the server had told of a visit when it passed the request on. */

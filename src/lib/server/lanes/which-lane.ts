@@ -15,17 +15,17 @@ const FILES = new Set([
 	'/visits/[visit]/visit.zip',
 	'/sites/[site]/report.pdf',
 	'/sites/[site]/site.zip',
-	'/sites/[site]/watch/imports',
-	'/sites/[site]/watch/imports/[import]'
+	'/sites/[site]/monitoring/imports',
+	'/sites/[site]/monitoring/imports/[import]'
 ]);
 /** Pages whose forms take in a file, or make and check a copy of the database. */
 const FILE_FORMS = new Set(['/', '/backup']);
 /** Routes that go through all of something, whatever the size of a site. */
 const LONG = new Set([
 	'/search',
-	'/sites/[site]/watch/year',
-	'/sites/[site]/watch/matching',
-	'/bench/piles/[pile]/mix'
+	'/sites/[site]/monitoring/year',
+	'/sites/[site]/monitoring/matching',
+	'/bench/batches/[batch]/configuration'
 ]);
 /** Lines and entries of a visit that take as long on large sites as on small ones: next to nothing. */
 const LIGHT = new Set(['/visits/[visit]/events', '/visits/[visit]/photographs']);
@@ -51,7 +51,8 @@ export async function laneOf({ request, route, params }: RequestEvent): Promise<
 	const db = await database();
 	if (visit !== undefined) {
 		if ((await stringsOfVisit(db, visit)) > LARGE) return 'large';
-		return ENTRIES.has(id) ? null : 'visits';
+		// A page may share its address with its entries.
+		return ENTRIES.has(id) && request.method !== 'GET' ? null : 'visits';
 	}
 	return site !== undefined && (await stringsOfSite(db, site)) > LARGE ? 'large' : null;
 }

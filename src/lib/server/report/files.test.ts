@@ -5,6 +5,7 @@ import { readVisitData, writeVisitDocument } from '$core/document/file';
 import { testId } from '../../../../tests/support/scenario';
 import { ALL_SITES } from '../../../../tests/support/sites';
 import { whole } from '../../../../tests/support/whole';
+import { waiting } from '../../../../tests/support/waiting-pictures';
 import { importVisit } from '../repositories/import';
 import { MISSING_PICTURE } from '$lib/report/html';
 import { openDatabase, type Db } from '../database/open';
@@ -108,7 +109,7 @@ it('photographs that cannot be decoded never stop a report or an archive', async
 	const told = { ...walked, inspection, photographs };
 	const own = await openDatabase(':memory:');
 	try {
-		await importVisit(own, told, '2026-11-24T09:00:00Z', pictures);
+		await importVisit(own, told, '2026-11-24T09:00:00Z', waiting(pictures));
 		const archive = await whole(zipOf(own, handedVisit(told, 'full', NOW), 'A4'));
 		const files = unzipSync(archive);
 		expect(strFromU8(files['report.pdf']!.subarray(0, 5))).toBe('%PDF-');

@@ -12,7 +12,8 @@ let told = 0;
 const pieces = await reportPdf(report, pictures, page, new Date(at), (share) => {
 	if (share - told < 0.02) return;
 	told = share;
-	process.send?.(share);
+	// Where nobody is left to hear of it, the end of the input says so.
+	process.send?.(share, undefined, undefined, () => undefined);
 });
 for await (const piece of pieces) {
 	if (!process.stdout.write(piece)) await once(process.stdout, 'drain');

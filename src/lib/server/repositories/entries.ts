@@ -14,7 +14,7 @@ import type {
 	RepairEntry,
 	SafetyEntry,
 	Withdrawal
-} from '$core/expectation/visit';
+} from '$core/visit/visit';
 import type { DbOrTransaction } from '../database/open';
 import type { ConditionsTable, ReadingTable, Tables } from '../database/schema';
 

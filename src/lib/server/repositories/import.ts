@@ -27,10 +27,19 @@ import {
 	insertVisit,
 	insertWithdrawal
 } from './visits';
-import { addBenchmarkEntry, hasWatchSettings, saveWatchSettings } from './watch-settings';
+import {
+	addBenchmarkEntry,
+	hasMonitoringSettings,
+	saveMonitoringSettings
+} from './monitoring-settings';
+
+/** A decoded picture of which the bytes wait outside of memory. */
+export interface WaitingPicture extends Omit<DecodedPicture, 'bytes'> {
+	readonly read: () => Promise<Uint8Array>;
+}
 
 /** Decoded photographs by their id. */
-export type Pictures = ReadonlyMap<string, DecodedPicture>;
+export type Pictures = ReadonlyMap<string, WaitingPicture>;
 const NO_PICTURES: Pictures = new Map();
 
 export interface Imported {
@@ -144,7 +153,8 @@ export async function importSite(
 			if (await addBenchmarkEntry(trx, site.id, entry)) continue;
 			throw new Clash('A benchmark measurement of this file is here already, with other content.');
 		}
-		if (!(await hasWatchSettings(trx, site.id))) await saveWatchSettings(trx, site.id, watch);
+		if (!(await hasMonitoringSettings(trx, site.id)))
+			await saveMonitoringSettings(trx, site.id, watch);
 		return { siteId: site.id, revisions: newRevisions, visits: newVisits };
 	});
 }
@@ -214,6 +224,9 @@ async function storePictures(
 ): Promise<void> {
 	for (const photograph of photographs) {
 		const picture = pictures.get(photograph.id);
-		if (picture) await insertPhotograph(db, { ...photograph, ...picture, visitId });
+		if (!picture) continue;
+		const { type, width, height, read } = picture;
+		const bytes = await read();
+		await insertPhotograph(db, { ...photograph, type, width, height, bytes, visitId });
 	}
 }

@@ -1,5 +1,5 @@
 import { inspectionEntrySchema } from '$core/document/inspection';
-import { standingEntries, type InspectionEntry } from '$core/rules/inspection/entry';
+import { currentEntries, type InspectionEntry } from '$core/inspection/entry';
 import type { Result } from '$core/units/result';
 import type { DbOrTransaction } from '../database/open';
 import { appendEntry } from './append';
@@ -45,7 +45,7 @@ export async function newestFindings(
 		.limit(1)
 		.executeTakeFirst();
 	if (!visit) return [];
-	return standingEntries(await inspectionOf(db, visit.id)).filter(
+	return currentEntries(await inspectionOf(db, visit.id)).filter(
 		({ outcome }) => outcome === 'finding'
 	);
 }

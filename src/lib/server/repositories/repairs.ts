@@ -1,5 +1,5 @@
 import { repairSchema } from '$core/document/reading';
-import type { RepairEntry } from '$core/expectation/visit';
+import type { RepairEntry } from '$core/visit/visit';
 import { succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
 import { appendEntry } from './append';

@@ -9,7 +9,7 @@ import { readVisitData, writeVisitDocument } from '$core/document/file';
 import type { VisitDocument } from '$core/document/visit';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
-import { stringPlace } from '$core/expectation/place';
+import { stringPlace } from '$core/visit/place';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
 import { appendInspectionEntry, newestFindings } from './inspection';

@@ -1,9 +1,9 @@
-import type { SafetyEntry } from '$core/expectation/visit';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
-import { standingSafety } from '$core/rules/making-safe/progress';
-import { makingSafe } from '$core/rules/making-safe/sequence';
-import type { Task } from '$core/rules/making-safe/step';
-import { judge } from '$core/trace/assess';
+import type { SafetyEntry } from '$core/visit/visit';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
+import { currentSafetyEntries } from '$core/isolation/progress';
+import { makingSafe } from '$core/isolation/sequence';
+import type { Task } from '$core/isolation/step';
+import { judge } from '$core/diagnosis/assess';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db } from '../database/open';
 import { TAKEN } from './append';
@@ -35,12 +35,12 @@ export async function settleStep(
 			const same = withoutClock(repeated) === withoutClock(entry);
 			return same ? succeed(repeated) : refuse(TAKEN);
 		}
-		const standing = standingSafety(visit.safety).get(entry.step) ?? null;
+		const standing = currentSafetyEntries(visit.safety).get(entry.step) ?? null;
 		if ((standing?.id ?? null) !== entry.supersedes) {
 			return refuse('Somebody else changed this step meanwhile. Look again.');
 		}
-		const trouble = entry.withdrawn || entry.step === OWN_PROCEDURE ? null : outOfTurn();
-		if (trouble) return refuse(trouble);
+		const problem = entry.withdrawn || entry.step === OWN_PROCEDURE ? null : outOfTurn();
+		if (problem) return refuse(problem);
 		const stored = { ...entry, at: new Date(now).toISOString() };
 		const appended = await appendSafety(trx, visitId, stored);
 		return appended.ok ? succeed(stored) : appended;

@@ -1,4 +1,4 @@
-import { FAULTS, type FaultCode } from '$core/faults/codes';
+import { FAULTS, type FaultCode } from '$core/visit/fault-code';
 import type { ArrayRecord } from '$core/record/record';
 import { holdsAll, searchRecord, wordsOf, type RecordHit } from '$core/record/search';
 import { sql } from 'kysely';

@@ -2,7 +2,7 @@ import type { SiteDocument, SiteVisit } from '$core/document/site';
 import type { DbOrTransaction } from '../database/open';
 import { findRevision, findSite, type Revision } from './sites';
 import { findVisit } from './visits';
-import { benchmarkEntries, watchSettings } from './watch-settings';
+import { benchmarkEntries, monitoringSettings } from './monitoring-settings';
 
 /** A site over the years: every revision and every visit; null where there is no such site or it has no record. */
 export async function findSiteDocument(
@@ -41,6 +41,6 @@ export async function findSiteDocument(
 		revisions,
 		visits,
 		benchmarks: await benchmarkEntries(db, siteId),
-		watch: await watchSettings(db, siteId)
+		watch: await monitoringSettings(db, siteId)
 	};
 }

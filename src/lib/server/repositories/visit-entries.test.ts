@@ -1,16 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readVisitData, readVisitDocument, writeVisitDocument } from '$core/document/file';
 import type { VisitDocument } from '$core/document/visit';
-import { stringPlace } from '$core/expectation/place';
-import { usualState } from '$core/expectation/switching';
+import { stringPlace } from '$core/visit/place';
+import { usualState } from '$core/visit/switching-state';
 import {
 	emptyVisit,
 	type MeasuredCurve,
 	type Reading,
 	type RepairEntry,
 	type SafetyEntry
-} from '$core/expectation/visit';
-import { OWN_PROCEDURE } from '$core/rules/making-safe/gate';
+} from '$core/visit/visit';
+import { OWN_PROCEDURE } from '$core/isolation/interlock';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
 import { ALL_SITES } from '../../../../tests/support/sites';
@@ -186,7 +186,7 @@ describe('going back on after a repair', () => {
 describe('readings', () => {
 	beforeEach(() => settle(step(OWN_PROCEDURE)));
 
-	it('with kit below the cold volts are refused with the reason', async () => {
+	it('with test equipment below the cold volts are refused with the reason', async () => {
 		const { meters } = await visit();
 		const low = { ...meters, volts: { ...meters.volts, ratedVolts: 500 } };
 		expect(await changeMeters(db, VISIT, JSON.stringify(meters), low)).toBe(true);

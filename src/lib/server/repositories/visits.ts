@@ -1,3 +1,4 @@
+import { effectiveVisit } from '$core/visit/effective-visit';
 import {
 	FORMAT,
 	VERSION,
@@ -7,10 +8,10 @@ import {
 } from '$core/document/visit';
 import { readingSchema } from '$core/document/reading';
 import { fullWords, VISIT_LIMITS } from '$core/document/visit-limits';
-import { placeTrouble } from '$core/expectation/place-in-record';
-import { stringOfPlace } from '$core/expectation/place';
-import { placeWords } from '$core/expectation/place-words';
-import { keyOf, standingReadings } from '$core/expectation/standing';
+import { placeProblem } from '$core/visit/place-in-record';
+import { stringOfPlace } from '$core/visit/place';
+import { placeWords } from '$core/visit/place-label';
+import { keyOf, findCurrentReadings } from '$core/visit/current-readings';
 import type {
 	ConditionsEntry,
 	Reading,
@@ -18,9 +19,9 @@ import type {
 	MeasuredCurve,
 	Visit,
 	Withdrawal
-} from '$core/expectation/visit';
-import { kitTrouble } from '$core/rules/kit';
-import { gateOfReading } from '$core/rules/making-safe/gate';
+} from '$core/visit/visit';
+import { testEquipmentProblem } from '$core/isolation/test-equipment';
+import { gateOfReading } from '$core/isolation/interlock';
 import { mergeFields } from '$core/units/merge-fields';
 import { refuse, succeed, type Result } from '$core/units/result';
 import type { Db, DbOrTransaction } from '../database/open';
@@ -300,15 +301,15 @@ export async function appendReading(
 		if (visit.readings.length >= VISIT_LIMITS.readings) {
 			return refuse({ kind: 'refused' as const, words: fullWords(VISIT_LIMITS.readings) });
 		}
-		const lost = placeTrouble(record, reading.place);
+		const lost = placeProblem(record, reading.place);
 		if (lost) {
 			return refuse({ kind: 'refused' as const, words: `${lost} Load the page again.` });
 		}
-		const kit = kitTrouble(record, visit.meters, reading);
-		if (kit) return refuse({ kind: 'refused' as const, words: kit });
+		const ratingProblem = testEquipmentProblem(record, visit.meters, reading);
+		if (ratingProblem) return refuse({ kind: 'refused' as const, words: ratingProblem });
 		const closed = gateWords(document, reading);
 		if (closed) return refuse({ kind: 'make-safe' as const, words: closed });
-		const standing = standingReadings(visit).get(keyOf(reading));
+		const standing = findCurrentReadings(visit).get(keyOf(reading));
 		if ((standing?.id ?? null) !== reading.supersedes) {
 			if (!standing) {
 				return refuse({
@@ -332,7 +333,7 @@ export async function appendReading(
 /** What stands before a reading, in words; null where nothing does. */
 function gateWords({ record, visit }: VisitDocument, reading: Reading): string | null {
 	// Verdicts decide what may be closed again, not what may be read.
-	const gate = gateOfReading(record, visit, new Map(), reading, Date.now);
+	const gate = gateOfReading(record, effectiveVisit(record, visit), new Map(), reading, Date.now);
 	return gate.open ? null : `Make safe first. Next: ${gate.next.step.title}.`;
 }
 

@@ -1,19 +1,19 @@
 <script lang="ts">
 	import { answerBattery, shadeOnBattery } from '$core/bench/battery';
-	import { mixOf } from '$core/bench/mix/tree';
-	import { NO_LABEL } from '$core/bench/pile';
-	import { plateOf } from '$core/bench/plate-of';
+	import { configurationOf } from '$core/bench/configuration/tree';
+	import { NO_LABEL } from '$core/bench/module-batch';
+	import { nameplateOf } from '$core/bench/nameplate-of';
 	import type { TestedModule } from '$core/bench/tested';
-	import { PILE_LIMITS } from '$core/document/pile';
+	import { BATCH_LIMITS } from '$core/document/module-batch';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';
 
 	const form = new FigureForm({
-		vmp: { ...PILE_LIMITS.vmp, words: 'Vmp of a module', first: '29.6' },
-		imp: { ...PILE_LIMITS.imp, words: 'Imp', first: '7.6' },
-		voc: { ...PILE_LIMITS.voc, words: 'Voc', first: '36.9' },
-		isc: { ...PILE_LIMITS.isc, words: 'Isc', first: '8.15' },
+		vmp: { ...BATCH_LIMITS.vmp, words: 'Vmp of a module', first: '29.6' },
+		imp: { ...BATCH_LIMITS.imp, words: 'Imp', first: '7.6' },
+		voc: { ...BATCH_LIMITS.voc, words: 'Voc', first: '36.9' },
+		isc: { ...BATCH_LIMITS.isc, words: 'Isc', first: '8.15' },
 		series: { min: 1, max: 40, unit: '', whole: true, words: 'In series', first: '2' },
 		strings: { min: 1, max: 20, unit: '', whole: true, words: 'Strings in parallel', first: '3' },
 		battery: { min: 3, max: 800, unit: 'V', words: 'Battery while it charges', first: '52' },
@@ -44,7 +44,7 @@
 	const worked = $derived.by(() => {
 		const f = form.figures;
 		if (!f) return null;
-		const filled = plateOf({ ...NO_LABEL, vmp: f.vmp, imp: f.imp, voc: f.voc, isc: f.isc });
+		const filled = nameplateOf({ ...NO_LABEL, vmp: f.vmp, imp: f.imp, voc: f.voc, isc: f.isc });
 		if (!filled) return null;
 		const module: TestedModule = {
 			id: 'm',
@@ -54,7 +54,7 @@
 			labelWatts: filled.plate.pmax,
 			seriesFuse: null
 		};
-		const mix = mixOf(
+		const mix = configurationOf(
 			Array.from({ length: f.strings }, () => Array.from({ length: f.series }, () => 'm'))
 		);
 		const parts = {
@@ -78,7 +78,7 @@
 			}),
 			shade: shadeOnBattery(
 				{
-					mix: mixOf([Array.from({ length: f.series }, () => 'm')]),
+					mix: configurationOf([Array.from({ length: f.series }, () => 'm')]),
 					parts,
 					batteryVolts: f.battery
 				},

@@ -6,7 +6,7 @@
 		shuntHeat,
 		shuntOhms,
 		type Logged
-	} from '$core/production/logger';
+	} from '$core/monitoring/logger';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';
@@ -45,7 +45,7 @@
 			volts,
 			amps,
 			watts,
-			wattsDoubt: Math.hypot(volts.uncertainty * amps.value, amps.uncertainty * volts.value),
+			powerUncertainty: Math.hypot(volts.uncertainty * amps.value, amps.uncertainty * volts.value),
 			ohms: shuntOhms(shunt),
 			heat: shuntHeat(amps.value, shunt),
 			over: [
@@ -63,7 +63,7 @@
 			]
 		};
 	});
-	/** As many decimals as the doubt has two figures. */
+	/** As many decimals as the uncertainty has two figures. */
 	function figure(value: number, { uncertainty }: Pick<Logged, 'uncertainty'>): string {
 		const digits = Math.max(0, Math.min(6, 1 - Math.floor(Math.log10(uncertainty || 1))));
 		return value.toFixed(digits);
@@ -117,11 +117,11 @@
 			<dl class="facts">
 				<dt>Volts times amps</dt>
 				<dd class="figure" data-logged="W">
-					{figure(worked.watts, { uncertainty: worked.wattsDoubt })} W
+					{figure(worked.watts, { uncertainty: worked.powerUncertainty })} W
 				</dd>
 				<dt>within, as two in three</dt>
 				<dd class="figure">
-					± {figure(worked.wattsDoubt, { uncertainty: worked.wattsDoubt })} W
+					± {figure(worked.powerUncertainty, { uncertainty: worked.powerUncertainty })} W
 				</dd>
 			</dl>
 			<details>
@@ -129,8 +129,8 @@
 				<p class="soft">
 					Volts are those at the converter times (upper + lower) / lower; amps are those volts over
 					gain and shunt. Every limit is taken as rectangular and added in squares (JCGM 100:2008,
-					4.3.7); half a count is always in doubt. Resistors may be off opposite ways, so theirs
-					counts twice, by the upper one’s share.
+					4.3.7); half a count is always in uncertainty. Resistors may be off opposite ways, so
+					theirs counts twice, by the upper one’s share.
 				</p>
 			</details>
 		{:else}

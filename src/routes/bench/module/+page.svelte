@@ -7,10 +7,10 @@
 		type TablePossible,
 		type TableQuantity,
 		type TableReading
-	} from '$core/trace/table-module';
+	} from '$core/diagnosis/table-module';
 	import { readMeterFigure, weighedValue } from '$core/expectation/meter-figure';
 	import Keypad, { afterKey, type KeypadKey } from '$lib/ui/Keypad.svelte';
-	import { chance } from '$lib/ui/words';
+	import { chance } from '$lib/text/format';
 	import TableDrawing from './TableDrawing.svelte';
 
 	let sections = $state(3);

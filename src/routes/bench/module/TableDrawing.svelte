@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TablePossible, TableTest } from '$core/trace/table-module';
+	import type { TablePossible, TableTest } from '$core/diagnosis/table-module';
 
 	interface Props {
 		sections: number;
@@ -41,7 +41,7 @@
 			width={pitch - 32}
 			height="40"
 			class="section"
-			style:--doubt="{Math.round(100 * of('section', i))}%"
+			style:--uncertainty="{Math.round(100 * of('section', i))}%"
 		/>
 		<path
 			d="M{x(i) + 10} 64V100H{x(i) + pitch / 2 - 8} M{x(i) + pitch / 2 + 8} 100H{x(i + 1) - 10}V64"
@@ -81,7 +81,7 @@
 	}
 
 	.section {
-		fill: color-mix(in srgb, var(--off) var(--doubt), var(--sheet));
+		fill: color-mix(in srgb, var(--off) var(--uncertainty), var(--sheet));
 		stroke: var(--ink);
 		stroke-width: 2;
 	}

@@ -4,7 +4,7 @@
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';
-	import { kilowatts } from '$lib/ui/words';
+	import { kilowatts } from '$lib/text/format';
 
 	const count = { min: 0, max: 5000, unit: '', whole: true } as const;
 	const form = new FigureForm({

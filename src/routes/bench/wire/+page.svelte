@@ -2,13 +2,18 @@
 	import { page } from '$app/state';
 	import { answerRun } from '$core/bench/run';
 	import { answerWire } from '$core/bench/wire';
-	import { PILE_LIMITS } from '$core/document/pile';
-	import type { CableSpec } from '$core/rules/cables/cable-rating';
-	import { cableArea } from '$core/rules/cables/cable-size';
-	import { uncorrectedAmpacity } from '$core/rules/cables/required-current';
-	import { troubleWords } from '$core/rules/cables/recorded-cable';
-	import { amount } from '$core/rules/checks/check';
-	import { needWords, openingWords, ratingTrouble, stringFuseRule } from '$core/rules/string-fuse';
+	import { BATCH_LIMITS } from '$core/document/module-batch';
+	import type { CableSpec } from '$core/design-checks/cables/cable-rating';
+	import { cableArea } from '$core/design-checks/cables/cable-size';
+	import { uncorrectedAmpacity } from '$core/design-checks/cables/required-current';
+	import { problemText } from '$core/design-checks/cables/recorded-cable';
+	import { amount } from '$core/design-checks/check';
+	import {
+		needWords,
+		openingWords,
+		ratingProblem,
+		stringFuseRule
+	} from '$core/design-checks/string-fuse';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';
@@ -42,7 +47,7 @@
 		tilt: { min: 0, max: 90, unit: '°', words: 'Tilt', first: '30' },
 		azimuth: { min: 0, max: 360, unit: '°', words: 'Azimuth', first: '180' },
 		price: { min: 0, max: 100, unit: '', words: 'Price of a kWh', first: '', optional: true },
-		isc: { ...PILE_LIMITS.isc, words: 'Isc of a string', first: '8.75' },
+		isc: { ...BATCH_LIMITS.isc, words: 'Isc of a string', first: '8.75' },
 		strings: { min: 1, max: 60, unit: '', whole: true, words: 'Strings in parallel', first: '3' },
 		onRun: {
 			min: 1,
@@ -54,7 +59,7 @@
 			optional: true
 		},
 		seriesFuse: {
-			...PILE_LIMITS.seriesFuse,
+			...BATCH_LIMITS.seriesFuse,
 			words: 'Module’s maximum series fuse',
 			first: '15',
 			optional: true
@@ -113,7 +118,7 @@
 				price: given(f.price)
 			}),
 			needed: needWords(rule, parallel),
-			trouble: fuse === null ? null : ratingTrouble(rule, fuse)
+			problem: fuse === null ? null : ratingProblem(rule, fuse)
 		};
 	});
 	const sizesWords = $derived.by(() => {
@@ -209,7 +214,7 @@
 	{/snippet}
 	{#snippet answer()}
 		{#if worked}
-			{@const { wire, run, needed, trouble, rule, opening, fuse, f } = worked}
+			{@const { wire, run, needed, problem, rule, opening, fuse, f } = worked}
 			<h2>Ampacity</h2>
 			{#if run.rating.ok}
 				{@const rating = run.rating.value}
@@ -249,7 +254,7 @@
 				</details>
 			{:else}
 				<p class="notice" data-verdict="not-assessed">
-					<strong>Not assessed.</strong> Required: {amount(run.required, 'A')}. There is no {troubleWords(
+					<strong>Not assessed.</strong> Required: {amount(run.required, 'A')}. There is no {problemText(
 						run.rating.problem
 					).replace(/^a /, '')}.
 				</p>
@@ -257,7 +262,7 @@
 			<h2>Fuse</h2>
 			<p class="notice" data-fuse>{needed}</p>
 			{#if rule.asked}<p>{sizesWords}</p>{/if}
-			{#if trouble}<p class="notice" data-kind="error">{trouble}</p>{/if}
+			{#if problem}<p class="notice" data-kind="error">{problem}</p>{/if}
 			{#if opening && f.strings > 1}<p>Fuse fitted, {fuse} A: {opening}</p>{/if}
 			<details>
 				<summary>Clauses</summary>

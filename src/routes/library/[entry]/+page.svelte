@@ -13,8 +13,8 @@
 	import { checkLabel } from '$core/module/plausibility';
 	import Field from '$lib/ui/Field.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
-	import LabelPlate from '$lib/ui/LabelPlate.svelte';
-	import { sendJson } from '$lib/ui/send-json';
+	import NameplateView from '$lib/ui/NameplateView.svelte';
+	import { sendJson } from '$lib/session/send-json';
 	import SpecFields from '$lib/ui/SpecFields.svelte';
 
 	let { data } = $props();
@@ -30,7 +30,7 @@
 		...typedSpecs(fields, entry && entry.kind !== 'module' ? entry.specs : {})
 	});
 	let errors = $state.raw<FieldErrors>({});
-	let trouble = $state('');
+	let problem = $state('');
 
 	function read(): LibraryEntry | null {
 		const id = entry?.id ?? uuid();
@@ -53,13 +53,13 @@
 	async function store(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
 		const value = read();
-		if (!value) return void (trouble = 'Something is not right yet: see beside the fields.');
+		if (!value) return void (problem = 'Something is not right yet: see beside the fields.');
 		await send({ put: [value] });
 	}
 	async function send(body: object): Promise<void> {
 		const versions = entry ? { [entry.id]: entry.version } : {};
 		const answer = await sendJson('/library/entries', { ...body, versions });
-		if (!answer.ok) return void (trouble = answer.words);
+		if (!answer.ok) return void (problem = answer.words);
 		await goto(resolve('/library'));
 		await invalidateAll();
 	}
@@ -75,7 +75,7 @@
 	{/if}
 	<form onsubmit={store} novalidate>
 		{#if kind === 'module'}
-			<LabelPlate {form} errors={labelErrors} />
+			<NameplateView {form} errors={labelErrors} />
 		{:else}
 			<div class="panel fields">
 				<Field
@@ -87,7 +87,7 @@
 				<SpecFields {fields} bind:typed={specs} {errors} />
 			</div>
 		{/if}
-		{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+		{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 		<p class="acts">
 			<button class="act">Store the type</button>
 			{#if entry?.own}

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { untrack, type Snippet } from 'svelte';
 	import { page } from '$app/state';
-	import { loadAnew } from '$lib/ui/load-anew';
+	import { loadAnew } from '$lib/session/load-anew';
 	import RecordBar from '$lib/ui/RecordBar.svelte';
 	import SiteNav from '$lib/ui/SiteNav.svelte';
-	import { provideRecord, RecordSession } from '$lib/ui/record-session.svelte';
+	import { provideRecord, RecordSession } from '$lib/session/record-session.svelte';
 	import type { LayoutData } from './$types';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();

@@ -1,13 +1,13 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import { visitFormSchema } from '$core/document/visit-form';
-import { emptyVisit } from '$core/expectation/visit';
+import { emptyVisit } from '$core/visit/visit';
 import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
 import { formOf, superValidate, zod4 } from '$lib/server/forms';
 import { newestRevision } from '$lib/server/repositories/sites';
-import { watchSettings } from '$lib/server/repositories/watch-settings';
-import { nextBenchmarkDay } from '$lib/watch/benchmark-days';
+import { monitoringSettings } from '$lib/server/repositories/monitoring-settings';
+import { nextBenchmarkDay } from '$lib/monitoring/benchmark-days';
 import { findVisit, insertVisit, listVisits } from '$lib/server/repositories/visits';
 import type { Actions, PageServerLoad } from './$types';
 
@@ -20,7 +20,7 @@ export const load: PageServerLoad = async ({ parent, params }) => {
 	const visits = await listVisits(db, params.site, VISITS_SHOWN);
 	const read = visits.find((visit) => visit.readings > 0);
 	const last = read ? await findVisit(db, read.id) : null;
-	const settings = await watchSettings(db, params.site);
+	const settings = await monitoringSettings(db, params.site);
 	return {
 		visits,
 		benchmark: nextBenchmarkDay(Date.now(), site.timeZone, settings.benchmarkDays),
@@ -53,6 +53,6 @@ export const actions: Actions = {
 			revision.id,
 			emptyVisit({ id, startedAt, by, purpose, reason })
 		);
-		redirect(303, `/visits/${id}/plan`);
+		redirect(303, `/visits/${id}/test-plan`);
 	}
 };

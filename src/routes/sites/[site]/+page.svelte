@@ -4,19 +4,19 @@
 	import { page } from '$app/state';
 	import { isAcBranch } from '$core/record/record';
 	import { labelPower } from '$core/record/label-power';
-	import { findingsOf } from '$lib/ui/findings';
-	import { PURPOSES } from '$core/expectation/visit';
+	import { findingsOf } from '$lib/text/findings';
+	import { PURPOSES } from '$core/visit/visit';
 	import ReportLink from '$lib/report/ReportLink.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { PURPOSE_WORDS } from '$lib/ui/purposes';
-	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import { PURPOSE_WORDS } from '$lib/text/purposes';
+	import FormErrors from '$lib/ui/FormErrors.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import PageHead from '$lib/ui/PageHead.svelte';
 	import PathView from '$lib/ui/PathView.svelte';
-	import { day, dayAndTime } from '$lib/ui/when';
-	import { count, kilowatts } from '$lib/ui/words';
+	import { day, dayAndTime } from '$lib/text/when';
+	import { count, kilowatts } from '$lib/text/format';
 
 	let { data } = $props();
 	/** A benchmark day is announced so many days before it. */
@@ -107,14 +107,15 @@
 			<button class="act" disabled={$submitting}>
 				Start a visit<ArrowRight size={20} aria-hidden="true" />
 			</button>
-			<FormTrouble words={$message} />
+			<FormErrors words={$message} />
 		</form>
 		<section>
 			<div class="line">
 				<h2>
 					{#if data.last}As of {day(data.last.startedAt, data.site.timeZone)}{:else}The array{/if}
 				</h2>
-				<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>Change the record</a>
+				<a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>Change the record</a
+				>
 			</div>
 			<PathView
 				{record}
@@ -130,7 +131,7 @@
 					{/each}
 				</ul>
 				<p>
-					<a href={resolve('/visits/[visit]/trace', { visit: data.last.id })}
+					<a href={resolve('/visits/[visit]/diagnosis', { visit: data.last.id })}
 						>Why, and what to measure next</a
 					>
 				</p>
@@ -145,7 +146,9 @@
 				: `Benchmark day in ${count(data.benchmark.inDays, 'day')}`}: {data.benchmark.words},
 			{day(data.benchmark.date, 'UTC')}. The same measurement on the same day of each year shows
 			ageing.
-			<a href={resolve('/sites/[site]/watch/benchmark', { site: data.site.id })}>What to measure</a>
+			<a href={resolve('/sites/[site]/monitoring/benchmark', { site: data.site.id })}
+				>What to measure</a
+			>
 		</p>
 	{/if}
 
@@ -169,7 +172,7 @@
 			<ul>
 				{#each data.visits as visit (visit.id)}
 					<li>
-						<a href={resolve('/visits/[visit]/measure', { visit: visit.id })}>
+						<a href={resolve('/visits/[visit]/measurements', { visit: visit.id })}>
 							<strong>{dayAndTime(visit.startedAt, data.site.timeZone)}</strong>
 							<span>{visit.reason || 'no reason given'}</span>
 							<span class="soft">{visit.by}, {count(visit.readings, 'reading')}</span>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Field from '$lib/ui/Field.svelte';
-	import FormTrouble from '$lib/ui/FormTrouble.svelte';
+	import FormErrors from '$lib/ui/FormErrors.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
 	import { onMount } from 'svelte';
 
@@ -57,7 +57,7 @@
 		<datalist id="zones"
 			>{#each zones as zone (zone)}<option value={zone}></option>{/each}</datalist
 		>
-		<FormTrouble words={$message} />
+		<FormErrors words={$message} />
 		<p><button class="act" disabled={$submitting}>Make the site</button></p>
 	</form>
 </div>

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { loadAnew } from '$lib/ui/load-anew';
+	import { loadAnew } from '$lib/session/load-anew';
 	import RecordChanged from '$lib/ui/RecordChanged.svelte';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
 	import StageRail from '$lib/ui/StageRail.svelte';
-	import { provideVisit, VisitSession } from '$lib/ui/visit-session.svelte';
+	import { provideVisit, VisitSession } from '$lib/session/visit-session.svelte';
 	import type { LayoutData } from './$types';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
@@ -61,7 +61,7 @@
 <style>
 	.visit {
 		display: grid;
-		grid-template-columns: 10rem minmax(0, 1fr);
+		grid-template-columns: 11.5rem minmax(0, 1fr);
 		min-height: calc(100dvh - 57px);
 	}
 

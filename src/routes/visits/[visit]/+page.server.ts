@@ -2,5 +2,5 @@ import { redirect } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params }) => {
-	redirect(307, `/visits/${params.visit}/measure`);
+	redirect(307, `/visits/${encodeURIComponent(params.visit)}/measurements`);
 };

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import type { UnknownPlace } from '$core/record/unknowns';
-	import { checkRecord, type CheckVerdict } from '$core/rules/check-record';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { checkRecord, type CheckVerdict } from '$core/design-checks/check-record';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import CheckMark from './CheckMark.svelte';
 
 	let { data } = $props();
@@ -24,7 +24,7 @@
 	const site = $derived(data.site.id);
 
 	function addressOf(at: UnknownPlace): string {
-		const hub = resolve('/sites/[site]/take-over', { site });
+		const hub = resolve('/sites/[site]/array-record', { site });
 		switch (at.kind) {
 			case 'module-type':
 				return `${hub}/module-types/${at.id}`;

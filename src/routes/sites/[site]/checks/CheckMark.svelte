@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CheckVerdict } from '$core/rules/check-record';
+	import type { CheckVerdict } from '$core/design-checks/check-record';
 
 	let { verdict }: { verdict: CheckVerdict } = $props();
 </script>

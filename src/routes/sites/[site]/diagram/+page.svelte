@@ -5,7 +5,7 @@
 	import { PART_KINDS } from '$core/record/part';
 	import { diagramDrawing } from '$lib/drawing/diagram';
 	import DrawingView from '$lib/drawing/DrawingView.svelte';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';
 
 	let { data } = $props();
@@ -29,7 +29,7 @@
 	</div>
 	{#if diagram.nodes.length === 0}
 		<p class="panel empty">
-			Nothing to draw yet. <a href={resolve('/sites/[site]/take-over', { site: data.site.id })}
+			Nothing to draw yet. <a href={resolve('/sites/[site]/array-record', { site: data.site.id })}
 				>Record strings and an inverter</a
 			>, and say where each leads.
 		</p>

@@ -5,13 +5,13 @@
 	import { PART_KINDS } from '$core/record/part';
 	import { SYSTEM_WORDS } from '$core/record/words';
 	import { typesInString } from '$core/record/record';
-	import { coldStringVolts } from '$core/rules/cold-volts';
-	import { WHO_DECIDES } from '$core/rules/cautions';
-	import { emergencyOrder } from '$core/rules/shutdown';
-	import { stringGroups } from '$core/rules/string-groups';
+	import { coldStringVolts } from '$core/design-checks/cold-voltage';
+	import { WHO_DECIDES } from '$core/isolation/cautions';
+	import { emergencyOrder } from '$core/isolation/emergency-shutdown';
+	import { stringGroups } from '$core/record/string-groups';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
-	import { useRecord } from '$lib/ui/record-session.svelte';
-	import { kilowatts } from '$lib/ui/words';
+	import { useRecord } from '$lib/session/record-session.svelte';
+	import { kilowatts } from '$lib/text/format';
 
 	let { data } = $props();
 	const session = useRecord();

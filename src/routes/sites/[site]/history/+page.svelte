@@ -1,17 +1,17 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { placeWords } from '$core/expectation/place-words';
-	import { FAULTS, type FaultCode } from '$core/faults/codes';
-	import { partHistories } from '$core/rules/repair/history';
-	import { REPAIR_KINDS, type RepairKind } from '$core/rules/repair/kinds';
+	import { placeWords } from '$core/visit/place-label';
+	import { FAULTS } from '$core/visit/fault-code';
+	import { partHistories } from '$core/repair/history';
+	import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
 	import ReportLink from '$lib/report/ReportLink.svelte';
-	import { dayAndTime } from '$lib/ui/when';
+	import { dayAndTime } from '$lib/text/when';
 
 	let { data } = $props();
 	const visitOf = $derived(new Map(data.repairs.map(({ entry, visitId }) => [entry.id, visitId])));
 	const parts = $derived(partHistories(data.repairs.map(({ entry }) => entry)));
 	const again = $derived(parts.filter((part) => part.again).length);
-	const STEP_WORDS = { repaired: 'put right', accepted: 'left as it is', excluded: 'not there' };
+	const STEP_WORDS = { repaired: 'repaired', accepted: 'left as it is', excluded: 'not there' };
 </script>
 
 <svelte:head><title>History · {data.site.name} · Zembo</title></svelte:head>
@@ -19,7 +19,7 @@
 <div class="page">
 	<h1>What failed, and what was done</h1>
 	<p class="soft lead">
-		What was put right in every visit, by part.
+		Repairs of all visits, by part.
 		{#if again > 0}{again}
 			{again === 1 ? 'part has' : 'parts have'} failed again after a repair.{/if}
 	</p>
@@ -43,11 +43,11 @@
 					<li>
 						<a
 							class="figure"
-							href={resolve('/visits/[visit]/put-right', { visit: visitOf.get(entry.id)! })}
+							href={resolve('/visits/[visit]/repair', { visit: visitOf.get(entry.id)! })}
 							>{dayAndTime(entry.at, data.site.timeZone)}</a
 						>
 						<span>
-							{FAULTS[entry.code as FaultCode].words}: {entry.kind
+							{FAULTS[entry.code].words}: {entry.kind
 								? REPAIR_KINDS[entry.kind as RepairKind].words.toLowerCase()
 								: STEP_WORDS[entry.step]}{entry.lookAgain
 								? `, look again on ${entry.lookAgain}`
@@ -60,8 +60,8 @@
 		</article>
 	{:else}
 		<p class="notice">
-			Nothing was put right here yet. What is done in a visit under “Put right” stands here, part by
-			part, so that one that fails again is seen.
+			No repairs are recorded yet. Repairs of a visit are listed here, part by part, so that one
+			that fails again is seen.
 		</p>
 	{/each}
 </div>

@@ -5,9 +5,9 @@
 	import { importModules, MODULE_COLUMNS, moduleRows } from '$core/document/csv/modules';
 	import { importStrings, STRING_COLUMNS, stringRows } from '$core/document/csv/strings';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';
-	import { download, writeCsv } from '$lib/ui/csv';
-	import { useRecord } from '$lib/ui/record-session.svelte';
-	import { count } from '$lib/ui/words';
+	import { download, writeCsv } from '$lib/text/csv';
+	import { useRecord } from '$lib/session/record-session.svelte';
+	import { count } from '$lib/text/format';
 
 	let { data } = $props();
 	const session = useRecord();
@@ -19,7 +19,7 @@
 <svelte:head><title>Lists · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<p><a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>The record</a></p>
+	<p><a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>The record</a></p>
 	<h1>Lists in and out</h1>
 	<p class="soft">
 		CSV with a heading; comma, semicolon or tab; decimal point or comma; any line ends. Nothing is

@@ -12,7 +12,7 @@
 	import type { StringRecord } from '$core/record/record';
 	import type { Result } from '$core/units/result';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';
 	import FieldForm from './FieldForm.svelte';
 	import FieldPlan from './FieldPlan.svelte';
@@ -177,7 +177,7 @@
 			<p class="soft">
 				No strings yet.
 				<a
-					href={resolve('/sites/[site]/take-over/strings/[string]', {
+					href={resolve('/sites/[site]/array-record/strings/[string]', {
 						site: data.site.id,
 						string: 'new'
 					})}>Add strings</a
@@ -198,7 +198,7 @@
 			<p>
 				<a
 					class="act-plain"
-					href={resolve('/sites/[site]/take-over/strings/[string]', {
+					href={resolve('/sites/[site]/array-record/strings/[string]', {
 						site: data.site.id,
 						string: 'new'
 					})}><Plus size={20} aria-hidden="true" />Add strings</a
@@ -245,7 +245,7 @@
 				>
 				<a
 					class="act-plain"
-					href={resolve('/sites/[site]/take-over/strings/[string]', {
+					href={resolve('/sites/[site]/array-record/strings/[string]', {
 						site: data.site.id,
 						string: string.id
 					})}>Open {string.label}</a

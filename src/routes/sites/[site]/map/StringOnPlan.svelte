@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { StringRecord } from '$core/record/record';
-	import { plateOf, stringShapes, type Frame } from '$lib/drawing/plan';
+	import { nameplateOf, stringShapes, type Frame } from '$lib/drawing/plan';
 	import type { StringColour } from '$lib/ui/string-colours';
 
 	interface Props {
@@ -17,7 +17,7 @@
 
 {#if shapes}
 	{@const { first, glass, join } = shapes}
-	{@const plate = plateOf(string, first, frame)}
+	{@const plate = nameplateOf(string, first, frame)}
 	<g class:faded data-string={string.label}>
 		<path d={glass} fill={colour.fill} class="glass" />
 		<path d={join} stroke={colour.ink} class="join" />

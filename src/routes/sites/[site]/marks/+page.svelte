@@ -2,7 +2,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
 	import { endOfString } from '$core/record/path';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';
 
 	let { data } = $props();

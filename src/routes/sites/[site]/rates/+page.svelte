@@ -2,10 +2,10 @@
 	import { readFigure } from '$core/document/figure';
 	import { RATE_LIMITS } from '$core/document/record';
 	import { faultOf } from '$core/faults/catalogue';
-	import { FAULTS } from '$core/faults/codes';
+	import { FAULTS } from '$core/visit/fault-code';
 	import { STRING_FAULT_CODES, type StringFaultCode } from '$core/faults/fault';
 	import { RATED_CODES, USUAL_RATES, type RatedCode } from '$core/faults/rates';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { useRecord } from '$lib/session/record-session.svelte';
 
 	let { data } = $props();
 	const session = useRecord();

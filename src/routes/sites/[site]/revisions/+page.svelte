@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { dayAndTime } from '$lib/ui/when';
-	import { count } from '$lib/ui/words';
+	import { dayAndTime } from '$lib/text/when';
+	import { count } from '$lib/text/format';
 
 	let { data } = $props();
 	const address = $derived(resolve('/sites/[site]/revisions', { site: data.site.id }));

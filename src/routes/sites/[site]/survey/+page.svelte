@@ -8,8 +8,8 @@
 	import type { RecordChange } from '$core/record/change';
 	import { inputsOf } from '$core/record/path';
 	import type { ModuleType } from '$core/record/record';
-	import { probableStrings } from '$core/rules/probable-strings';
-	import { useRecord } from '$lib/ui/record-session.svelte';
+	import { probableStrings } from '$core/design-checks/probable-strings';
+	import { useRecord } from '$lib/session/record-session.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import HangsBehind from './HangsBehind.svelte';
 	import LabelChoice from './LabelChoice.svelte';
@@ -97,7 +97,7 @@
 	);
 
 	/** What is missing goes away as soon as it is filled in. */
-	const trouble = $derived(
+	const problem = $derived(
 		asked && !record
 			? 'The module’s nameplate is missing or not complete: choose a type, or type the figures marked under 2.'
 			: ''
@@ -114,7 +114,7 @@
 			...record.strings.map((value) => ({ op: 'put', list: 'strings', value }) as const)
 		];
 		if (await session.change('Survey stored', change)) {
-			await goto(resolve('/sites/[site]/take-over', { site: data.site.id }));
+			await goto(resolve('/sites/[site]/array-record', { site: data.site.id }));
 		}
 	}
 </script>
@@ -130,7 +130,7 @@
 		<p class="notice">
 			This site has a record already: what you make here is added to it. To change what is there,
 			open
-			<a href={resolve('/sites/[site]/take-over', { site: data.site.id })}>the record</a>.
+			<a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>the record</a>.
 		</p>
 	{/if}
 	<div class="columns">
@@ -190,7 +190,7 @@
 				</Numbered>
 			{/if}
 
-			{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+			{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 			<p>
 				<button class="act">Make the record<ArrowRight size={20} aria-hidden="true" /></button>
 			</p>

@@ -75,7 +75,7 @@
 	});
 	const issuesOf = (name: string) =>
 		issues.filter(({ path }) => path[0] === name).map(({ message }) => message);
-	const doubts = $derived(checkLabel(moduleTypeOfForm(id, form).plate));
+	const questions = $derived(checkLabel(moduleTypeOfForm(id, form).plate));
 
 	$effect(() => {
 		moduleType = made();
@@ -89,7 +89,7 @@
 	}
 	function made(): ModuleType | null {
 		if (chosen === 'typed') {
-			const holds = issues.length === 0 && !doubts.some(({ severity }) => severity === 'error');
+			const holds = issues.length === 0 && !questions.some(({ severity }) => severity === 'error');
 			return holds ? moduleTypeOfForm(id, form) : null;
 		}
 		const entry = types.find((candidate) => candidate.id === chosen);
@@ -128,7 +128,7 @@
 				figures
 			/>
 		{/each}
-		{#each doubts as { field, words } (field + words)}
+		{#each questions as { field, words } (field + words)}
 			<p class="odd">{words}</p>
 		{/each}
 	</div>

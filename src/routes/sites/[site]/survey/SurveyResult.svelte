@@ -2,7 +2,7 @@
 	import { dcAcRatio, labelPower } from '$core/record/label-power';
 	import type { ArrayRecord } from '$core/record/record';
 	import { unknownsOf } from '$core/record/unknowns';
-	import { kilowatts } from '$lib/ui/words';
+	import { kilowatts } from '$lib/text/format';
 
 	interface Props {
 		/** The record that the survey would make; null while it makes none. */

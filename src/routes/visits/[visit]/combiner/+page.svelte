@@ -1,16 +1,16 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { placeKey, type Place } from '$core/expectation/place';
-	import { QUANTITY_FACTS, type Quantity } from '$core/expectation/quantity';
-	import { keyOf } from '$core/expectation/standing';
+	import { placeKey, type Place } from '$core/visit/place';
+	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
+	import { keyOf } from '$core/visit/current-readings';
 	import { isAcBranch } from '$core/record/record';
-	import { closingTrouble } from '$core/rules/making-safe/switching-on';
-	import { spotAt } from '$core/rules/plan/spots';
-	import { fusedPoles } from '$core/rules/plan/wanted';
+	import { closingProblem } from '$core/isolation/switching-on';
+	import { measurementPointAt } from '$core/visit-plan/measurement-points';
+	import { fusedPoles } from '$core/visit-plan/wanted';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
-	import { useVisit } from '$lib/ui/visit-session.svelte';
+	import { useVisit } from '$lib/session/visit-session.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
-	import { readingFigure } from '$lib/ui/reading-figure';
+	import { readingFigure } from '$lib/text/reading-figure';
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -21,22 +21,26 @@
 		strings.map((string) => ({
 			string,
 			spots: [
-				spotAt(record, { kind: 'string', string: string.id }, 'open-circuit-voltage'),
+				measurementPointAt(record, { kind: 'string', string: string.id }, 'open-circuit-voltage'),
 				...(string.fuse === null
 					? []
 					: fusedPoles(record, string).map((pole) =>
-							spotAt(record, { kind: 'fuse', string: string.id, pole }, 'fuse-resistance')
+							measurementPointAt(
+								record,
+								{ kind: 'fuse', string: string.id, pole },
+								'fuse-resistance'
+							)
 						)),
-				spotAt(record, { kind: 'string', string: string.id }, 'residual-current')
+				measurementPointAt(record, { kind: 'string', string: string.id }, 'residual-current')
 			],
-			trouble: closingTrouble(string, session.places)
+			problem: closingProblem(string, session.places)
 		}))
 	);
 	const spots = $derived(rows.flatMap((row) => row.spots));
 	let index = $state(0);
 	const spot = $derived(spots[index] ?? null);
 	const lit = $derived(spot && keyOf(spot));
-	const open = $derived(rows.filter(({ trouble }) => trouble !== null).length);
+	const open = $derived(rows.filter(({ problem }) => problem !== null).length);
 
 	function place(where: Place, quantity: Quantity): void {
 		const key = placeKey(where, quantity);
@@ -75,7 +79,7 @@
 			<p class="notice" data-kind={open === 0 ? 'done' : 'error'} role="status">
 				{#if open === 0}
 					Polarity and volts of every string stand in their band.
-					<a href={resolve('/visits/[visit]/make-safe', { visit: session.document.visit.id })}
+					<a href={resolve('/visits/[visit]/isolation', { visit: session.document.visit.id })}
 						>Back on, step by step</a
 					>
 				{:else}
@@ -84,8 +88,8 @@
 				{/if}
 			</p>
 			<ul>
-				{#each rows as { string, spots: own, trouble } (string.id)}
-					<li data-string={string.label} data-closed={trouble === null}>
+				{#each rows as { string, spots: own, problem } (string.id)}
+					<li data-string={string.label} data-closed={problem === null}>
 						<strong class="figure">{string.label}</strong>
 						<div class="cells">
 							{#each own as one (keyOf(one))}
@@ -113,7 +117,7 @@
 								</button>
 							{/each}
 						</div>
-						<span class="said">{trouble ?? 'volts and polarity in band'}</span>
+						<span class="said">{problem ?? 'volts and polarity in band'}</span>
 					</li>
 				{/each}
 			</ul>

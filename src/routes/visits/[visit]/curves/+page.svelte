@@ -7,9 +7,9 @@
 	import Chart from '$lib/charts/Chart.svelte';
 	import { curveOption } from '$lib/charts/curve-option';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';
-	import { useVisit } from '$lib/ui/visit-session.svelte';
-	import { dayAndTime } from '$lib/ui/when';
-	import { count } from '$lib/ui/words';
+	import { useVisit } from '$lib/session/visit-session.svelte';
+	import { dayAndTime } from '$lib/text/when';
+	import { count } from '$lib/text/format';
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -17,7 +17,7 @@
 	// svelte-ignore state_referenced_locally
 	let stringId = $state(page.url.searchParams.get('string') ?? record.strings[0]?.id ?? '');
 	let typed = $state('');
-	let trouble = $state('');
+	let problem = $state('');
 
 	/** Curves that stand: none that another one replaced. */
 	const curves = $derived.by(() => {
@@ -25,13 +25,13 @@
 		return visit.curves.filter((one) => one.stringId === stringId && !replaced.has(one.id));
 	});
 	const curve = $derived(curves.at(-1) ?? null);
-	const comparison = $derived(curve && compareCurve(record, visit, curve));
+	const comparison = $derived(curve && compareCurve(record, session.effective, curve));
 	const label = $derived(record.strings.find(({ id }) => id === stringId)?.label ?? '');
 
 	async function add(points: [number, number][], origin: string): Promise<boolean> {
 		const { least } = READING_LIMITS.curvePoints;
 		if (points.length < least) {
-			trouble = `A curve needs ${least} points or more; these are ${points.length}.`;
+			problem = `A curve needs ${least} points or more; these are ${points.length}.`;
 			return false;
 		}
 		const words = await session.addCurve({
@@ -44,14 +44,14 @@
 			by: session.by.trim() || visit.by,
 			supersedes: curve?.id ?? null
 		});
-		trouble = words ?? '';
+		problem = words ?? '';
 		return words === null;
 	}
 	async function addTyped(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
 		const points = pointsOfText(typed);
 		if (!points) {
-			trouble = 'Type each point on a line of its own: volts, a blank, amps. For example 410 8,12.';
+			problem = 'Type each point on a line of its own: volts, a blank, amps. For example 410 8,12.';
 			return;
 		}
 		if (await add(points, 'typed')) typed = '';
@@ -76,7 +76,7 @@
 			>
 		{/each}
 	</div>
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 	{#if curve && comparison}
 		<section class="panel drawn">
 			<h2>

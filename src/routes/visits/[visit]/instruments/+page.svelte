@@ -1,13 +1,13 @@
 <script lang="ts">
 	import Gauge from '@lucide/svelte/icons/gauge';
 	import type { InverterReading } from '$core/document/inverter-reading';
-	import { placeKey } from '$core/expectation/place';
-	import { usualState } from '$core/expectation/switching';
+	import { placeKey } from '$core/visit/place';
+	import { usualState } from '$core/visit/switching-state';
 	import { partsOf } from '$core/record/part';
 	import Field from '$lib/ui/Field.svelte';
 	import { inverterAddress, keepAddress, meterAddress } from '$lib/ui/instrument-address';
-	import { sendJson } from '$lib/ui/send-json';
-	import { useVisit } from '$lib/ui/visit-session.svelte';
+	import { sendJson } from '$lib/session/send-json';
+	import { useVisit } from '$lib/session/visit-session.svelte';
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -15,7 +15,7 @@
 	let inverter = $state(inverterAddress());
 	let unit = $state('1');
 	let asking = $state<'meter' | 'inverter' | null>(null);
-	let trouble = $state('');
+	let problem = $state('');
 	let done = $state('');
 
 	interface Meter {
@@ -29,12 +29,12 @@
 
 	async function ask<Body>(which: 'meter' | 'inverter', body: object): Promise<Body | null> {
 		asking = which;
-		trouble = '';
+		problem = '';
 		done = '';
 		keepAddress(which, which === 'meter' ? meter : inverter);
 		const answer = await sendJson<Body>(`/instruments/${which}`, body);
 		asking = null;
-		if (!answer.ok) trouble = answer.words;
+		if (!answer.ok) problem = answer.words;
 		return answer.ok ? answer.body : null;
 	}
 	async function askMeter(event: SubmitEvent): Promise<void> {
@@ -61,7 +61,7 @@
 			source: 'instrument'
 		});
 		done = stored ? `Kept as ${part.mark}’s AC power.` : '';
-		if (!stored) trouble = session.question?.words ?? `Not kept: ${placeKey(place, 'ac-power')}`;
+		if (!stored) problem = session.question?.words ?? `Not kept: ${placeKey(place, 'ac-power')}`;
 	}
 	const figure = (value: number | null, unitOf: string, digits = 1) =>
 		value === null ? 'not told' : `${value.toFixed(digits)} ${unitOf}`;
@@ -75,7 +75,7 @@
 		Asked by the server over the network; addresses of this network alone. They stay on this device.
 		With a meter’s address here, every entry has “From the meter”.
 	</p>
-	{#if trouble}<p class="notice" data-kind="error" role="alert">{trouble}</p>{/if}
+	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 	{#if done}<p class="notice" data-kind="done" role="status">{done}</p>{/if}
 	<div class="two">
 		<form class="panel" onsubmit={askMeter}>

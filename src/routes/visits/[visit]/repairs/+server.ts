@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { repairSchema } from '$core/document/reading';
-import { placeTrouble } from '$core/expectation/place-in-record';
+import { placeProblem } from '$core/visit/place-in-record';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { storeRepair } from '$lib/server/repositories/repairs';
@@ -14,8 +14,8 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const db = await database();
 	const document = await findVisit(db, params.visit);
 	if (!document) error(404, { message: 'There is no such visit.' });
-	const trouble = placeTrouble(document.record, input.value.place);
-	if (trouble) return json({ words: trouble, where: 'place' }, { status: 400 });
+	const problem = placeProblem(document.record, input.value.place);
+	if (problem) return json({ words: problem, where: 'place' }, { status: 400 });
 	const repair = await storeRepair(db, params.visit, input.value);
 	if (!repair.ok) return json({ words: repair.problem }, { status: 409 });
 	tellVisit(params.visit, { kind: 'repair', entry: repair.value });

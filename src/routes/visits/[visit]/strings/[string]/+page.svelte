@@ -4,15 +4,15 @@
 	import { goto, replaceState } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { stringOfPlace } from '$core/expectation/place';
-	import { standingReadings } from '$core/expectation/standing';
-	import { isStringReading } from '$core/expectation/visit';
-	import { FAULTS } from '$core/faults/codes';
+	import { stringOfPlace } from '$core/visit/place';
+	import { findCurrentReadings } from '$core/visit/current-readings';
+	import { isStringReading } from '$core/visit/visit';
+	import { FAULTS } from '$core/visit/fault-code';
 	import type { Study } from '$core/faults/what-if';
 	import StringChart from '$lib/charts/StringChart.svelte';
 	import type { DrawnReading } from '$lib/charts/string-option';
-	import { figureOf } from '$lib/ui/words';
-	import { useVisit } from '$lib/ui/visit-session.svelte';
+	import { figureOf } from '$lib/text/format';
+	import { useVisit } from '$lib/session/visit-session.svelte';
 	import { faultsOf, fromAddress, loadOf, toAddress, type Supposed } from '$lib/ui/what-if-address';
 	import { startStudyWorker } from '$lib/workers/study';
 	import Consequences from './Consequences.svelte';
@@ -25,14 +25,14 @@
 	const string = $derived(record.strings.find(({ id }) => id === page.params.string));
 	const type = $derived(record.moduleTypes.find(({ id }) => id === string?.moduleTypeId));
 	const sections = $derived(type?.plate.sections ?? 3);
-	const siblings = $derived(
+	const peers = $derived(
 		record.strings
 			.filter((other) => other !== string && other.input !== null && other.input === string?.input)
 			.map(({ label }) => label)
 	);
 	/** Volts that a held bus starts from: as read, or of the label. */
 	const usualVolts = $derived.by(() => {
-		const read = [...standingReadings(session.document.visit).values()].find(
+		const read = [...findCurrentReadings(session.document.visit).values()].find(
 			(reading) => reading.atVolts !== null && stringOfPlace(reading.place) === string?.id
 		);
 		return Math.round(read?.atVolts ?? (type?.plate.vmp ?? 30) * (string?.moduleCount ?? 1));
@@ -44,7 +44,7 @@
 	// svelte-ignore state_referenced_locally
 	let section = $state(supposed.fault ? null : (supposed.lights[0]?.section ?? null));
 	let study = $state.raw<Study | null>(null);
-	let trouble = $state('');
+	let problem = $state('');
 	let nothing = $state(false);
 
 	function readAddress(): Supposed {
@@ -72,8 +72,8 @@
 		busy = false;
 		if (answer?.ok) {
 			study = answer.value;
-			trouble = '';
-		} else if (answer) trouble = answer.problem;
+			problem = '';
+		} else if (answer) problem = answer.problem;
 		if (waiting) {
 			const next = waiting;
 			waiting = null;
@@ -114,7 +114,7 @@
 	});
 
 	const readings = $derived.by((): DrawnReading[] =>
-		[...standingReadings(session.document.visit).values()]
+		[...findCurrentReadings(session.document.visit).values()]
 			.filter(isStringReading)
 			.filter(({ place }) => place.string === string?.id)
 			.map((reading) => {
@@ -186,7 +186,7 @@
 			<p class="notice">
 				There is no curve yet: it needs irradiance and cell temperature, and a module type for this
 				string.
-				<a href={resolve('/visits/[visit]/conditions', { visit: session.document.visit.id })}
+				<a href={resolve('/visits/[visit]/test-conditions', { visit: session.document.visit.id })}
 					>Enter the conditions</a
 				>
 			</p>
@@ -205,7 +205,7 @@
 							<StringChart {study} {readings} words={chartWords} />
 						{:else}<p class="soft">Working it out.</p>{/if}
 					</div>
-					{#if trouble}<p class="notice" data-kind="error">{trouble}</p>{/if}
+					{#if problem}<p class="notice" data-kind="error">{problem}</p>{/if}
 					<ModuleField
 						modules={string.moduleCount}
 						{sections}
@@ -221,7 +221,7 @@
 						{sections}
 						{module}
 						{section}
-						{siblings}
+						{peers}
 						input={string.input}
 						hasFuse={string.fuse !== null}
 						onchange={change}
@@ -233,7 +233,7 @@
 						<ReadOut
 							{study}
 							modules={string.moduleCount}
-							shared={!supposed.alone && siblings.length > 0}
+							shared={!supposed.alone && peers.length > 0}
 						/>
 						<Consequences {study} name={string.label} />
 					</div>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { heatOf, type Study } from '$core/faults/what-if';
-	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/rules/cautions';
-	import { figureOf } from '$lib/ui/words';
+	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation/cautions';
+	import { figureOf } from '$lib/text/format';
 
 	let { study, name }: { study: Study; name: string } = $props();
 
@@ -81,7 +81,9 @@
 			{#if study.earth.place.found}
 				The fault lies
 				<span class="figure"
-					>{study.earth.place.modules.toFixed(1)} ± {(2 * study.earth.place.doubt).toFixed(1)}</span
+					>{study.earth.place.modules.toFixed(1)} ± {(2 * study.earth.place.uncertainty).toFixed(
+						1
+					)}</span
 				>
 				modules up from the negative end.
 			{:else}{study.earth.place.why}{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Study } from '$core/faults/what-if';
-	import { plainFigure, signed } from '$lib/ui/words';
+	import { plainFigure, signed } from '$lib/text/format';
 
 	interface Props {
 		study: Study;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
-	import { FAULTS, type FaultCode, type Scale } from '$core/faults/codes';
+	import { FAULTS, type FaultCode, type Scale } from '$core/visit/fault-code';
 	import type { LightChange } from '$core/faults/what-if';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -14,23 +14,14 @@
 		module: number;
 		section: number | null;
 		/** Strings on the same input. */
-		siblings: readonly string[];
+		peers: readonly string[];
 		input: string | null;
 		hasFuse: boolean;
 		onchange: (supposed: Supposed) => void;
 		onsection: (section: number | null) => void;
 	}
-	let {
-		supposed,
-		sections,
-		module,
-		section,
-		siblings,
-		input,
-		hasFuse,
-		onchange,
-		onsection
-	}: Props = $props();
+	let { supposed, sections, module, section, peers, input, hasFuse, onchange, onsection }: Props =
+		$props();
 
 	/** Faults of a string as it is recorded, in the order in which a tester thinks of them. */
 	const OFFERED: readonly FaultCode[] = [
@@ -125,7 +116,7 @@
 			onchange({ ...supposed, volts: parsed.value });
 		}
 	}
-	const voltsTrouble = $derived.by(() => {
+	const voltageProblem = $derived.by(() => {
 		const parsed = parseDecimal(typedVolts);
 		if (!parsed.ok) return [parsed.problem];
 		return parsed.value < 0 || parsed.value > 2000 ? ['Give 0 to 2000 V.'] : [];
@@ -230,18 +221,18 @@
 			unit="V"
 			figures
 			value={typedVolts}
-			errors={voltsTrouble}
+			errors={voltageProblem}
 			oninput={(event) => typeVolts(event.currentTarget.value)}
 		/>
 	{/if}
-	{#if siblings.length > 0}
+	{#if peers.length > 0}
 		<label class="check">
 			<input
 				type="checkbox"
 				checked={!supposed.alone}
 				onchange={(event) => onchange({ ...supposed, alone: !event.currentTarget.checked })}
 			/>
-			<span>Beside {siblings.join(', ')} on input {input}</span>
+			<span>Beside {peers.join(', ')} on input {input}</span>
 		</label>
 	{/if}
 	<button

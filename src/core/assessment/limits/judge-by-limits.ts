@@ -1,0 +1,92 @@
+import type { EffectiveVisit } from '../../visit/effective-visit';
+import type { Expectations } from '../../expectation/expect';
+import { isAboveMeter } from '../../expectation/meter-figure';
+import { findCurrentReadings } from '../../visit/current-readings';
+import { isStringReading, type Reading } from '../../visit/visit';
+import type { ArrayRecord } from '../../record/record';
+import { judged, type Judged, type LimitVerdict } from './limit-verdict';
+import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
+import { judgeOperatingVolts } from './operating-voltage';
+import {
+	judgeAcVolts,
+	judgeDcVolts,
+	judgeFuseOhms,
+	judgeFuseVolts,
+	judgeLamp,
+	judgePole
+} from './part-limits';
+import { judgeEarth, judgeInsulation, judgeResidual } from './string-limits';
+
+/**
+ * Judges every standing reading that has a limit instead of an expected value with a band: each with
+ * what it means, the limit and where that comes from.
+ */
+export function judgeByLimits(
+	record: ArrayRecord,
+	visit: EffectiveVisit,
+	expectations: Expectations
+): LimitVerdict[] {
+	const standing = findCurrentReadings(visit);
+	return [...standing]
+		.filter(([, reading]) => !isStringReading(reading) || isAboveMeter(reading))
+		.map(([key, reading]) => ({
+			key,
+			reading,
+			...judgeOne(record, visit, standing, expectations, reading)
+		}));
+}
+
+function judgeOne(
+	record: ArrayRecord,
+	visit: EffectiveVisit,
+	standing: ReadonlyMap<string, Reading>,
+	expectations: Expectations,
+	reading: Reading
+): Judged {
+	if (isAboveMeter(reading)) {
+		return judged(
+			'not-assessed',
+			'Above the range of the meter. Take the leads off and use test equipment rated for this voltage.'
+		);
+	}
+	switch (reading.quantity) {
+		case 'insulation-resistance':
+		case 'insulation-wet':
+			return judgeInsulation(record, reading);
+		case 'residual-current':
+			return judgeResidual(reading);
+		case 'positive-to-earth':
+		case 'negative-to-earth':
+			return judgeEarth(record, visit, standing, expectations, reading);
+		case 'operating-voltage':
+			return judgeOperatingVolts(record, expectations, reading);
+		case 'fuse-resistance':
+			return judgeFuseOhms(reading);
+		case 'fuse-voltage':
+			return judgeFuseVolts(standing, reading);
+		case 'pole-resistance':
+			return judgePole(reading);
+		case 'dc-voltage':
+			return judgeDcVolts(record, standing, expectations, reading);
+		case 'ac-voltage':
+			return judgeAcVolts(reading);
+		case 'lamp':
+			return judgeLamp(reading);
+		case 'open-circuit-voltage':
+		case 'section-voltage':
+			return judgeModuleVolts(record, expectations, reading);
+		case 'stretch-voltage':
+			return judgeSegment(expectations, reading);
+		case 'unit-power':
+			return judgeUnit(standing, reading);
+		case 'diode-forward':
+		case 'diode-reverse':
+			return judgeDiode(reading);
+		case 'short-circuit-current':
+		case 'operating-current':
+		case 'ac-power':
+			return judged('not-assessed', 'Noted; nothing to compare it with.');
+		default:
+			return judged('not-assessed', 'Noted; the tracing weighs it with all other readings.');
+	}
+}

@@ -1,0 +1,67 @@
+import { BusSource } from '../../circuit/bus';
+import { operate } from '../../circuit/operate';
+import type { Expectations } from '../../expectation/expect';
+import { groupOfString, modulesAtShift } from '../../expectation/group';
+import { stringAtConditions, USUAL_PARTS } from '../../expectation/predict';
+import type { Reading } from '../../visit/visit';
+import { endOfString } from '../../record/path';
+import type { ArrayRecord } from '../../record/record';
+import { judged, type Judged } from './limit-verdict';
+
+/** Share by which a tracker may sit beside its maximum: flat tops, its own search, the model; judgement. */
+const DEVIATION = { marginal: 0.04, fail: 0.09 } as const;
+
+/**
+ * Running volts of an input against the maximum of its strings' common curve inside the tracker's
+ * window. Optimisers hold a voltage of their own, so there is nothing to compare with.
+ */
+export function judgeOperatingVolts(
+	record: ArrayRecord,
+	{ peerGroups }: Pick<Expectations, 'peerGroups'>,
+	{ place, value }: Reading
+): Judged {
+	const string = record.strings.find(({ id }) => place.kind === 'string' && id === place.string);
+	if (!string) return judged('not-assessed', '');
+	if (
+		string.devices !== null &&
+		string.devices !== 'unknown' &&
+		string.devices.kind !== 'rapid-shutdown'
+	) {
+		return judged(
+			'not-assessed',
+			'Electronics behind the modules hold these volts: judge the modules’ own data.'
+		);
+	}
+	const end = endOfString(record, string);
+	if (end?.kind === 'charge-controller' && end.specs.method === 'PWM') {
+		return judged('not-assessed', 'A PWM controller sits on its battery’s volts.');
+	}
+	const strings = record.strings
+		.filter((other) => other === string || (string.input !== null && other.input === string.input))
+		.flatMap((other) => {
+			const group = groupOfString(peerGroups, other);
+			return group
+				? [stringAtConditions(other, group.model, modulesAtShift(group, group.estimates[0].shift))]
+				: [];
+		});
+	if (strings.length === 0) {
+		return judged('not-assessed', 'Irradiance and cell temperature are not entered yet.');
+	}
+	const [least, most] =
+		end?.kind === 'inverter' ? [end.specs.windowLow, end.specs.windowHigh] : [null, null];
+	const { volts } = operate(new BusSource({ ...USUAL_PARTS, strings }), {
+		kind: 'tracker',
+		window: { least: least ?? 0, most },
+		ampsAtMost: null,
+		wattsAtMost: null
+	});
+	const limit = `${volts.toFixed(0)} V, the maximum of its strings, within ${100 * DEVIATION.marginal} %`;
+	const deviation = Math.abs(value - volts) / volts;
+	const source = 'the circuit’s maximum inside the tracker’s window; the shares are judgement';
+	if (deviation <= DEVIATION.marginal) return judged('pass', 'At the maximum.', limit, source);
+	const words =
+		value > volts
+			? 'Above the maximum: clipping, a limit by the grid or heat, or a tracker that stands still.'
+			: 'Below the maximum: a shaded or lost part, resistance on an input of one string, or a tracker that stands still.';
+	return judged(deviation <= DEVIATION.fail ? 'marginal' : 'fail', words, limit, source);
+}

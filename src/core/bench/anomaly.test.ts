@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anomalies, type Shares } from './anomaly';
+import { DANGEROUS_LOOKS } from './module-batch';
+
+const codes = (shares: Partial<Shares>, sections = 3, spread = 0) =>
+	anomalies({ volts: null, amps: null, watts: null, ...shares }, sections, spread, {
+		looks: []
+	}).map(({ code }) => code);
+
+describe('what is odd about a used module', () => {
+	it.each([
+		['as it should be', { volts: 1, amps: 0.97 }, []],
+		['a third of its volts gone', { volts: 0.667, amps: 0.98 }, ['section-gone']],
+		['two thirds of them gone', { volts: 0.34, amps: 0.98 }, ['section-gone']],
+		['volts low, but by no section', { volts: 0.88, amps: 0.98 }, ['volts-low']],
+		['amps low alone', { volts: 1, amps: 0.7 }, ['current-low']],
+		['volts without amps', { volts: 1, amps: 0 }, ['no-current']],
+		['volts without watts', { volts: 1, watts: 0 }, ['no-current']],
+		['amps without volts', { volts: 0, amps: 1 }, ['no-volts']],
+		['nothing at all', { volts: 0, amps: 0 }, ['dead']],
+		['no volts, the rest not read', { volts: 0 }, ['dead']],
+		['no watts, the rest not read', { watts: 0 }, ['dead']],
+		['leads changed', { volts: -1, amps: 1 }, ['reversed']]
+	] as const)('%s', (_, shares, expected) => {
+		expect(codes(shares)).toEqual(expected);
+	});
+
+	it('counts sections by the module’s own number of them', () => {
+		expect(codes({ volts: 0.5, amps: 1 }, 2)).toEqual(['section-gone']);
+		expect(codes({ volts: 0.5, amps: 1 }, 3)).toEqual(['volts-low']);
+	});
+
+	it('is that its takes differ', () => {
+		expect(codes({ volts: 1, amps: 1 }, 3, 0.08)).toEqual(['scatter']);
+	});
+
+	it.each(DANGEROUS_LOOKS)('is that one with %s is to be kept apart', (look) => {
+		const found = anomalies({ volts: 1, amps: 1, watts: null }, 3, 0, { looks: [look] });
+		expect(found.map(({ code }) => code)).toEqual(['danger']);
+		expect(found[0]!.words).toContain('still kill. Keep it apart');
+	});
+
+	it('is never two things of which one rules out the other', () => {
+		const share = fc.option(fc.double({ min: -1.2, max: 1.3, noNaN: true }));
+		fc.assert(
+			fc.property(
+				share,
+				share,
+				share,
+				fc.integer({ min: 1, max: 6 }),
+				(volts, amps, watts, sections) => {
+					const found = codes({ volts, amps, watts }, sections);
+					const dead = ['dead', 'no-current', 'no-volts'] as const;
+					expect(
+						found.filter((code) => (dead as readonly string[]).includes(code)).length
+					).toBeLessThan(2);
+					expect(found.includes('section-gone') && found.includes('volts-low')).toBe(false);
+					expect(new Set(found).size).toBe(found.length);
+				}
+			)
+		);
+	});
+});

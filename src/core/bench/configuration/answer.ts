@@ -1,0 +1,213 @@
+import { curveOf } from '../../circuit/curve';
+import type { Load } from '../../circuit/load';
+import { operate, type Limit } from '../../circuit/operate';
+import {
+	quickRule,
+	whereTheyPart,
+	type Arrangement,
+	type QuickAnswer
+} from '../../circuit/quick-rule';
+import { maximumPowerPoint, shortCircuitCurrent } from '../../module/single-diode';
+import { moduleIn, type Sky, type TestedModule } from '../tested';
+import { branchAmps, build, type Built, type ConfigurationParts } from './elements';
+import { branchesOf, modulesOf, type ArrayConfiguration } from './tree';
+
+/** What one module of a mix does where the whole stands. */
+export interface ConfigurationPlace {
+	readonly id: string;
+	readonly of: string;
+	readonly volts: number;
+	readonly amps: number;
+	readonly watts: number;
+	/** What it would give by itself in its own light, W, and at which current, A. */
+	readonly alone: number;
+	readonly bestAmps: number;
+	/** Gives; its diodes carry the current past it; or it is fed by others. */
+	readonly does: 'gives' | 'passed-by' | 'fed';
+}
+
+export interface ConfigurationAnswer {
+	/** Where the load holds it. */
+	readonly volts: number;
+	readonly amps: number;
+	readonly watts: number;
+	readonly limit: Limit;
+	readonly curve: { readonly volts: readonly number[]; readonly amps: readonly number[] };
+	readonly openVolts: number;
+	readonly shortAmps: number;
+	readonly quick: QuickAnswer;
+	/** Why the rule and the curves part; null where they agree. */
+	readonly parting: string | null;
+	/** Labels of all its modules together, W. */
+	readonly labelWatts: number;
+	/** Each module by itself in this light, W. */
+	readonly aloneWatts: number;
+	readonly places: readonly ConfigurationPlace[];
+	/** Currents of the strings, A; less than 0: fed by the others. */
+	readonly branches: readonly number[];
+	/** Who limits whom, in words; empty where nobody does. */
+	readonly limits: readonly string[];
+}
+
+const POINTS = 140;
+export type TrackerLoad = Extract<Load, { kind: 'tracker' }>;
+export const TRACKER: TrackerLoad = {
+	kind: 'tracker',
+	window: { least: 0, most: null },
+	ampsAtMost: null,
+	wattsAtMost: null
+};
+
+/** Every module at its own best, as the quick rule is told. */
+function arrangementOf(mix: ArrayConfiguration, parts: ConfigurationParts): Arrangement {
+	if (mix.kind === 'module') {
+		const { sky, moduleOf } = parts;
+		const lit = { ...sky, irradiance: sky.irradiance * Math.max(mix.light, 0.001) };
+		return { kind: 'module', ...maximumPowerPoint(moduleIn(moduleOf(mix.of), lit)) };
+	}
+	return { kind: mix.kind, of: mix.parts.map((part) => arrangementOf(part, parts)) };
+}
+
+/**
+ * What a mix gives into a load, by the curves and by the quick rule.
+ *
+ * @param load a tracker that finds the maximum, or a battery behind its controller
+ */
+export function answerConfiguration(
+	mix: ArrayConfiguration,
+	parts: ConfigurationParts,
+	load: Load = TRACKER
+): ConfigurationAnswer {
+	const built = build(mix, parts);
+	const { element } = built;
+	const at = operate(element, load);
+	const ideal = load === TRACKER ? at : operate(element, TRACKER);
+	const quick = quickRule(arrangementOf(mix, parts));
+	const { volts, amps } = curveOf(element, POINTS);
+	const places = placesOf(mix, built, parts, at.volts);
+	const branches = branchAmps(element, at.volts);
+	return {
+		volts: at.volts,
+		amps: at.amps,
+		watts: at.watts,
+		limit: at.limit,
+		curve: { volts: [...volts], amps: [...amps] },
+		openVolts: element.openVolts,
+		shortAmps: element.ampsAt(0),
+		quick,
+		parting: whereTheyPart(quick, ideal, branchAmps(element, ideal.volts)),
+		labelWatts: modulesOf(mix).reduce((sum, { of }) => sum + parts.moduleOf(of).labelWatts, 0),
+		aloneWatts: places.reduce((sum, { alone }) => sum + alone, 0),
+		places,
+		branches,
+		limits: limitsOf(mix, places, branches, parts)
+	};
+}
+
+const FED = -0.02;
+
+function placesOf(
+	mix: ArrayConfiguration,
+	{ parts: elements }: Built,
+	parts: ConfigurationParts,
+	volts: number
+): ConfigurationPlace[] {
+	const found: ConfigurationPlace[] = [];
+	const walk = (part: ArrayConfiguration, at: { volts: number } | { amps: number }): void => {
+		const element = elements.get(part.id)!;
+		const own =
+			'volts' in at
+				? { volts: at.volts, amps: element.ampsAt(at.volts) }
+				: { volts: element.voltsAt(at.amps), amps: at.amps };
+		if (part.kind === 'module') {
+			const module = parts.moduleOf(part.of);
+			const lit = { ...parts.sky, irradiance: parts.sky.irradiance * part.light };
+			const best =
+				part.light > 0 ? maximumPowerPoint(moduleIn(module, lit)) : { volts: 0, amps: 0 };
+			found.push({
+				id: part.id,
+				of: part.of,
+				...own,
+				watts: own.volts * own.amps,
+				alone: best.volts * best.amps,
+				bestAmps: best.amps,
+				does: own.amps < FED ? 'fed' : isBypassed(own, module, lit) ? 'passed-by' : 'gives'
+			});
+			return;
+		}
+		for (const one of part.parts) {
+			walk(one, part.kind === 'parallel' ? { volts: own.volts } : { amps: own.amps });
+		}
+	};
+	walk(mix, { volts });
+	return found;
+}
+
+/** Whether the bypass diodes carry what the cells cannot: more current than the module can produce, and no voltage. */
+function isBypassed(
+	{ volts, amps }: { readonly volts: number; readonly amps: number },
+	module: TestedModule,
+	lit: Sky & { readonly irradiance: number }
+): boolean {
+	const most = lit.irradiance > 0 ? shortCircuitCurrent(moduleIn(module, lit)) : 0;
+	return volts < 0 && amps > most;
+}
+
+/** A module that gives less than this share of what it could is held by others. */
+const HELD = 0.93;
+
+function limitsOf(
+	mix: ArrayConfiguration,
+	places: readonly ConfigurationPlace[],
+	branches: readonly number[],
+	{ moduleOf }: ConfigurationParts
+): string[] {
+	const byId = new Map(places.map((place) => [place.id, place]));
+	const words: string[] = [];
+	branchesOf(mix).forEach((branch, b) => {
+		const own = modulesOf(branch).map(({ id }) => byId.get(id)!);
+		const fed = branches[b] ?? 0;
+		if (fed < FED) {
+			words.push(
+				`String ${b + 1} is fed ${(-fed).toFixed(1)} A by the others: it takes power instead of giving it.`
+			);
+			return;
+		}
+		const passed = own.filter(({ does }) => does === 'passed-by');
+		if (passed.length > 0) {
+			words.push(
+				`${named(passed, moduleOf)} ${passed.length === 1 ? 'is' : 'are'} bypassed in string ${b + 1}: the others keep their current, ${passed.length === 1 ? 'its' : 'their'} voltage is lost.`
+			);
+			return;
+		}
+		const short = own.filter(({ watts, alone }) => alone > 0 && watts < HELD * alone);
+		// Below its best current a module is held by a weaker one; above it the bus pulls its volts down.
+		const held = short.filter(({ amps, bestAmps }) => amps < bestAmps);
+		const pulled = short.filter(({ amps, bestAmps }) => amps >= bestAmps);
+		const weakest = own.filter(
+			({ bestAmps, alone }) =>
+				alone > 0 && bestAmps <= 1.02 * Math.min(...own.map((one) => one.bestAmps))
+		);
+		if (held.length > 0 && weakest.length < own.length) {
+			words.push(
+				`${named(weakest, moduleOf)} ${weakest.length === 1 ? 'holds' : 'hold'} string ${b + 1} to ${fed.toFixed(1)} A; ${named(held, moduleOf)} could give more.`
+			);
+		} else if (held.length > 0 || pulled.length > 0) {
+			const volts = own.reduce((sum, one) => sum + one.volts, 0);
+			words.push(
+				`String ${b + 1} stands at ${volts.toFixed(0)} V, away from its own maximum: the others on the bus set its volts.`
+			);
+		}
+	});
+	return words;
+}
+
+function named(
+	places: readonly ConfigurationPlace[],
+	moduleOf: ConfigurationParts['moduleOf']
+): string {
+	const marks = [...new Set(places.map(({ of }) => moduleOf(of).mark))];
+	return marks.length > 3
+		? `${marks.slice(0, 3).join(', ')} and ${marks.length - 3} more`
+		: marks.join(', ');
+}

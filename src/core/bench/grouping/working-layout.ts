@@ -1,0 +1,204 @@
+import { ampsOver, seriesVolts, type CurveGrid } from './curves';
+import type { SearchBasis } from './layout';
+
+/** W for every volt too much: more than any swap could gain. */
+const TOO_COLD = 1e4;
+/** A swap is tried at so many of the grid's volts either side of the present maximum, at every second one. */
+const ABOUT = 24;
+
+/** A layout in work, with the sums that a swap changes. */
+export class WorkingLayout {
+	readonly strings: number[][];
+	readonly out: number[];
+	/** Volts over the grid's amps, and amps over its volts, of each string. */
+	private readonly volts: Float64Array[];
+	private readonly amps: Float64Array[];
+	private readonly peaks: number[];
+	private readonly cold: number[];
+	private readonly total: Float64Array;
+	private best = 0;
+	watts = 0;
+
+	constructor(
+		private readonly basis: SearchBasis,
+		strings: readonly (readonly number[])[],
+		out: readonly number[]
+	) {
+		const { grid } = basis;
+		this.strings = strings.map((string) => [...string]);
+		this.out = [...out];
+		this.volts = this.strings.map((string) => seriesVolts(grid, string));
+		this.amps = this.volts.map((own) => ampsOver(grid, own));
+		this.peaks = this.volts.map((own) => peakOver(basis, own, own, own));
+		this.cold = this.strings.map((string) => string.reduce((sum, m) => sum + basis.cold[m]!, 0));
+		this.total = new Float64Array(grid.volts.length);
+		for (const own of this.amps) add(this.total, own, 1);
+		this.settle();
+	}
+
+	/** Finds the maximum anew. Less a price for every volt that a string is too high in the cold. */
+	private settle(): void {
+		const { grid, window, trackers } = this.basis;
+		this.best = peakIndex(grid, this.total, window);
+		const watts =
+			trackers === 'one'
+				? grid.volts[this.best]! * this.total[this.best]!
+				: this.peaks.reduce((sum, peak) => sum + peak, 0);
+		this.watts = watts - this.cold.reduce((sum, volts) => sum + this.priceOf(volts), 0);
+	}
+
+	private priceOf(cold: number): number {
+		return TOO_COLD * Math.max(0, cold - this.basis.coldMost);
+	}
+
+	/** What cold volts cost more or less after a string has one module for another. */
+	private coldChange(s: number, from: number, to: number): number {
+		const { cold } = this.basis;
+		return this.priceOf(this.cold[s]! - cold[from]! + cold[to]!) - this.priceOf(this.cold[s]!);
+	}
+
+	/** What a swap gains, W; less than 0 where it costs. */
+	gain(s: number, i: number, t: number | 'out', j: number): number {
+		const a = this.strings[s]![i]!;
+		const b = (t === 'out' ? this.out : this.strings[t]!)[j]!;
+		const price = this.coldChange(s, a, b) + (t === 'out' ? 0 : this.coldChange(t, b, a));
+		const gain =
+			this.basis.trackers === 'one' ? this.gainOn(s, t, a, b) : this.gainEach(s, t, a, b);
+		return gain - price;
+	}
+
+	/** Exchanges module i of string s with module j of string t, or of those out, where that gives more. */
+	tries(s: number, i: number, t: number | 'out', j: number, atLeast: number): boolean {
+		if (this.gain(s, i, t, j) <= atLeast) return false;
+		const before = this.watts;
+		this.exchange(s, i, t, j);
+		this.settle();
+		if (this.watts > before) return true;
+		// The maximum moved further than the swap was tried: it is taken back.
+		this.exchange(s, i, t, j);
+		this.settle();
+		return false;
+	}
+
+	/** What a swap gains near the present maximum of one tracker, W. */
+	private gainOn(s: number, t: number | 'out', a: number, b: number): number {
+		const { grid, window } = this.basis;
+		const { volts, modules } = grid;
+		const first = Math.max(0, this.best - ABOUT);
+		const last = Math.min(volts.length - 1, this.best + ABOUT);
+		const inS = new Lookup(grid, this.volts[s]!, modules[a]!, modules[b]!);
+		const inT = t === 'out' ? null : new Lookup(grid, this.volts[t]!, modules[b]!, modules[a]!);
+		let most = 0;
+		for (let v = first; v <= last; v += 2) {
+			const at = volts[v]!;
+			if (at < window.least || at > window.most) continue;
+			let amps = this.total[v]! - this.amps[s]![v]! + inS.ampsAt(at);
+			if (inT) amps += inT.ampsAt(at) - this.amps[t as number]![v]!;
+			if (at * amps > most) most = at * amps;
+		}
+		return most - volts[this.best]! * this.total[this.best]!;
+	}
+
+	/** What a swap gains where each string has a tracker of its own, W. */
+	private gainEach(s: number, t: number | 'out', a: number, b: number): number {
+		const { modules } = this.basis.grid;
+		const gain = peakOver(this.basis, this.volts[s]!, modules[a]!, modules[b]!) - this.peaks[s]!;
+		return t === 'out'
+			? gain
+			: gain + peakOver(this.basis, this.volts[t]!, modules[b]!, modules[a]!) - this.peaks[t]!;
+	}
+
+	private exchange(s: number, i: number, t: number | 'out', j: number): void {
+		const other = t === 'out' ? this.out : this.strings[t]!;
+		const a = this.strings[s]![i]!;
+		const b = other[j]!;
+		this.strings[s]![i] = b;
+		other[j] = a;
+		this.replace(s, a, b);
+		if (t !== 'out') this.replace(t, b, a);
+	}
+
+	private replace(s: number, from: number, to: number): void {
+		const { grid, cold } = this.basis;
+		const own = this.volts[s]!;
+		add(own, grid.modules[from]!, -1);
+		add(own, grid.modules[to]!, 1);
+		add(this.total, this.amps[s]!, -1);
+		this.amps[s] = ampsOver(grid, own);
+		add(this.total, this.amps[s]!, 1);
+		this.peaks[s] = peakOver(this.basis, own, own, own);
+		this.cold[s]! += cold[to]! - cold[from]!;
+	}
+}
+
+/** Amps of a string with one module changed for another, asked at rising volts, without making its curve. */
+class Lookup {
+	private i: number;
+
+	constructor(
+		private readonly grid: CurveGrid,
+		private readonly own: Float64Array,
+		private readonly less: Float64Array,
+		private readonly more: Float64Array
+	) {
+		this.i = grid.amps.length - 1;
+	}
+
+	private voltsAt(i: number): number {
+		return this.own[i]! - this.less[i]! + this.more[i]!;
+	}
+
+	ampsAt(volts: number): number {
+		const { amps, blocked } = this.grid;
+		while (this.i > 0 && this.voltsAt(this.i) < volts) this.i--;
+		const { i } = this;
+		if (i === amps.length - 1) return amps[i]!;
+		const high = this.voltsAt(i);
+		if (high < volts) return blocked ? 0 : amps[0]!;
+		const low = this.voltsAt(i + 1);
+		const share = high > low ? (high - volts) / (high - low) : 0;
+		const at = amps[i]! + share * (amps[i + 1]! - amps[i]!);
+		return blocked ? Math.max(0, at) : at;
+	}
+}
+
+/** Index of the grid's volts at which a curve has its greatest power. */
+function peakIndex(
+	{ volts }: CurveGrid,
+	amps: Float64Array,
+	window: SearchBasis['window']
+): number {
+	let best = 0;
+	let most = 0;
+	for (let v = 0; v < volts.length; v++) {
+		const at = volts[v]!;
+		if (at < window.least || at > window.most) continue;
+		const watts = at * amps[v]!;
+		if (watts > most) {
+			most = watts;
+			best = v;
+		}
+	}
+	return best;
+}
+
+/** The greatest power over the grid's amps of a string with one module changed for another, W. */
+function peakOver(
+	{ grid: { amps }, window }: SearchBasis,
+	own: Float64Array,
+	less: Float64Array,
+	more: Float64Array
+): number {
+	let most = 0;
+	for (let i = 0; i < amps.length; i++) {
+		const at = own[i]! - less[i]! + more[i]!;
+		if (at < window.least || at > window.most) continue;
+		const watts = at * amps[i]!;
+		if (watts > most) most = watts;
+	}
+	return most;
+}
+
+function add(sum: Float64Array, own: Float64Array, sign: 1 | -1): void {
+	for (let i = 0; i < sum.length; i++) sum[i]! += sign * own[i]!;
+}

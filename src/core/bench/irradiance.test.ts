@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest';
+import { HARROWGILL as LABEL } from '../../../demo/module-batch';
+import { fitLabel } from '../module/fit';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { translate } from '../module/translate';
+import { lightOf } from './irradiance';
+import { EMPTY_BATCH, type Control, type Take } from './module-batch';
+import { nameplateOf } from './nameplate-of';
+
+const FIT = fitLabel(nameplateOf(LABEL)!.plate);
+const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
+const NOTHING = { volts: null, amps: null, watts: null };
+function controlAt(
+	moments: readonly (readonly [n: number, light: number, heat: number])[],
+	share = 1
+): Control {
+	const takes = moments.map(([n, light, heat]): Take => {
+		const here = translate(FIT, light, heat);
+		return {
+			id: `c${n}`,
+			at: minute(n),
+			volts: openCircuitVoltage(here),
+			amps: share * shortCircuitCurrent(here),
+			watts: null
+		};
+	});
+	return { model: '', label: LABEL, share, takes };
+}
+const stated = { ...EMPTY_BATCH.sky, irradiance: 800, cellTemperature: 41 };
+
+describe('light that is stated', () => {
+	it('holds for every measurement, with its uncertainty', () => {
+		const light = lightOf({ control: null, sky: stated });
+		expect(light({ at: minute(0) })).toEqual(light({ at: minute(500) }));
+		expect(light({ at: minute(0) })).toMatchObject({
+			irradiance: 800,
+			cellTemperature: 41,
+			lightDoubt: 0.05,
+			from: 'stated'
+		});
+	});
+
+	it('without the cells’ heat takes the usual one, less certainly', () => {
+		const light = lightOf({ control: null, sky: { ...stated, cellTemperature: null } })({
+			at: minute(0)
+		})!;
+		expect(light.cellTemperature).toBe(20 + 0.03 * 800);
+		expect(light.cellTemperatureUncertainty).toBeGreaterThan(
+			lightOf({ control: null, sky: stated })({ at: minute(0) })!.cellTemperatureUncertainty
+		);
+	});
+
+	it('is none where nothing is stated', () => {
+		expect(lightOf(EMPTY_BATCH)({ at: minute(0) })).toBeNull();
+	});
+});
+
+describe('light by the power of a control', () => {
+	/** What a module like the control gives at its maximum in that light and heat, W. */
+	const watts = (light: number, heat: number) => {
+		const best = maximumPowerPoint(translate(fitLabel(nameplateOf(LABEL)!.plate), light, heat));
+		return best.volts * best.amps;
+	};
+	const take = (cellTemperature?: number): Take => ({
+		id: 'c',
+		at: minute(0),
+		volts: null,
+		amps: null,
+		watts: watts(800, 45),
+		...(cellTemperature !== undefined && { cellTemperature })
+	});
+	const by = (one: Take) =>
+		lightOf({
+			control: { model: '', label: LABEL, share: 1, takes: [one] },
+			sky: EMPTY_BATCH.sky
+		});
+
+	it('is that in which it gives so much as hot as it is, not as at 25 °C', () => {
+		const light = by(take(45))({ at: minute(0) })!;
+		expect(light.irradiance).toBeCloseTo(800, 0);
+		expect(light.cellTemperature).toBeCloseTo(45, 6);
+	});
+
+	it('makes a module like it the same, where nobody measured their heat', () => {
+		const light = by(take())({ at: minute(0) })!;
+		expect(watts(light.irradiance, light.cellTemperature)).toBeCloseTo(watts(800, 45), 1);
+	});
+
+	it('leaves a module as cool as it is', () => {
+		const light = by(take(45))({ at: minute(0), cellTemperature: 25 })!;
+		expect(light).toMatchObject({ cellTemperature: 25 });
+		expect(light.irradiance).toBeCloseTo(800, 0);
+	});
+});
+
+describe('light that a control gives', () => {
+	it('is that in which it stood', () => {
+		const control = controlAt([[0, 742, 38]]);
+		const light = lightOf({ control, sky: EMPTY_BATCH.sky })({ at: minute(0) })!;
+		expect(light.irradiance).toBeCloseTo(742, 0);
+		expect(light.cellTemperature).toBeCloseTo(38, 0);
+		expect(light.from).toBe('control');
+	});
+
+	it('moves evenly from one take to the next', () => {
+		const control = controlAt([
+			[0, 700, 38],
+			[10, 800, 42]
+		]);
+		const light = lightOf({ control, sky: EMPTY_BATCH.sky });
+		expect(light({ at: minute(5) })!.irradiance).toBeCloseTo(750, 0);
+		expect(light({ at: minute(5) })!.cellTemperature).toBeCloseTo(40, 0);
+		// Before the first and after the last the nearest holds.
+		expect(light({ at: minute(-30) })!.irradiance).toBeCloseTo(700, 0);
+		expect(light({ at: minute(60) })!.irradiance).toBeCloseTo(800, 0);
+	});
+
+	it('is doubted more the longer nobody looked, and the more the sun moved between', () => {
+		const steady = lightOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_BATCH.sky });
+		expect(steady({ at: minute(5) })!.lightDoubt).toBe(steady({ at: minute(0) })!.lightDoubt);
+		expect(steady({ at: minute(40) })!.lightDoubt).toBeGreaterThan(
+			steady({ at: minute(15) })!.lightDoubt
+		);
+		const moving = lightOf({
+			control: controlAt([
+				[0, 700, 38],
+				[4, 900, 42]
+			]),
+			sky: EMPTY_BATCH.sky
+		});
+		expect(moving({ at: minute(2) })!.lightDoubt).toBeGreaterThan(
+			steady({ at: minute(2) })!.lightDoubt
+		);
+	});
+
+	it('allows for a control that has aged itself', () => {
+		const aged = lightOf({ control: controlAt([[0, 700, 38]], 0.9), sky: EMPTY_BATCH.sky });
+		expect(aged({ at: minute(0) })!.irradiance).toBeCloseTo(700, 0);
+	});
+
+	it('stands above what is stated; of a control never read nothing is known', () => {
+		const control = controlAt([[0, 600, 35]]);
+		expect(lightOf({ control, sky: stated })({ at: minute(0) })!.irradiance).toBeCloseTo(600, -1);
+		const unread = { ...control, takes: [{ ...NOTHING, id: 'x', at: minute(0) }] };
+		expect(lightOf({ control: unread, sky: EMPTY_BATCH.sky })({ at: minute(0) })).toBeNull();
+	});
+});

@@ -1,0 +1,93 @@
+import type { Reading } from '../visit/visit';
+import { isRunning } from '../visit/switching-state';
+import type { Predicted } from './evidence';
+import type { ConditionsAtString } from './here';
+import { heldDown, moduleShare } from './module-share';
+import { figure, OVER_RANGE } from './part-figures';
+import type { Suspect } from './suspect';
+
+/** Section of a suspect that sits in one, as [module, section] from 0; null otherwise. */
+function sectionOf(
+	{ fault, at }: Suspect,
+	{ type }: ConditionsAtString
+): readonly [number, number] | null {
+	if (fault.spread !== 'section') return null;
+	return [Math.floor(at / type.plate.sections), at % type.plate.sections];
+}
+
+/** What a reading at one module, or at one of its sections, would show; see `predictAt`. */
+export function predictAtModule(
+	reading: Pick<Reading, 'place' | 'quantity' | 'state'> & {
+		readonly place: { readonly module: number; readonly section: number | null };
+	},
+	suspect: Suspect | null,
+	here: ConditionsAtString
+): Predicted | null {
+	const { moduleVolts: v, moduleAmps, type, string } = here;
+	const code = suspect?.fault.code ?? null;
+	const size = suspect?.severity.size ?? 0;
+	const module = reading.place.module - 1;
+	const section = (reading.place.section ?? 1) - 1;
+	const inSection = suspect && sectionOf(suspect, here);
+	const hit =
+		inSection !== null &&
+		inSection[0] === module &&
+		spansSection(inSection[1], size, section, type.plate.sections);
+	const onModule = suspect?.fault.spread === 'module' && suspect.at === module;
+	const sectionVolts = v / type.plate.sections;
+	switch (reading.quantity) {
+		case 'open-circuit-voltage': {
+			if (string.devices !== null && heldDown(suspect, module, here))
+				return figure(v, 0.015 * v, 1.3 * v);
+			const share = moduleShare(suspect, module, here) ?? 0;
+			return figure(share * v, 0.015 * v, 1.3 * v);
+		}
+		case 'device-output': {
+			const held = heldDown(suspect, module, here);
+			const share = moduleShare(suspect, module, here) ?? 0;
+			return figure(held ? here.deviceVolts : share * v, 0.02 * v, 1.3 * v);
+		}
+		case 'short-circuit-current': {
+			const aged = onModule && code === 'module-degraded';
+			const dirty = code === 'soiling';
+			const lost = aged || dirty ? size : 0;
+			return figure(moduleAmps * (1 - lost), 0.025 * moduleAmps, 1.3 * moduleAmps);
+		}
+		case 'section-voltage': {
+			const running = reading.state !== null && isRunning(reading.state);
+			if (hit && code === 'section-open' && running) return figure(-0.5, 0.15, sectionVolts);
+			if (hit && code === 'bypass-diode-shorted') return figure(0, 0.08, sectionVolts);
+			if (hit && code === 'section-open') return figure(0, 0.08, sectionVolts);
+			const share = running ? 0.82 : 1;
+			return figure(share * sectionVolts, (running ? 0.08 : 0.03) * sectionVolts, sectionVolts);
+		}
+		case 'diode-forward':
+			if (hit && code === 'bypass-diode-shorted') return figure(0.02, 0.03, 10);
+			return hit && code === 'bypass-diode-open'
+				? figure(OVER_RANGE, 0.4, 10)
+				: figure(0.42, 0.12, 10);
+		case 'diode-reverse':
+			return hit && code === 'bypass-diode-shorted'
+				? figure(0.02, 0.03, 10)
+				: figure(OVER_RANGE, 0.5, 10);
+		case 'cover-current': {
+			const amps = here.running;
+			return hit && code === 'bypass-diode-open'
+				? figure(0.08 * amps, 0.08 * amps, 1.3 * amps)
+				: figure(0.98 * amps, 0.04 * amps, 1.3 * amps);
+		}
+		case 'label-power': {
+			const ratio =
+				onModule && code === 'module-wrong-type' ? size * (suspect?.severity.second ?? 1) : 1;
+			const spread = onModule && code === 'module-wrong-type' ? 0.04 : 0.003;
+			return figure(type.plate.pmax * ratio, type.plate.pmax * spread, type.plate.pmax);
+		}
+		default:
+			return null;
+	}
+}
+
+/** Faults of several sections start at one and go on with the next, round the module. */
+function spansSection(first: number, size: number, section: number, of: number): boolean {
+	return (section - first + of) % of < Math.max(1, size);
+}

@@ -1,0 +1,37 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
+import type { ArrayRecord } from '../record/record';
+import { stringKey } from '../visit/place';
+import { findCurrentReadings } from '../visit/current-readings';
+import type { Quantity } from '../visit/quantity';
+
+/** What no reading of the visit can show, in words. */
+export function untestedWords(record: ArrayRecord, visit: EffectiveVisit): string[] {
+	const standing = findCurrentReadings(visit);
+	const lacking = (
+		quantities: readonly ('open-circuit-voltage' | 'operating-current' | 'short-circuit-current')[]
+	) =>
+		record.strings
+			.filter(
+				(string) => !quantities.some((quantity) => standing.has(stringKey(string.id, quantity)))
+			)
+			.map((string) => string.label);
+	const words: string[] = [];
+	const noVolts = lacking(['open-circuit-voltage']);
+	if (noVolts.length > 0) {
+		words.push(
+			`Open-circuit volts not read on ${noVolts.join(', ')}: lost modules or sections and polarity would not show.`
+		);
+	}
+	const noAmps = lacking(['operating-current', 'short-circuit-current']);
+	if (noAmps.length > 0) {
+		words.push(
+			`Current not read on ${noAmps.join(', ')}: a blown fuse, soiling or a resistive connector would not show.`
+		);
+	}
+	const earthed = (quantity: Quantity) =>
+		[...standing.values()].some((reading) => reading.quantity === quantity);
+	if (!earthed('positive-to-earth') && !earthed('insulation-resistance')) {
+		words.push('Earth faults: neither volts to earth nor insulation was read.');
+	}
+	return words;
+}

@@ -1,0 +1,138 @@
+import type { CauseCode } from '../faults/fault';
+import { FAULTS } from '../visit/fault-code';
+import type { Quantity } from '../visit/quantity';
+import { QUANTITY_FACTS } from '../visit/quantity';
+
+/** A reading's place in words: "A3 open-circuit volts". */
+export function readingPlace(label: string, quantity: Quantity): string {
+	switch (quantity) {
+		case 'open-circuit-voltage':
+			return `${label} open-circuit volts`;
+		case 'operating-current':
+			return `${label} operating current`;
+		case 'short-circuit-current':
+			return `${label} short-circuit current`;
+		default:
+			return `${label} ${lowerFirst(QUANTITY_FACTS[quantity].words)}`;
+	}
+}
+
+/** A cause as the start of a sentence. */
+export function causeWords(code: CauseCode): string {
+	if (code === 'healthy') return 'Nothing wrong';
+	if (code === 'reading-wrong') return 'This reading is wrong';
+	if (code === 'conditions-wrong') return 'Light or heat not as stated';
+	if (code === 'record-wrong') return 'Modules of another type than recorded';
+	return FAULTS[code].words;
+}
+
+/** What is known before the cause is: said while no line is likely enough to be named. */
+export function knownWords(code: CauseCode): string {
+	switch (code) {
+		case 'bypass-diode-shorted':
+		case 'section-open':
+			return 'A section’s volts are missing';
+		case 'module-missing':
+		case 'module-shorted':
+		case 'rsd-device-off':
+			return 'A module’s volts are missing';
+		case 'module-extra':
+			return 'More volts than the record';
+		case 'module-open':
+		case 'connector-open':
+			return 'The path is open';
+		case 'fuse-blown':
+		case 'blocking-diode-open':
+			return 'Volts but no current';
+		case 'disconnect-open':
+			return 'Volts but no current';
+		case 'module-reversed':
+			return 'Two modules’ volts are missing';
+		case 'connector-reversed':
+			return 'Polarity reversed';
+		case 'soiling':
+		case 'shade':
+		case 'module-degraded':
+		case 'connector-resistive':
+		case 'hot-cell':
+		case 'section-resistive':
+		case 'module-pid':
+			return 'Low current';
+		case 'module-wrong-type':
+		case 'record-wrong':
+			return 'Volts and current unlike the record';
+		case 'earth-fault':
+			return 'A pole is held to earth';
+		case 'rsd-no-signal':
+			return 'All strings held down';
+		case 'inverter-no-ac':
+		case 'inverter-derating':
+		case 'mppt-mode-wrong':
+			return 'The inverter does not take what is there';
+		case 'strings-swapped':
+			return 'Two strings read as each other';
+		case 'unequal-parallel':
+			return 'Unequal strings on one input';
+		case 'clipping':
+			return 'The inverter is at its rating';
+		case 'reading-wrong':
+			return 'A doubtful reading';
+		case 'conditions-wrong':
+			return 'All strings alike';
+		case 'healthy':
+			return 'Nothing that these readings show';
+		case 'bypass-diode-open':
+		case 'fuse-wrong-rating':
+		case 'blocking-diode-shorted':
+		case 'rsd-device-stuck-on':
+		case 'spd-failed':
+		case 'disconnect-welded':
+		case 'gfdi-fuse-blown':
+			return 'Not as it should be';
+		case 'cable-damaged':
+		case 'moisture-intermittent':
+			return 'Insulation low when wet';
+		case 'arc-fault':
+			return 'The inverter stopped on an arc';
+		case 'controller-mismatch':
+			return 'Controller and strings do not suit';
+		case 'optimiser-dead':
+			return 'Standby volts short';
+		case 'micro-inverter-dead':
+			return 'A unit feeds too little';
+	}
+}
+
+const LOW_CURRENT: readonly CauseCode[] = [
+	'soiling',
+	'shade',
+	'module-degraded',
+	'connector-resistive'
+];
+
+/** What would look the same and is told apart only by looking further. */
+export function lookAlikes(codes: readonly CauseCode[]): string | null {
+	if (codes.some((code) => LOW_CURRENT.includes(code))) {
+		return 'A hot cell, a cracked ribbon or a leaking module lower the current in the same way; they are weighed as lines of their own and are rarer.';
+	}
+	if (codes.includes('cable-damaged') || codes.includes('moisture-intermittent')) {
+		return 'A cable leaks as soon as it is sprayed; moisture goes with the dew: take it again at noon.';
+	}
+	if (codes.includes('earth-fault')) {
+		return 'A damaged cable, moisture on wet mornings or a spent surge protector hold a pole to earth in the same way: isolate them and measure again.';
+	}
+	return null;
+}
+
+/** "452.8 V" with as many digits as its uncertainty deserves. */
+export function amount(value: number, unit: string): string {
+	if (unit === 'V') return `${value.toFixed(Math.abs(value) < 10 ? 2 : 1)} V`;
+	if (unit === 'A') return `${value.toFixed(2)} A`;
+	if (unit === 'ohm' && value >= 1e5) return 'open';
+	const digits = Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2;
+	return `${Number(value.toFixed(digits))} ${unit}`.trim();
+}
+
+export function lowerFirst(words: string): string {
+	return words.charAt(0).toLowerCase() + words.slice(1);
+}

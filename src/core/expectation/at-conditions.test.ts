@@ -1,0 +1,63 @@
+import { effectiveVisit } from '../visit/effective-visit';
+import { describe, expect, it } from 'vitest';
+import { arrayRecord, visitOf } from '../../../tests/support/scenario';
+import { BusSource, StringSource } from '../circuit/bus';
+import type { ArrayRecord } from '../record/record';
+import { expectReadings } from './expect';
+import { inputAtConditions } from './at-conditions';
+import { stringKey } from '../visit/place';
+
+const record = arrayRecord();
+const visit = visitOf({ record });
+const [a1] = record.strings;
+
+describe('an input here and now', () => {
+	it('is the asked string with those on the same input, as the record has them', () => {
+		const here = inputAtConditions(record, effectiveVisit(record, visit), a1!.id)!;
+		expect(here.subject).toBe('A1');
+		expect(here.bus.strings.map(({ name }) => name)).toEqual(['A1', 'A2', 'A3', 'A4']);
+	});
+
+	it('has the volts that are expected of the string', () => {
+		const { bus } = inputAtConditions(record, effectiveVisit(record, visit), a1!.id)!;
+		const expected = expectReadings(record, effectiveVisit(record, visit)).places.find(
+			({ key }) => key === stringKey(a1!.id, 'open-circuit-voltage')
+		)!.expected!.value;
+		expect(StringSource.of(bus.strings[0]!, bus, 'source').openVolts / expected).toBeCloseTo(1, 2);
+		expect(new BusSource(bus).openVolts / expected).toBeCloseTo(1, 2);
+	});
+
+	it('is whole, whatever was read at it', () => {
+		const dead = visitOf({ record, faults: { A1: { code: 'connector-open' } } });
+		const { bus } = inputAtConditions(record, effectiveVisit(record, dead), a1!.id)!;
+		expect(
+			bus.strings.every(({ modules }) => modules.every(({ state }) => state === 'whole'))
+		).toBe(true);
+	});
+
+	it('is the string alone where its input is not known', () => {
+		const loose: ArrayRecord = {
+			...record,
+			strings: record.strings.map((string, i) => (i === 0 ? { ...string, input: null } : string))
+		};
+		expect(
+			inputAtConditions(loose, effectiveVisit(loose, visit), a1!.id)!.bus.strings.map(
+				({ name }) => name
+			)
+		).toEqual(['A1']);
+	});
+
+	it('is nothing without conditions, without the type, or of a string that is not there', () => {
+		expect(
+			inputAtConditions(record, effectiveVisit(record, { ...visit, conditions: [] }), a1!.id)
+		).toBeNull();
+		expect(
+			inputAtConditions(
+				{ ...record, moduleTypes: [] },
+				effectiveVisit({ ...record, moduleTypes: [] }, visit),
+				a1!.id
+			)
+		).toBeNull();
+		expect(inputAtConditions(record, effectiveVisit(record, visit), 'gone')).toBeNull();
+	});
+});

@@ -1,0 +1,80 @@
+import type { EffectiveVisit } from '../visit/effective-visit';
+import type { Conditions } from '../conditions/conditions';
+import type { ArrayRecord } from '../record/record';
+import { refuse, succeed, type Result } from '../units/result';
+import { UNASKED } from './error-model';
+import { expectReadings } from './expect';
+
+/** Where the search begins when nobody said anything of light and heat. */
+const MIDDLE = { irradiance: 650, cellTemperature: 35 } as const;
+/** Least share by which the strings must narrow what was not known. */
+const LEARNT = 0.5;
+/** Rounds of taking the answer as the next beginning; they settle in three. */
+const ROUNDS = 4;
+
+/**
+ * Light and heat that the strings of one plane agree on, nobody else being asked: currents give the
+ * light, volts the heat. The largest group speaks.
+ *
+ * @param fieldId a field of the plane that is asked about; null for the plane with most readings
+ * @returns conditions with source `siblings`; words where the readings do not settle them
+ */
+export function conditionsFromPeers(
+	record: ArrayRecord,
+	visit: EffectiveVisit,
+	fieldId: string | null = null
+): Result<Conditions, string> {
+	let stated = conditionsOf(MIDDLE.irradiance, MIDDLE.cellTemperature, UNASKED.light, UNASKED.heat);
+	for (let round = 0; round < ROUNDS; round++) {
+		const entry = {
+			...stated,
+			id: '',
+			enteredAt: visit.startedAt,
+			by: visit.by,
+			basis: '',
+			follows: false,
+			fieldId
+		};
+		const { peerGroups } = expectReadings(record, { ...visit, conditions: [entry] });
+		const asked = peerGroups.filter(
+			({ plane }) => fieldId === null || plane === null || plane.fieldIds.includes(fieldId)
+		);
+		const largest = asked.toSorted((a, b) => b.shared.size - a.shared.size)[0];
+		if (!largest || largest.shared.size === 0) {
+			return refuse(
+				'No string is read yet: read the running currents and the open-circuit volts first.'
+			);
+		}
+		const { shift, information } = largest.estimates[0];
+		const [ll, lh, hh] = information;
+		const determinant = ll * hh - lh * lh;
+		const light = Math.sqrt(hh / determinant);
+		const heat = Math.sqrt(ll / determinant);
+		if (light > LEARNT * UNASKED.light || heat > LEARNT * UNASKED.heat) {
+			return refuse(
+				light > LEARNT * UNASKED.light
+					? 'The light cannot be told yet: read the running current of some strings, with the volts at which it flows.'
+					: 'The heat cannot be told yet: read the open-circuit volts of some strings.'
+			);
+		}
+		stated = conditionsOf(
+			stated.irradiance.value * Math.exp(shift.light),
+			stated.cellTemperature.value + shift.heat,
+			light,
+			heat
+		);
+	}
+	return succeed(stated);
+}
+
+function conditionsOf(
+	irradiance: number,
+	cellTemperature: number,
+	light: number,
+	heat: number
+): Conditions {
+	return {
+		irradiance: { value: irradiance, relativeStandardUncertainty: light, source: 'siblings' },
+		cellTemperature: { value: cellTemperature, standardUncertainty: heat, source: 'siblings' }
+	};
+}

@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
+import { stringPlace } from '../visit/place';
+import { usualState } from '../visit/switching-state';
+import type { Quantity } from '../visit/quantity';
+import { labelVoltsOf } from '../../../tests/support/label-volts';
+import { EMPTY_RECORD } from '../record/record';
+import { highestColdVolts, testEquipmentProblem, meterProblem } from './test-equipment';
+
+const MOST = { volts: 541.2, words: 'A1 at −8 °C' };
+const { record, visit } = SALTMARSH;
+const [string] = record.strings;
+const reading = (quantity: Quantity) => ({
+	place: stringPlace(string!.id),
+	quantity,
+	state: usualState(quantity)
+});
+const rated = (volts: number | null, category: 2 | 3 | 4 | null = 3) => ({
+	volts: { ...visit.meters.volts, ratedVolts: volts, category },
+	amps: { ...visit.meters.amps, ratedVolts: volts, category }
+});
+
+describe('the most that can stand at an array', () => {
+	it.each(ALL_SITES.map(({ site, record }) => ({ name: site.name, record })))(
+		'of $name is above what its labels say at 25 °C, and not above the hardest frost',
+		({ record }) => {
+			const most = highestColdVolts(record);
+			const label = Math.max(...record.strings.map((one) => labelVoltsOf(record, one)));
+			expect(most!.volts).toBeGreaterThan(label);
+			expect(most!.volts).toBeLessThanOrEqual(1.25 * label + 1e-9);
+		}
+	);
+
+	it('of nothing recorded is not known', () => {
+		expect(highestColdVolts(EMPTY_RECORD)).toBeNull();
+	});
+
+	it('without the site’s lowest temperature is that of the hardest frost, and says so', () => {
+		const frost = { ...record, rules: { ...record.rules, lowest: null } };
+		const most = highestColdVolts(frost)!;
+		expect(most.words).toContain('hardest frost');
+		expect(most.volts).toBeGreaterThan(highestColdVolts(record)!.volts);
+	});
+});
+
+describe('a meter', () => {
+	it.each([
+		['volts', 1000, 3, null],
+		['volts', 541, 3, 'rated for 541 V DC; up to 542 V can stand here'],
+		['amps', 300, 4, 'The clamp is rated for 300 V DC'],
+		['volts', 600, 2, 'of CAT II'],
+		['volts', null, null, null]
+	] as const)('for %s rated %s V, CAT %s', (which, ratedVolts, category, words) => {
+		const problem = meterProblem(which, { ratedVolts, category }, MOST);
+		if (words === null) expect(problem).toBeNull();
+		else expect(problem).toContain(words);
+	});
+});
+
+describe('a reading', () => {
+	it('is refused for test equipment that does not bear its place', () => {
+		expect(testEquipmentProblem(record, rated(300), reading('open-circuit-voltage'))).toContain(
+			'Do not put it on'
+		);
+		expect(testEquipmentProblem(record, rated(300), reading('operating-current'))).toContain(
+			'The clamp is'
+		);
+		expect(testEquipmentProblem(record, rated(1500), reading('open-circuit-voltage'))).toBeNull();
+	});
+
+	it('of dead parts, or from outside, is not', () => {
+		for (const quantity of ['module-count', 'shade-seen', 'insulation-resistance'] as const) {
+			expect(testEquipmentProblem(record, rated(300), reading(quantity))).toBeNull();
+		}
+	});
+
+	it('with a rating that nobody read is not refused here: making safe asks for it', () => {
+		expect(
+			testEquipmentProblem(record, rated(null, null), reading('open-circuit-voltage'))
+		).toBeNull();
+	});
+});

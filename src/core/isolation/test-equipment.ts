@@ -1,0 +1,89 @@
+import { stringOfPlace, type Place } from '../visit/place';
+import { QUANTITY_FACTS } from '../visit/quantity';
+import { isRunning } from '../visit/switching-state';
+import type { Meter, Reading, Visit } from '../visit/visit';
+import { typesInString, type ArrayRecord, type StringRecord } from '../record/record';
+import { coldCeiling } from './cautions';
+import { coldStringVolts } from '../design-checks/cold-voltage';
+
+/** The most a place can show, and where that comes from. */
+export interface PlaceVolts {
+	readonly volts: number;
+	readonly words: string;
+}
+
+/** Cold volts of a string: by the site's lowest temperature, or as in the hardest frost where that is not known. */
+function coldVoltsOf(record: ArrayRecord, string: StringRecord): PlaceVolts | null {
+	const types = typesInString(string);
+	const cold = coldStringVolts(types, record.moduleTypes, record.rules);
+	if (cold !== null) {
+		return { volts: cold, words: `${string.label} at ${record.rules.lowest} °C` };
+	}
+	const vocs = types.map((id) => record.moduleTypes.find((type) => type.id === id)?.plate.voc);
+	if (vocs.some((voc) => voc === undefined)) return null;
+	const label = vocs.reduce<number>((sum, voc) => sum + voc!, 0);
+	return {
+		volts: coldCeiling(label, 1),
+		words: `${string.label} in the hardest frost, label Voc x 1.25, since the lowest temperature of the site is not known`
+	};
+}
+
+/** The most that stands anywhere on the DC side, V; null where no string's can be told. */
+export function highestColdVolts(record: ArrayRecord): PlaceVolts | null {
+	const all = record.strings.flatMap((string) => coldVoltsOf(record, string) ?? []);
+	return all.reduce<PlaceVolts | null>(
+		(most, one) => (most === null || one.volts > most.volts ? one : most),
+		null
+	);
+}
+
+/** Cold volts that a meter at a place has to bear. */
+function voltsAtPlace(record: ArrayRecord, place: Place): PlaceVolts | null {
+	const id = stringOfPlace(place);
+	const string = record.strings.find((candidate) => candidate.id === id);
+	return string ? coldVoltsOf(record, string) : highestColdVolts(record);
+}
+
+const METER_WORDS = { volts: 'The meter, its leads or probes are', amps: 'The clamp is' } as const;
+
+/** Why a meter may not go on volts of so much, in words; null where nothing speaks against it. */
+export function meterProblem(
+	which: 'volts' | 'amps',
+	{ ratedVolts, category }: Pick<Meter, 'ratedVolts' | 'category'>,
+	most: PlaceVolts
+): string | null {
+	const needed = Math.ceil(most.volts);
+	if (ratedVolts !== null && ratedVolts < needed) {
+		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can stand here (${most.words}). Do not put it on: take test equipment rated for ${needed} V or more.`;
+	}
+	if (category !== null && category < 3) {
+		return `${METER_WORDS[which]} of CAT II. CAT III is the least at an array, CAT IV at the service (IEC 61010-2-030, from memory).`;
+	}
+	return null;
+}
+
+/** Quantities that are read with nothing live under the probes, or with another instrument. */
+function isLive({ quantity, state }: Pick<Reading, 'quantity' | 'state'>): boolean {
+	const { unit } = QUANTITY_FACTS[quantity];
+	if (unit === 'V') return !quantity.startsWith('diode') && quantity !== 'ac-voltage';
+	return (
+		unit === 'A' && (state === null || isRunning(state) || quantity !== 'short-circuit-current')
+	);
+}
+
+/**
+ * Why a reading is refused for the test equipment it would be taken with; null where it is not.
+ *
+ * A rating that nobody read refuses nothing here: making safe asks for it before a cover is opened.
+ */
+export function testEquipmentProblem(
+	record: ArrayRecord,
+	meters: Visit['meters'],
+	reading: Pick<Reading, 'place' | 'quantity' | 'state'>
+): string | null {
+	if (!isLive(reading)) return null;
+	const most = voltsAtPlace(record, reading.place);
+	if (!most) return null;
+	const which = QUANTITY_FACTS[reading.quantity].unit === 'A' ? 'amps' : 'volts';
+	return meterProblem(which, meters[which], most);
+}

@@ -1,0 +1,59 @@
+import type { ModuleType, StringRecord } from '../record/record';
+import { fuseInCircuit } from '../record/record';
+
+/** One check of a module that goes in for another. */
+export interface SubstituteCheck {
+	readonly words: string;
+	readonly fits: boolean;
+	/** Clause, or that it is practice or judgement. */
+	readonly source: string;
+}
+
+/** Shares by which a substitute's label may differ before it costs more than its place is worth. */
+const ALIKE = { current: 0.05, volts: 0.1 };
+
+/**
+ * Whether a module of one type may stand in a string of another: its current, since the weakest sets
+ * the string's; its volts beside parallel strings; its fuse and system volts.
+ */
+export function substituteChecks(
+	string: StringRecord,
+	type: ModuleType,
+	other: ModuleType
+): SubstituteCheck[] {
+	const { plate } = type;
+	const current = other.plate.imp / plate.imp - 1;
+	const volts = (other.plate.vmp - plate.vmp) / (plate.vmp * string.moduleCount);
+	const percent = (share: number) => `${share > 0 ? '+' : ''}${(100 * share).toFixed(1)} %`;
+	const fuse = fuseInCircuit(string)?.rating ?? null;
+	const { seriesFuse, systemVolts } = other.limits;
+	const cold = plate.voc * string.moduleCount * 1.25;
+	return [
+		{
+			words: `Imp ${other.plate.imp} A for ${plate.imp} A (${percent(current)}): ${current < -ALIKE.current ? 'it would hold the whole string down' : current > ALIKE.current ? 'its surplus is lost' : 'alike'}.`,
+			fits: current >= -ALIKE.current,
+			source: 'judgement: 5 %'
+		},
+		{
+			words: `Vmp of the string changes by ${percent(volts)}.`,
+			fits: Math.abs(volts) <= ALIKE.volts / string.moduleCount + 0.02,
+			source: 'judgement: 2 % beside parallel strings'
+		},
+		{
+			words:
+				seriesFuse === null || fuse === null
+					? 'Maximum series fuse or string fuse not recorded: read them.'
+					: `String fuse ${fuse} A, its maximum series fuse ${seriesFuse} A.`,
+			fits: seriesFuse === null || fuse === null || fuse <= seriesFuse,
+			source: 'NEC 690.9 / IEC 62548-1, from memory'
+		},
+		{
+			words:
+				systemVolts === null
+					? 'Its maximum system volts are not recorded: read the label.'
+					: `Cold volts of the string up to ${cold.toFixed(0)} V, its system volts ${systemVolts} V.`,
+			fits: systemVolts === null || cold <= systemVolts,
+			source: 'NEC 690.7 / IEC 62548-1, from memory; factor 1.25'
+		}
+	];
+}

@@ -1,0 +1,54 @@
+import type { EChartsCoreOption } from 'echarts/core';
+import type { ConfigurationAnswer } from '$core/bench/configuration/answer';
+import { voltAmpAxes } from './axes';
+import type { Ink } from './ink';
+
+/** The curve of a mix, where it stands on it, and where the quick rule would have it. */
+export function configurationOption(
+	{ curve, volts, amps, quick, openVolts, shortAmps }: ConfigurationAnswer,
+	look: Ink
+): EChartsCoreOption {
+	const label = (words: string, color: string, position: 'top' | 'bottom') => ({
+		show: true,
+		position,
+		formatter: words,
+		color,
+		fontFamily: look.font,
+		fontSize: 14,
+		fontWeight: 600
+	});
+	return {
+		animation: false,
+		...voltAmpAxes(
+			look,
+			Math.max(openVolts, quick.volts, volts, 1),
+			Math.max(shortAmps, quick.amps, 0.1)
+		),
+		series: [
+			{
+				type: 'line',
+				silent: true,
+				showSymbol: false,
+				data: curve.volts.map((v, i) => [v, curve.amps[i]!]),
+				lineStyle: { color: look.accent, width: look.stroke * 2.2 }
+			},
+			{
+				type: 'scatter',
+				silent: true,
+				symbol: 'diamond',
+				symbolSize: 13,
+				data: [[quick.volts, quick.amps]],
+				itemStyle: { color: look.sheet, borderColor: look.soft, borderWidth: 2 },
+				label: label('quick rule', look.soft, 'top')
+			},
+			{
+				type: 'scatter',
+				silent: true,
+				symbolSize: 13,
+				data: [[volts, amps]],
+				itemStyle: { color: look.ink },
+				label: label('stands here', look.ink, 'bottom')
+			}
+		]
+	};
+}

@@ -1,0 +1,10 @@
+import type { Exposure } from '$core/isolation/cautions';
+
+/** How a test exposes the person who does it, in words. */
+export const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
+	'closed-cover': 'covers closed',
+	'open-cover-live': 'cover open, live',
+	'open-cover-dead': 'cover open: prove dead first',
+	'joint-dead': 'joint opened: prove 0 A first',
+	roof: 'on the roof'
+};

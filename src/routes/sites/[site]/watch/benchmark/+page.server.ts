@@ -1,7 +1,0 @@
-import { database } from '$lib/server/database';
-import { benchmarkEntries } from '$lib/server/repositories/watch-settings';
-import type { PageServerLoad } from './$types';
-
-export const load: PageServerLoad = async ({ params }) => ({
-	entries: await benchmarkEntries(await database(), params.site)
-});

@@ -1,0 +1,158 @@
+<script lang="ts">
+	import { labelRanges } from '$core/record/label-ranges';
+	import type { ArrayRecord } from '$core/record/record';
+	import StringDrawing from '$lib/ui/StringDrawing.svelte';
+	import type { Liveness, LiveString, LiveSegment } from '$core/isolation/live';
+
+	interface Props {
+		record: ArrayRecord;
+		live: readonly LiveString[];
+	}
+	let { record, live }: Props = $props();
+
+	const STATE_WORDS: Readonly<Record<Liveness, string>> = {
+		live: 'live',
+		charged: 'may be charged',
+		open: 'not proved',
+		proved: 'read dead'
+	};
+	const STRETCHES = [
+		['modules', 'String side'],
+		['bus', 'Behind fuses'],
+		['end', 'Behind disconnect']
+	] as const;
+	const label = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '?';
+	const volts = ({ volts: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
+
+	/** Neighbours in the same state are one row, so that a hundred strings stay readable. */
+	const rows = $derived.by(() => {
+		const groups: { labels: string[]; one: LiveString; key: string }[] = [];
+		for (const one of live) {
+			const key = JSON.stringify({ ...one, stringId: '' });
+			const last = groups.at(-1);
+			if (last?.key === key) last.labels.push(label(one.stringId));
+			else groups.push({ labels: [label(one.stringId)], one, key });
+		}
+		return groups;
+	});
+	const stretchesOf = (one: LiveString) =>
+		STRETCHES.flatMap(([name, words]) => {
+			const stretch = one[name];
+			return stretch ? [{ name, words, stretch }] : [];
+		});
+	const named = (labels: readonly string[]) => labelRanges(record, labels);
+</script>
+
+<section class="panel" aria-label="What stays live now">
+	<h2>What stays live now</h2>
+	{#if live.length === 0}
+		<p class="soft">No DC strings: each unit’s module side is live in daylight.</p>
+	{/if}
+	{#each rows as { labels, one } (labels[0])}
+		{@const string = record.strings.find(({ id }) => id === one.stringId)}
+		<div class="string">
+			<span class="name figure">{named(labels)}</span>
+			{#if string}
+				<StringDrawing
+					modules={string.moduleCount}
+					fuse={string.fuse}
+					devices={string.devices}
+					blockingDiode={string.blockingDiode}
+					room={230}
+				/>
+			{/if}
+			<ol>
+				{#each stretchesOf(one) as { name, words, stretch } (name)}
+					<li data-live={stretch.state}>
+						<svg viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
+							<path d="M0 7H100" />
+						</svg>
+						<span class="soft">{words}</span>
+						<strong
+							>{STATE_WORDS[stretch.state]} <span class="figure">{volts(stretch)}</span></strong
+						>
+						<span class="why">{stretch.words}</span>
+					</li>
+				{/each}
+			</ol>
+		</div>
+	{/each}
+	<p class="soft foot">
+		Volts out of the circuit, in full sun unless conditions are taken. A drawing proves nothing: a
+		reading does.
+	</p>
+</section>
+
+<style>
+	section {
+		padding: 0.9rem 1.1rem;
+	}
+
+	h2 {
+		font-size: 1.1rem;
+		margin-bottom: 0.4rem;
+	}
+
+	.string {
+		padding: 0.5rem 0;
+		border-top: 1px solid var(--line);
+	}
+
+	.name {
+		font-weight: 650;
+	}
+
+	ol {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(6rem, 1fr));
+	}
+
+	li {
+		display: grid;
+		padding-inline-end: 0.5rem;
+		line-height: 1.3;
+		align-content: start;
+	}
+
+	li span,
+	.foot {
+		font-size: 0.9rem;
+	}
+
+	svg {
+		width: 100%;
+		height: 14px;
+	}
+
+	path {
+		stroke: var(--ink);
+		stroke-width: 2;
+		vector-effect: non-scaling-stroke;
+	}
+
+	/* Told by the line's shape, not by its colour alone: thick is live, dashed not proved, thin read dead. */
+	[data-live='live'] path {
+		stroke: var(--off);
+		stroke-width: 7;
+	}
+
+	[data-live='charged'] path,
+	[data-live='open'] path {
+		stroke: var(--look);
+		stroke-width: 5;
+		stroke-dasharray: 10 6;
+	}
+
+	[data-live='live'] strong {
+		color: var(--off);
+	}
+
+	[data-live='charged'] strong,
+	[data-live='open'] strong {
+		color: var(--look);
+	}
+
+	.why {
+		color: var(--soft);
+	}
+</style>
