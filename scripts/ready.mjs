@@ -48,7 +48,8 @@ export function toolPath(name) {
 		oxlint: 'oxlint/bin/oxlint',
 		oxfmt: 'oxfmt/bin/oxfmt',
 		depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
-		knip: 'knip/bin/knip.js'
+		knip: 'knip/bin/knip.js',
+		cspell: 'cspell/bin.mjs'
 	}[name];
 	return join(ROOT, 'node_modules', entry);
 }

@@ -8,31 +8,35 @@ import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from 
 
 const VISIT = '/visits/019a8000-0000-7000-8000-000000000004';
 const SITE = '/sites/019a8000-0000-7000-8000-000000000002';
-const PILE = '/bench/piles/019a8002-0000-7000-8000-000000007fff';
-const WATCH = '/sites/019a8003-0000-7000-8000-000000000002/watch';
+const BATCH = '/bench/batches/019a8002-0000-7000-8000-000000007fff';
+const MONITORING = '/sites/019a8003-0000-7000-8000-000000000002/monitoring';
 const STRING = `${VISIT}/strings/019a8000-0000-7000-8000-000000000011`;
 const DESK = { width: 1280, height: 800, mobile: false };
 const PHONE = { width: 390, height: 844, mobile: true };
 const VIEWS = [
 	{ name: 'site', path: SITE, size: DESK },
-	{ name: 'take-over', path: `${SITE}/take-over`, size: DESK },
+	{ name: 'array-record', path: `${SITE}/array-record`, size: DESK },
 	{ name: 'map', path: `${SITE}/map`, size: DESK },
 	{ name: 'diagram', path: `${SITE}/diagram`, size: DESK },
 	{ name: 'checks', path: `${SITE}/checks`, size: DESK },
-	{ name: 'inspect', path: `${VISIT}/inspect`, size: DESK },
-	{ name: 'measure', path: `${VISIT}/measure`, size: DESK, why: 'A2' },
-	{ name: 'plan', path: `${VISIT}/plan`, size: DESK },
+	{ name: 'inspection', path: `${VISIT}/inspection`, size: DESK },
+	{ name: 'measurements', path: `${VISIT}/measurements`, size: DESK, why: 'A2' },
+	{ name: 'test-plan', path: `${VISIT}/test-plan`, size: DESK },
 	{
-		name: 'make-safe',
-		path: '/visits/019a8001-0000-7000-8000-000000000004/make-safe?task=dead',
+		name: 'isolation',
+		path: '/visits/019a8001-0000-7000-8000-000000000004/isolation?task=dead',
 		size: DESK
 	},
-	{ name: 'compare', path: `${VISIT}/compare`, size: DESK },
-	{ name: 'measure-phone', path: `${VISIT}/measure`, size: PHONE, mode: 'sunlight' },
-	{ name: 'trace', path: `${VISIT}/trace?at=019a8000-0000-7000-8000-000000000011`, size: DESK },
+	{ name: 'comparison', path: `${VISIT}/comparison`, size: DESK },
+	{ name: 'measurements-phone', path: `${VISIT}/measurements`, size: PHONE, mode: 'sunlight' },
 	{
-		name: 'put-right',
-		path: `${VISIT}/put-right?at=019a8000-0000-7000-8000-000000000014`,
+		name: 'diagnosis',
+		path: `${VISIT}/diagnosis?at=019a8000-0000-7000-8000-000000000011`,
+		size: DESK
+	},
+	{
+		name: 'repair',
+		path: `${VISIT}/repair?at=019a8000-0000-7000-8000-000000000014`,
 		size: DESK
 	},
 	{
@@ -40,13 +44,17 @@ const VIEWS = [
 		path: `${STRING}?light=3.all.30`,
 		size: DESK
 	},
-	{ name: 'pile', path: PILE, size: DESK },
-	{ name: 'mix', path: `${PILE}/mix?of=1%2B2%2B3+%7C+10%2B11%2B5&fuse=12`, size: DESK },
-	{ name: 'watch', path: WATCH, size: DESK },
-	{ name: 'hand-over', path: `${VISIT}/hand-over`, size: DESK },
+	{ name: 'batch', path: BATCH, size: DESK },
 	{
-		name: 'practise',
-		path: '/practise/one-string/1',
+		name: 'configuration',
+		path: `${BATCH}/configuration?of=1%2B2%2B3+%7C+10%2B11%2B5&fuse=12`,
+		size: DESK
+	},
+	{ name: 'monitoring', path: MONITORING, size: DESK },
+	{ name: 'report', path: `${VISIT}/report`, size: DESK },
+	{
+		name: 'training',
+		path: '/training/one-string/1',
 		size: DESK,
 		press: '.ways .act',
 		sees: '.paths [data-verdict]'
@@ -93,7 +101,11 @@ try {
 				),
 			10_000
 		);
-		if (path === WATCH || path.startsWith(STRING) || path.startsWith(`${PILE}/mix`)) {
+		if (
+			path === MONITORING ||
+			path.startsWith(STRING) ||
+			path.startsWith(`${BATCH}/configuration`)
+		) {
 			await driver.wait(until.elementLocated(By.css('[data-drawn] canvas')), 10_000);
 		}
 		if (press) await driver.findElement(By.css(press)).click();
