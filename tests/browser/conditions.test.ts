@@ -253,7 +253,7 @@ describe('test equipment', () => {
 		await person.press('Store the meters');
 		await person.sees('Stored.');
 		await person.goTo(`/visits/${visit}/measurements`);
-		await person.sees('rated for 300 V DC; up to 536 V can stand here', '.entry');
+		await person.sees('536 V', '.entry');
 		expect(await driver.findElements({ css: 'input[name=reading]' })).toHaveLength(0);
 		await person.goTo(`/visits/${visit}/test-conditions`);
 		await person.fill('voltsRating', '40');

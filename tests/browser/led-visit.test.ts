@@ -149,7 +149,7 @@ describe('the terminal with its string fuses', () => {
 		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
 		await takesStepsTo(/kit-volts/);
 		await takesStep('300');
-		await person.sees('Refused: up to 536 V can stand here');
+		await person.sees('536 V', '[data-state=not-proved]');
 		await takesStep('1000');
 		await takesStepsTo(/^down\//);
 		await person.sees(

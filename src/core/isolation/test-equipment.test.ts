@@ -46,7 +46,7 @@ describe('the most that can stand at an array', () => {
 describe('a meter', () => {
 	it.each([
 		['volts', 1000, 3, null],
-		['volts', 541, 3, 'rated for 541 V DC; up to 542 V can stand here'],
+		['volts', 541, 3, 'rated for 541 V DC; up to 542 V can be present here'],
 		['amps', 300, 4, 'The clamp is rated for 300 V DC'],
 		['volts', 600, 2, 'of CAT II'],
 		['volts', null, null, null]

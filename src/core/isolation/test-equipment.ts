@@ -54,7 +54,7 @@ export function meterProblem(
 ): string | null {
 	const needed = Math.ceil(most.volts);
 	if (ratedVolts !== null && ratedVolts < needed) {
-		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can stand here (${most.words}). Do not put it on: take test equipment rated for ${needed} V or more.`;
+		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can be present here (${most.words}). Do not put it on: take test equipment rated for ${needed} V or more.`;
 	}
 	if (category !== null && category < 3) {
 		return `${METER_WORDS[which]} of CAT II. CAT III is the least at an array, CAT IV at the service (IEC 61010-2-030, from memory).`;

@@ -31,7 +31,7 @@ interface OneTest {
 	readonly besides: string;
 	/** Bits below which it is not proposed. */
 	readonly least: number;
-	/** The most volts that can stand there, V. */
+	/** The most voltage that can be present there, V. */
 	readonly ceiling: number;
 	/** A figure that stands is taken again. */
 	readonly again?: boolean;

@@ -64,7 +64,7 @@
 	</table>
 	<p class="soft">
 		What the test equipment may be put on: the lowest rating among meter, leads and probes. A
-		reading where more can stand is refused.
+		reading where more can be present is refused.
 	</p>
 	<table>
 		<thead>
