@@ -1,8 +1,15 @@
 /* npm run bench [-- name]: the benchmarks, each with its baseline beside it. */
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBrowser } from './browser.mjs';
-import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
+import { requireBrowser } from './browser.mjs';
+import {
+	buildBenchmarks,
+	ensureApplication,
+	ensureInstalled,
+	ensureTools,
+	ROOT,
+	run
+} from './ready.mjs';
 
 ensureInstalled();
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -11,11 +18,11 @@ if (
 	wanted.length === 0 ||
 	wanted.some((name) => /^(browser|large-site|responsive|people)/.test(name))
 ) {
-	ensureBrowser();
+	requireBrowser();
 	ensureTools();
 	ensureApplication();
 }
-runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
+buildBenchmarks();
 for (const file of readdirSync(join(ROOT, 'build-bench')).filter((name) =>
 	name.endsWith('.bench.js')
 )) {

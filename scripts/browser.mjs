@@ -1,8 +1,8 @@
 /* Chromium and ChromeDriver for the browser tests and pictures. */
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { CHROMEDRIVER, CHROMIUM, HEADLESS_SHELL } from './chromium.mjs';
-import { run, say } from './ready.mjs';
+import { CHOSEN, CHROMEDRIVER, CHROMIUM, HEADLESS_SHELL } from './chromium.mjs';
+import { say } from './ready.mjs';
 
 const QUIET = {
 	stdio: ['ignore', 'ignore', 'inherit'],
@@ -10,24 +10,39 @@ const QUIET = {
 };
 const INSTALL = ['install', '-y', '--no-install-recommends'];
 
-/** Installs the browser from Debian's packages when it is absent, or says what to install. */
+/**
+ * Installs the browser from Debian's packages when it is absent.
+ *
+ * @returns {string | null} null where browser and driver are there, or what is missing and how to get it
+ */
 export function ensureBrowser() {
 	const hasDriver = existsSync(CHROMEDRIVER);
-	if (hasDriver && existsSync(HEADLESS_SHELL)) return;
+	if (CHOSEN) {
+		const missing = [CHROMIUM, CHROMEDRIVER].filter((path) => !existsSync(path));
+		if (missing.length === 0) return null;
+		return `There is no ${missing.join(' and no ')}. CHROMIUM_PATH and CHROMEDRIVER_PATH say where Chromium and ChromeDriver are.`;
+	}
+	if (hasDriver && existsSync(HEADLESS_SHELL)) return null;
 	const canInstall = process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0;
 	if (hasDriver && existsSync(CHROMIUM)) {
 		if (canInstall) tryShell();
-		return;
+		return null;
 	}
-	if (!canInstall) {
-		say(
-			'The browser tests need Chromium and ChromeDriver. On Debian, as root: apt-get update && apt-get install chromium-headless-shell chromium-driver. Then run this again.'
-		);
-		process.exit(1);
+	if (canInstall) {
+		say('Installing Chromium and ChromeDriver from Debian’s packages.');
+		const updated = spawnSync('apt-get', ['update'], QUIET);
+		const wanted = [...INSTALL, 'chromium-headless-shell', 'chromium-driver'];
+		if (updated.status === 0 && spawnSync('apt-get', wanted, QUIET).status === 0) return null;
 	}
-	say('Installing Chromium and ChromeDriver from Debian’s packages.');
-	run('apt-get', ['update'], QUIET);
-	run('apt-get', [...INSTALL, 'chromium-headless-shell', 'chromium-driver'], QUIET);
+	return 'Chromium and ChromeDriver are missing. On Debian, as root: apt-get update && apt-get install chromium-headless-shell chromium-driver. Elsewhere, CHROMIUM_PATH and CHROMEDRIVER_PATH say where they are.';
+}
+
+/** As {@link ensureBrowser}, for a command that is nothing without a browser: it ends there. */
+export function requireBrowser() {
+	const missing = ensureBrowser();
+	if (missing === null) return;
+	say(missing);
+	process.exit(1);
 }
 
 /**

@@ -1,10 +1,18 @@
-/* Where Debian's packages put the browser, and how tests and pictures start it. */
+/*
+ * Where the browser is, and how tests and pictures start it: CHROMIUM_PATH and CHROMEDRIVER_PATH of the
+ * environment, or else where Debian's packages put them.
+ */
 import { existsSync } from 'node:fs';
+
+const { CHROMIUM_PATH, CHROMEDRIVER_PATH } = process.env;
 
 /** Chromium without windows of its own: the same pages for a sixth less processor. */
 export const HEADLESS_SHELL = '/usr/lib/chromium/chromium-headless-shell';
-export const CHROMIUM = '/usr/bin/chromium';
-export const CHROMEDRIVER = '/usr/bin/chromedriver';
+export const CHROMIUM = CHROMIUM_PATH || '/usr/bin/chromium';
+export const CHROMEDRIVER = CHROMEDRIVER_PATH || '/usr/bin/chromedriver';
+
+/** Whether the environment says which browser or driver to take; then nothing is installed. */
+export const CHOSEN = Boolean(CHROMIUM_PATH || CHROMEDRIVER_PATH);
 
 /**
  * The browser to start and its flags: headless, and quiet on the network. ChromeDriver gives it an
@@ -13,7 +21,7 @@ export const CHROMEDRIVER = '/usr/bin/chromedriver';
  * @returns {{ binary: string, flags: string[] }}
  */
 export function headlessBrowser() {
-	const shell = existsSync(HEADLESS_SHELL);
+	const shell = !CHROMIUM_PATH && existsSync(HEADLESS_SHELL);
 	return {
 		binary: shell ? HEADLESS_SHELL : CHROMIUM,
 		flags: [

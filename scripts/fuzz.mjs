@@ -3,11 +3,18 @@
  * npm run kills [-- rounds [seed [kind]]]: ends the program in the midst of what it stores, and looks at what is there.
  */
 import { join } from 'node:path';
-import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
+import {
+	buildBenchmarks,
+	ensureApplication,
+	ensureInstalled,
+	ensureTools,
+	ROOT,
+	run
+} from './ready.mjs';
 
 const [what, ...rest] = process.argv.slice(2);
 ensureInstalled();
 ensureTools();
 ensureApplication();
-runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
+buildBenchmarks();
 run(process.execPath, [join(ROOT, `build-bench/${what}.js`), ...rest]);

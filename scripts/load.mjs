@@ -1,9 +1,16 @@
 /* npm run load [-- seconds]: many people on one visit at once, against the built server. */
 import { join } from 'node:path';
-import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, runTool } from './ready.mjs';
+import {
+	buildBenchmarks,
+	ensureApplication,
+	ensureInstalled,
+	ensureTools,
+	ROOT,
+	run
+} from './ready.mjs';
 
 ensureInstalled();
 ensureTools();
 ensureApplication();
-runTool('vite', ['build', '--config', 'vite.bench.config.ts', '--logLevel', 'warn']);
+buildBenchmarks();
 run(process.execPath, [join(ROOT, 'build-bench/load.js'), ...process.argv.slice(2)]);

@@ -158,7 +158,7 @@ const TOOLS = [
 	'src/lib/server',
 	'demo',
 	'instruments',
-	'vite.tools.config.ts',
+	'vite.node.config.ts',
 	'package-lock.json'
 ];
 
@@ -175,9 +175,18 @@ function ensureBuiltFrom(name, sources, output, build) {
 /** Builds the command line and the demo's loader when a source changed. */
 export function ensureTools() {
 	ensureGenerated();
-	ensureBuiltFrom('tools', TOOLS, 'build-tools/zembo.js', () =>
-		runTool('vite', ['build', '--config', 'vite.tools.config.ts', '--logLevel', 'warn'], PRODUCTION)
-	);
+	ensureBuiltFrom('tools', TOOLS, 'build-tools/zembo.js', () => buildForNode('tools', PRODUCTION));
+}
+
+/** Builds the benchmarks and fuzzers, always anew. */
+export function buildBenchmarks() {
+	buildForNode('benchmarks');
+}
+
+/** Builds what Node.js runs without the application. */
+function buildForNode(mode, options) {
+	const config = ['--config', 'vite.node.config.ts', '--mode', mode];
+	runTool('vite', ['build', ...config, '--logLevel', 'warn'], options);
 }
 
 /** Builds the application when a source changed. */

@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBrowser } from './browser.mjs';
+import { requireBrowser } from './browser.mjs';
 import { CHROMEDRIVER, headlessBrowser } from './chromium.mjs';
 import { ensureApplication, ensureInstalled, ensureTools, ROOT, run, say } from './ready.mjs';
 
@@ -62,7 +62,7 @@ const VIEWS = [
 ];
 
 ensureInstalled();
-ensureBrowser();
+requireBrowser();
 ensureTools();
 ensureApplication();
 const { Builder, By, until } = await import('selenium-webdriver');

@@ -275,7 +275,9 @@ describe('test equipment', () => {
 		expect(ratingStep().step.proof!.beyond).toContain('536 V');
 		walker.meters = { ...USUAL_METERS, volts: { ...USUAL_METERS.volts, ratedVolts: 500 } };
 		expect(ratingStep().state).toBe('blocked');
-		expect(ratingStep().step.blocked).toContain('rated for 500 V DC; up to 536 V can be present here');
+		expect(ratingStep().step.blocked).toContain(
+			'rated for 500 V DC; up to 536 V can be present here'
+		);
 	});
 });
 
