@@ -107,6 +107,13 @@ module.exports = {
 			from: { path: `^src/core/${room}/`, pathNot: TEST },
 			to: { path: '^src/core/', pathNot: `^src/core/(${[room, ...may].join('|')})/` }
 		})),
+		...Object.keys(ROOMS).map((room) => ({
+			name: `face-of-${room}`,
+			comment: 'What a room offers is in its index.ts; nobody else reaches past it.',
+			severity: 'error',
+			from: { pathNot: [`^src/core/${room}/`, '^tests/'] },
+			to: { path: `^src/core/${room}/`, pathNot: `^src/core/${room}/index\\.ts$` }
+		})),
 		{
 			name: 'lib-does-not-reach-routes',
 			severity: 'error',

@@ -1,8 +1,5 @@
-import { parseJson } from '$core/document/parse-json';
-import { guessLayout } from '$core/monitoring/import/guess';
-import { SampleReader } from '$core/monitoring/import/reader';
-import { readHeading } from '$core/monitoring/import/monitored-quantity';
-import { readFigure } from '$core/document/figure';
+import { parseJson, readFigure } from '$core/document';
+import { guessLayout, readHeading, SampleReader } from '$core/monitoring';
 import { PieceReader } from '$lib/server/monitoring/piece-reader';
 import { zoneOf } from '$lib/time/zone';
 import { parseCsv } from '$lib/text/csv';

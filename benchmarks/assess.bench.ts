@@ -1,9 +1,8 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import { effectiveVisit } from '$core/visit';
 import { Bench } from 'tinybench';
-import { readVisitData } from '$core/document/file';
-import { expectReadings } from '$core/expectation/expect';
-import { assess } from '$core/diagnosis/assess';
-import { traceGroups } from '$core/diagnosis/trace-groups';
+import { readVisitData } from '$core/document';
+import { expectReadings } from '$core/expectation';
+import { assess, traceGroups } from '$core/diagnosis';
 import document from '../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { arrayRecord, normalFrom, visitOf } from '../tests/support/scenario';
 import { printTable } from './print';

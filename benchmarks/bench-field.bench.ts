@@ -1,13 +1,12 @@
-import { evaluateBatch } from '$core/bench/evaluate';
 import {
-	EMPTY_BATCH,
-	USUAL_LIMITS,
-	type Control,
 	type BatchModule,
-	type Take
-} from '$core/bench/module-batch';
-import { randomFrom, type Random } from '$core/numerics/random';
-import { quantile } from '$core/numerics/quantile';
+	type Control,
+	EMPTY_BATCH,
+	evaluateBatch,
+	type Take,
+	USUAL_LIMITS
+} from '$core/bench';
+import { quantile, type Random, randomFrom } from '$core/numerics';
 import { aged, corroded, drawModule, shownBy, type DrawnModule } from './grading/drawn-modules';
 import { wilson } from './tracing/score';
 

@@ -1,17 +1,18 @@
 import { Bench } from 'tinybench';
-import { evaluateBatch } from '$core/bench/evaluate';
 import {
+	answerConfiguration,
+	asTested,
+	configurationOf,
+	evaluateBatch,
 	findGrouping,
 	FREE_TARGET,
-	groupingGives,
 	type Grouping,
-	type GroupingAsk
-} from '$core/bench/grouping/grouping';
-import { answerConfiguration } from '$core/bench/configuration/answer';
-import { configurationOf } from '$core/bench/configuration/tree';
-import { quickRule } from '$core/circuit/quick-rule';
-import { asTested, WARM_SUN } from '$core/bench/tested';
-import { randomFrom } from '$core/numerics/random';
+	type GroupingAsk,
+	groupingGives,
+	WARM_SUN
+} from '$core/bench';
+import { quickRule } from '$core/circuit';
+import { randomFrom } from '$core/numerics';
 import { cairnRiggBatch } from '../demo/module-batch';
 import { usedModules } from '../tests/support/used-modules';
 import { printTable } from './print';

@@ -1,14 +1,12 @@
 import { writeFileSync } from 'node:fs';
-import { HIDDEN_CODES } from '$core/training/planting';
-import { drawScenario } from '$core/training/scenario';
-import { isTooMild } from '$core/training/too-mild';
-import { assess } from '$core/diagnosis/assess';
+import { drawScenario, HIDDEN_CODES, isTooMild } from '$core/training';
 import {
+	assess,
 	calibrated,
 	fitSteepness,
 	posteriorBehind,
 	type SaidAndRight
-} from '$core/diagnosis/calibration';
+} from '$core/diagnosis';
 import { isRight } from './tracing/score';
 
 /*

@@ -1,14 +1,18 @@
 import { Bench } from 'tinybench';
-import { BusSource } from '$core/circuit/bus';
-import { curveOf } from '$core/circuit/curve';
-import { wholeString, type BusCircuit, type StringCircuit } from '$core/circuit/description';
-import { BYPASS_DIODE } from '$core/circuit/diode';
-import { powerMaxima } from '$core/circuit/maxima';
-import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
-import { solveBus } from '$core/circuit/state';
-import { inject } from '$core/faults/inject';
-import type { FaultCode } from '$core/visit/fault-code';
-import { fitLabel } from '$core/module/fit';
+import {
+	type BusCircuit,
+	BusSource,
+	BYPASS_DIODE,
+	curveOf,
+	powerMaxima,
+	solveBus,
+	type StringCircuit,
+	TYPICAL_BREAKDOWN,
+	wholeString
+} from '$core/circuit';
+import { inject } from '$core/faults';
+import type { FaultCode } from '$core/visit';
+import { fitLabel } from '$core/module';
 import { denseCurve, type PlainSection } from './baseline/dense-bisection';
 import { runSpice } from './baseline/spice';
 import { printTable } from './print';

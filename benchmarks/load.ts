@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import { usualState } from '$core/visit/switching-state';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
+import { usualState } from '$core/visit';
+import { OWN_PROCEDURE } from '$core/isolation';
 import { importFile } from '../tests/browser/import-file';
 import { startServer, type Server } from '../tests/browser/own-server';
 import { id, LARGE_SITE } from './baseline/large-site';

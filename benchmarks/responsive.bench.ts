@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { usualState } from '$core/visit/switching-state';
+import { usualState } from '$core/visit';
 import { once } from 'node:events';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import { openDatabase } from '$lib/server/database/open';

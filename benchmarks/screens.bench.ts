@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type chrome from 'selenium-webdriver/chrome';
-import type { VisitDocument } from '$core/document/visit';
-import { median } from '$core/numerics/quantile';
+import type { VisitDocument } from '$core/document';
+import { median } from '$core/numerics';
 import { openBrowser } from '../tests/browser/own-browser';
 import { startServer } from '../tests/browser/own-server';
 import { Person } from '../tests/browser/person';

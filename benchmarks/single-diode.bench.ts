@@ -1,6 +1,5 @@
 import { Bench } from 'tinybench';
-import { fitLabel } from '$core/module/fit';
-import { currentAt, maximumPowerPoint, voltageAt } from '$core/module/single-diode';
+import { currentAt, fitLabel, maximumPowerPoint, voltageAt } from '$core/module';
 import { currentByBisection } from './baseline/bisection';
 import { fitFiveUnknowns } from './baseline/five-unknowns';
 import { printTable } from './print';

@@ -1,7 +1,4 @@
-import { HIDDEN_CODES, type HiddenCode } from '$core/training/planting';
-import { drawScenario } from '$core/training/scenario';
-import { follow } from '$core/training/follow';
-import { isTooMild } from '$core/training/too-mild';
+import { drawScenario, follow, HIDDEN_CODES, type HiddenCode, isTooMild } from '$core/training';
 import { isRightAbout, wilson } from './tracing/score';
 
 /*

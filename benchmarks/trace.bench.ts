@@ -1,8 +1,6 @@
-import { HIDDEN_CODES } from '$core/training/planting';
-import { drawScenario, type Scenario } from '$core/training/scenario';
-import { assess } from '$core/diagnosis/assess';
+import { drawScenario, HIDDEN_CODES, isTooMild, type Scenario } from '$core/training';
+import { assess } from '$core/diagnosis';
 import { firstLines } from '../tests/support/first-lines';
-import { isTooMild } from '$core/training/too-mild';
 import { isRight, wilson } from './tracing/score';
 
 /*

@@ -10,11 +10,10 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Bench } from 'tinybench';
-import { analyseYear, type YearAnalysis } from '$core/monitoring/analysis/analyse-year';
-import type { ImportStart } from '$core/document/monitoring';
-import { plantAll, productionYear, type Planted } from '$core/training/production-year';
-import { randomFrom } from '$core/numerics/random';
-import type { MonitoredYear } from '$core/monitoring/series/year';
+import { analyseYear, type MonitoredYear, type YearAnalysis } from '$core/monitoring';
+import type { ImportStart } from '$core/document';
+import { plantAll, type Planted, productionYear } from '$core/training';
+import { randomFrom } from '$core/numerics';
 import { openDatabase, type Db } from '$lib/server/database/open';
 import { beginImport, endImport, removeImport } from '$lib/server/repositories/monitoring-imports';
 import { courseOf } from '$lib/server/monitoring/course';

@@ -1,12 +1,7 @@
-import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
-import type { BusCircuit } from '$core/circuit/description';
-import {
-	agedModel,
-	moduleAtConditions,
-	stringAtConditions,
-	USUAL_PARTS
-} from '$core/expectation/predict';
-import { inject, type PlacedFault } from '$core/faults/inject';
+import { type ArrayRecord, EMPTY_RECORD } from '$core/record';
+import type { BusCircuit } from '$core/circuit';
+import { agedModel, moduleAtConditions, stringAtConditions, USUAL_PARTS } from '$core/expectation';
+import { inject, type PlacedFault } from '$core/faults';
 import { meterDay, type PlantedDay } from './readings';
 import {
 	field,

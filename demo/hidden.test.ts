@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { hiddenScenario, hiddenVisit } from '../tests/support/hidden-scenario';
-import { follow } from '$core/training/follow';
-import { readVisitDocument } from '$core/document/file';
+import { follow } from '$core/training';
+import { readVisitDocument } from '$core/document';
 import { HIDDEN, stringOfFault } from './hidden';
 import { VISITS } from './visits';
 

@@ -1,5 +1,5 @@
-import type { HiddenFault } from '$core/training/truth';
-import type { ArrayRecord } from '$core/record/record';
+import type { HiddenFault } from '$core/training';
+import type { ArrayRecord } from '$core/record';
 import { CAIRN_DAY } from './cairn-rigg';
 import { KILN_DAY } from './kiln-lane';
 import { HOLLIN_DAYS } from './hollin-creek';

@@ -1,4 +1,4 @@
-import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import { type ArrayRecord, EMPTY_RECORD } from '$core/record';
 import { PHOTOGRAPHS } from './photographs';
 import { meterDay, type PlantedDay } from './readings';
 import {

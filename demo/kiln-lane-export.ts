@@ -1,5 +1,5 @@
-import { productionYear } from '$core/training/production-year';
-import type { MonitoredYear } from '$core/monitoring/series/year';
+import { productionYear } from '$core/training';
+import type { MonitoredYear } from '$core/monitoring';
 import { KILN_DAY } from './kiln-lane';
 import { idsOf, lintwhite370 } from './site';
 

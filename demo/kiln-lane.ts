@@ -1,9 +1,9 @@
-import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
-import { randomFrom } from '$core/numerics/random';
-import { agedModel, moduleAtConditions } from '$core/expectation/predict';
-import { usualState } from '$core/visit/switching-state';
-import { maximumPowerPoint } from '$core/module/single-diode';
-import { measurementPointsOf } from '$core/visit-plan/measurement-points';
+import { type ArrayRecord, EMPTY_RECORD } from '$core/record';
+import { randomFrom } from '$core/numerics';
+import { agedModel, moduleAtConditions } from '$core/expectation';
+import { usualState } from '$core/visit';
+import { maximumPowerPoint } from '$core/module';
+import { measurementPointsOf } from '$core/visit-plan';
 import { arrivalOf, type MeterDay } from './readings';
 import {
 	field,

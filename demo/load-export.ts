@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
-import { NO_SETTINGS, type BenchmarkEntry } from '$core/document/monitoring';
-import { guessLayout } from '$core/monitoring/import/guess';
+import { type BenchmarkEntry, NO_SETTINGS } from '$core/document';
+import { guessLayout } from '$core/monitoring';
 import type { Db } from '$lib/server/database/open';
 import { findSite } from '$lib/server/repositories/sites';
 import {

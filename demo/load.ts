@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { readVisitData } from '$core/document/file';
+import { readVisitData } from '$core/document';
 import { openDatabase } from '$lib/server/database/open';
 import { importVisit } from '$lib/server/repositories/import';
 import { createBatch } from '$lib/server/repositories/batches';

@@ -1,16 +1,14 @@
 import {
-	NO_LABEL,
-	USUAL_LIMITS,
-	type ModuleBatch,
-	type BatchNameplate,
 	type BatchModule,
-	type Take
-} from '$core/bench/module-batch';
-import { nameplateOf } from '$core/bench/nameplate-of';
-import { randomFrom, type Random } from '$core/numerics/random';
-import { fitLabel } from '$core/module/fit';
-import { openCircuitVoltage, shortCircuitCurrent } from '$core/module/single-diode';
-import { translate } from '$core/module/translate';
+	type BatchNameplate,
+	type ModuleBatch,
+	nameplateOf,
+	NO_LABEL,
+	type Take,
+	USUAL_LIMITS
+} from '$core/bench';
+import { type Random, randomFrom } from '$core/numerics';
+import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '$core/module';
 import { idsOf } from './site';
 
 /*

@@ -1,18 +1,19 @@
-import type { VisitDocument } from '$core/document/visit';
-import type { BusCircuit } from '$core/circuit/description';
-import { drawMeter, shown } from '$core/training/meter';
-import { exactReadings } from '$core/training/exact';
-import { trueBuses } from '$core/training/circuits';
-import { randomFrom } from '$core/numerics/random';
-import type { HiddenFault, Truth } from '$core/training/truth';
-import { agedModel, moduleAtConditions } from '$core/expectation/predict';
-import { stringPlace } from '$core/visit/place';
-import type { Quantity } from '$core/visit/quantity';
-import { usualState } from '$core/visit/switching-state';
-import { USUAL_METERS } from '$core/visit/visit';
-import { modulesPerDevice } from '$core/faults/fault';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
-import type { ArrayRecord } from '$core/record/record';
+import type { VisitDocument } from '$core/document';
+import type { BusCircuit } from '$core/circuit';
+import {
+	drawMeter,
+	exactReadings,
+	type HiddenFault,
+	shown,
+	trueBuses,
+	type Truth
+} from '$core/training';
+import { randomFrom } from '$core/numerics';
+import { agedModel, moduleAtConditions } from '$core/expectation';
+import { type Quantity, stringPlace, USUAL_METERS, usualState } from '$core/visit';
+import { modulesPerDevice } from '$core/faults';
+import { OWN_PROCEDURE } from '$core/isolation';
+import type { ArrayRecord } from '$core/record';
 
 /** A day at a site: what reaches the cells, what was said of it, and what is broken. */
 export interface PlantedDay {

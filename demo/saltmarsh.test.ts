@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readVisitDocument } from '$core/document/file';
-import { assess } from '$core/diagnosis/assess';
+import { readVisitDocument } from '$core/document';
+import { assess } from '$core/diagnosis';
 import { cardTable, PLANTED, saltmarshVisit } from './saltmarsh';
 import { VISITS } from './visits';
 

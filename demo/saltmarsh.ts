@@ -1,6 +1,5 @@
-import { EMPTY_RECORD, type ArrayRecord, type StringRecord } from '$core/record/record';
-import { writeVisitDocument } from '$core/document/file';
-import { VERSION, type VisitDocument } from '$core/document/visit';
+import { type ArrayRecord, EMPTY_RECORD, type StringRecord } from '$core/record';
+import { VERSION, type VisitDocument, writeVisitDocument } from '$core/document';
 import {
 	agedModel,
 	alike,
@@ -8,15 +7,11 @@ import {
 	predictValue,
 	runningVolts,
 	stringAtConditions
-} from '$core/expectation/predict';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
-import { emptyVisit } from '$core/visit/visit';
-import type { StringQuantity } from '$core/visit/quantity';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
-import { faultOf } from '$core/faults/catalogue';
-import type { StringFaultCode } from '$core/faults/fault';
-import { maximumPowerPoint } from '$core/module/single-diode';
+} from '$core/expectation';
+import { emptyVisit, stringPlace, type StringQuantity, usualState } from '$core/visit';
+import { OWN_PROCEDURE } from '$core/isolation';
+import { faultOf, type StringFaultCode } from '$core/faults';
+import { maximumPowerPoint } from '$core/module';
 import { field, idsOf, moduleType, part, row, serials, string, walk } from './site';
 import { PHOTOGRAPHS } from './photographs';
 

@@ -1,17 +1,17 @@
-import type { VisitDocument } from '$core/document/visit';
-import { FORMAT, VERSION } from '$core/document/visit';
-import { writeVisitDocument } from '$core/document/file';
-import { emptyVisit } from '$core/visit/visit';
-import type { Field } from '$core/record/field';
-import { unknownSpecs, type PartKind, type PartOf, type Specs } from '$core/record/part';
+import { FORMAT, VERSION, type VisitDocument, writeVisitDocument } from '$core/document';
+import { emptyVisit } from '$core/visit';
 import {
-	UNSEEN_STRING,
 	type ArrayRecord,
+	type Field,
 	type ModuleType,
-	type StringRecord
-} from '$core/record/record';
-import type { InspectionEntry } from '$core/inspection/entry';
-import { inspectionOf } from '$core/inspection/progress';
+	type PartKind,
+	type PartOf,
+	type Specs,
+	type StringRecord,
+	unknownSpecs,
+	UNSEEN_STRING
+} from '$core/record';
+import { type InspectionEntry, inspectionOf } from '$core/inspection';
 import type { MeterDay, PlantedDay } from './readings';
 
 /* What the demo's sites are made of. Ids count up within a site, so that the files stay the same. */

@@ -1,5 +1,5 @@
 import { createServer, type Server, type Socket } from 'node:net';
-import { isStringQuantity, type Quantity } from '$core/visit/quantity';
+import { isStringQuantity, type Quantity } from '$core/visit';
 import { CARD_DAY, exactFigure, scatterOf, STRINGS } from '../demo/saltmarsh';
 import { SLOW, SIMULATED_FAULTS, type SimulatedFault } from './simulated-fault';
 

@@ -1,4 +1,4 @@
-import type { Problem } from '$core/document/file';
+import type { Problem } from '$core/document';
 
 declare global {
 	namespace App {

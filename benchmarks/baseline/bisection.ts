@@ -1,4 +1,4 @@
-import type { SingleDiode } from '$core/module/single-diode';
+import type { SingleDiode } from '$core/module';
 
 /** Current at a voltage as a textbook would have it: bisection on the current, to 1e-12 A. */
 export function currentByBisection(diode: SingleDiode, volts: number): number {

@@ -1,7 +1,5 @@
-import { solveBounded } from '$core/numerics/least-squares';
-import type { FitNameplate } from '$core/module/nameplate';
-import { TECHNOLOGY_FACTS } from '$core/module/technology';
-import { saturationCurrentRatio } from '$core/module/translate';
+import { solveBounded } from '$core/numerics';
+import { type FitNameplate, saturationCurrentRatio, TECHNOLOGY_FACTS } from '$core/module';
 
 const { bandGap } = TECHNOLOGY_FACTS['mono-PERC'];
 const WARMING = 2;

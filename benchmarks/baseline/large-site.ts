@@ -1,7 +1,7 @@
-import { FORMAT, VERSION, type VisitDocument } from '$core/document/visit';
-import { emptyVisit } from '$core/visit/visit';
+import { FORMAT, VERSION, type VisitDocument } from '$core/document';
+import { emptyVisit } from '$core/visit';
 import { field, idsOf, moduleType, part, serials, string } from '../../demo/site';
-import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import { type ArrayRecord, EMPTY_RECORD } from '$core/record';
 
 /* A made-up depot: inverters of 12 strings of 25 modules, every serial known. */
 

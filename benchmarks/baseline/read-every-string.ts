@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { VisitDocument } from '$core/document/visit';
-import { assess } from '$core/diagnosis/assess';
+import type { VisitDocument } from '$core/document';
+import { assess } from '$core/diagnosis';
 import { id, LARGE_SITE } from './large-site';
 
 /** A visit to the depot with every string's volts and amps read; each tenth string lost a module. */

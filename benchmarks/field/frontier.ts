@@ -1,5 +1,4 @@
-import { normalQuantile } from '$core/numerics/normal-distribution';
-import { median } from '$core/numerics/quantile';
+import { median, normalQuantile } from '$core/numerics';
 import type { NeutralCase } from './sets';
 
 /*

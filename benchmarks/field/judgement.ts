@@ -1,5 +1,5 @@
-import { readVisitData } from '$core/document/file';
-import { assess } from '$core/diagnosis/assess';
+import { readVisitData } from '$core/document';
+import { assess } from '$core/diagnosis';
 import type { FieldCase } from './sets';
 
 /** What became of the visits of one kind. */

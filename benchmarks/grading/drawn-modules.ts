@@ -1,5 +1,5 @@
-import { NO_LABEL, type BatchNameplate } from '$core/bench/module-batch';
-import type { Random } from '$core/numerics/random';
+import { type BatchNameplate, NO_LABEL } from '$core/bench';
+import type { Random } from '$core/numerics';
 
 /*
  * Modules by a model with two diodes in each cell and temperature laws of its own: other physics than the grading uses,

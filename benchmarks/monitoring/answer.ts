@@ -1,5 +1,5 @@
 import { watchCommand } from '../../src/cli/watch';
-import type { ClockFinding } from '../../src/core/monitoring/analysis/clock-check';
+import type { ClockFinding } from '../../src/core/monitoring';
 import kilnLane from '../../demo/kiln-lane-2026-11-05.zembo-visit.json';
 
 /** Units of a site-year, and the nameplate power of each, W. */

@@ -1,4 +1,4 @@
-import { randomFrom, type Random } from '$core/numerics/random';
+import { type Random, randomFrom } from '$core/numerics';
 import { DAY, dateOf, NAMEPLATE, START, UNITS, type Site } from './answer';
 import { inPlane, MINUTES, MOMENTS, sunAt, weatherOf, type Sun } from './weather';
 

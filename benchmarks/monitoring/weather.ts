@@ -1,4 +1,4 @@
-import type { Random } from '$core/numerics/random';
+import type { Random } from '$core/numerics';
 
 /*
  * Sun and sky of generated site-years, by other formulas than those that the analysis uses: declination after Cooper,

@@ -1,7 +1,6 @@
-import type { Scenario } from '$core/training/scenario';
-import type { HiddenFault } from '$core/training/truth';
-import type { CauseCode } from '$core/faults/fault';
-import type { Cause, CauseMember } from '$core/diagnosis/cause';
+import type { HiddenFault, Scenario } from '$core/training';
+import type { CauseCode } from '$core/faults';
+import type { Cause, CauseMember } from '$core/diagnosis';
 
 /*
  * Fixed rules of scoring. A line is right when a hidden fault is among its members and every member

@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { problemOf, type Problem } from '$core/document/file';
-import { cableArea } from '$core/design-checks/cables/cable-size';
+import { type Problem, problemOf } from '$core/document';
 import {
 	CABLE_MATERIALS,
+	cableArea,
 	INSTALLATIONS,
 	INSULATIONS,
+	NEC_COLUMNS,
+	problemText,
 	rateCable
-} from '$core/design-checks/cables/cable-rating';
-import { NEC_COLUMNS } from '$core/design-checks/cables/nec-tables';
-import { problemText } from '$core/design-checks/cables/recorded-cable';
-import { refuse, succeed, type Result } from '$core/units/result';
+} from '$core/design-checks';
+import { refuse, type Result, succeed } from '$core/units';
 
 const cableSchema = z.object({
 	profile: z.enum(['NEC', 'IEC']),

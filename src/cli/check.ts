@@ -1,12 +1,17 @@
-import { problemOf, readVisitData, type Problem } from '$core/document/file';
-import { looksNeutral, readNeutral } from '$core/document/neutral';
-import { arrayRecordSchema } from '$core/document/record';
-import { readSiteDocument, SITE_FORMAT } from '$core/document/site';
-import { FORMAT } from '$core/document/visit';
-import type { ArrayRecord } from '$core/record/record';
-import { checkRecord } from '$core/design-checks/check-record';
-import type { CheckPlace } from '$core/design-checks/check';
-import { refuse, succeed, type Result } from '$core/units/result';
+import {
+	arrayRecordSchema,
+	FORMAT,
+	looksNeutral,
+	type Problem,
+	problemOf,
+	readNeutral,
+	readSiteDocument,
+	readVisitData,
+	SITE_FORMAT
+} from '$core/document';
+import type { ArrayRecord } from '$core/record';
+import { type CheckPlace, checkRecord } from '$core/design-checks';
+import { refuse, type Result, succeed } from '$core/units';
 
 /**
  * `zembo check`: an array record, a visit file, a site file (its latest record) or a visit in the neutral

@@ -1,18 +1,16 @@
 import { z } from 'zod';
-import { answersOf } from '$core/circuit/answers';
-import { detailOf } from '$core/circuit/detail';
-import { powerMaxima } from '$core/circuit/maxima';
-import { solveBus, sourceOf } from '$core/circuit/state';
+import { answersOf, detailOf, powerMaxima, solveBus, sourceOf } from '$core/circuit';
 import {
 	atVoltsSchema,
 	busCircuitSchema,
 	busOfShortCircuit,
+	type Problem,
+	problemOf,
 	shortCircuitSchema
-} from '$core/document/circuit';
-import { problemOf, type Problem } from '$core/document/file';
-import { FAULT_CODES } from '$core/visit/fault-code';
-import { inject } from '$core/faults/inject';
-import { refuse, succeed, type Result } from '$core/units/result';
+} from '$core/document';
+import { FAULT_CODES } from '$core/visit';
+import { inject } from '$core/faults';
+import { refuse, type Result, succeed } from '$core/units';
 
 const index = z.int().min(0);
 const faultSchema = z.strictObject({

@@ -4,10 +4,8 @@ import { describe, expect, it } from 'vitest';
 import demo from '../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import networks from '../../tests/reference/data/networks.json';
 import { MODULE_NOW, NAMEPLATE } from '../../tests/support/scenario';
-import { wholeString } from '$core/circuit/description';
-import { BYPASS_DIODE } from '$core/circuit/diode';
-import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
-import { NO_SETTINGS } from '$core/document/monitoring';
+import { BYPASS_DIODE, TYPICAL_BREAKDOWN, wholeString } from '$core/circuit';
+import { NO_SETTINGS } from '$core/document';
 import { COMMANDS, run } from './commands';
 
 const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = NAMEPLATE;

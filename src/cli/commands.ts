@@ -6,17 +6,17 @@ import { conditionsCommand } from './conditions';
 import { nameplateSchema } from './nameplate';
 import { traceCommand } from './trace';
 import { watchCommand } from './watch';
-import { readVisitData } from '$core/document/file';
-import { fitLabel, type LabelFit } from '$core/module/fit';
+import { type Problem, problemOf, readVisitData } from '$core/document';
 import {
+	fitLabel,
+	type LabelFit,
 	maximumPowerPoint,
 	openCircuitVoltage,
-	shortCircuitCurrent
-} from '$core/module/single-diode';
-import { translate } from '$core/module/translate';
-import { assess, type Assessment } from '$core/diagnosis/assess';
-import { problemOf, type Problem } from '$core/document/file';
-import { refuse, succeed, type Result } from '$core/units/result';
+	shortCircuitCurrent,
+	translate
+} from '$core/module';
+import { assess, type Assessment } from '$core/diagnosis';
+import { refuse, type Result, succeed } from '$core/units';
 
 const operateSchema = z.object({
 	plate: nameplateSchema,

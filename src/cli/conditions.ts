@@ -1,13 +1,18 @@
 import { z } from 'zod';
-import { fromAirAndWind, fromBackProbe, fromNominal } from '$core/conditions/cell-temperature';
-import { clearSky } from '$core/conditions/clear-sky';
-import { fromReferenceModule } from '$core/conditions/reference-module';
-import { incidenceAngle, onPlane } from '$core/conditions/plane';
-import { fromShadow } from '$core/conditions/shadow';
-import { sunPosition } from '$core/conditions/sun';
-import { problemOf, type Problem } from '$core/document/file';
-import { fitLabel } from '$core/module/fit';
-import { refuse, succeed, type Result } from '$core/units/result';
+import {
+	clearSky,
+	fromAirAndWind,
+	fromBackProbe,
+	fromNominal,
+	fromReferenceModule,
+	fromShadow,
+	incidenceAngle,
+	onPlane,
+	sunPosition
+} from '$core/conditions';
+import { type Problem, problemOf } from '$core/document';
+import { fitLabel } from '$core/module';
+import { refuse, type Result, succeed } from '$core/units';
 import { nameplateSchema } from './nameplate';
 
 const celsius = z.number().min(-60).max(150);

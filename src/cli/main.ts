@@ -1,5 +1,5 @@
 import { text } from 'node:stream/consumers';
-import type { Problem } from '$core/document/file';
+import type { Problem } from '$core/document';
 import { COMMANDS, run } from './commands';
 
 const BAD_INPUT = 2;

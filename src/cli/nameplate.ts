@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { RECORD_LIMITS } from '$core/document/record-limits';
-import { TECHNOLOGIES } from '$core/module/technology';
+import { RECORD_LIMITS } from '$core/document';
+import { TECHNOLOGIES } from '$core/module';
 
 const positive = (limits: { readonly max: number }) => z.number().positive().max(limits.max);
 

@@ -1,10 +1,7 @@
-import { looksNeutral, readNeutral } from '$core/document/neutral';
-import { readVisitData, type Problem } from '$core/document/file';
-import type { ArrayRecord } from '$core/record/record';
-import { assess } from '$core/diagnosis/assess';
-import type { CauseMember } from '$core/diagnosis/cause';
-import type { Remark } from '$core/diagnosis/remarks';
-import { succeed, type Result } from '$core/units/result';
+import { looksNeutral, type Problem, readNeutral, readVisitData } from '$core/document';
+import type { ArrayRecord } from '$core/record';
+import { assess, type CauseMember, type Remark } from '$core/diagnosis';
+import { type Result, succeed } from '$core/units';
 
 /** Ids of one file in the words of its place keys. */
 interface Names {

@@ -1,17 +1,24 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { problemOf, readVisitData, type Problem } from '$core/document/file';
-import { analyseYear, type YearAnalysis } from '$core/monitoring/analysis/analyse-year';
-import { importQuestions, type PreviewPeak } from '$core/monitoring/import-questions';
-import { guessLayout } from '$core/monitoring/import/guess';
-import { layoutProblem, type Layout } from '$core/monitoring/import/layout';
-import { SampleReader } from '$core/monitoring/import/reader';
-import type { MonitoredQuantity } from '$core/monitoring/import/monitored-quantity';
-import { matchUnits } from '$core/monitoring/match';
-import { renamedQuestion } from '$core/monitoring/renamed';
-import { buildYear, unitKey, type PartSamples } from '$core/monitoring/series/build';
-import type { Samples } from '$core/monitoring/series/grid';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { type Problem, problemOf, readVisitData } from '$core/document';
+import {
+	analyseYear,
+	buildYear,
+	guessLayout,
+	importQuestions,
+	type Layout,
+	layoutProblem,
+	matchUnits,
+	type MonitoredQuantity,
+	type PartSamples,
+	type PreviewPeak,
+	renamedQuestion,
+	SampleReader,
+	type Samples,
+	unitKey,
+	type YearAnalysis
+} from '$core/monitoring';
+import { refuse, type Result, succeed } from '$core/units';
 import { daysOf, zoneOf } from '$lib/time/zone';
 
 const inputSchema = z.strictObject({

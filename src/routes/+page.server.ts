@@ -1,6 +1,6 @@
 import { fail, redirect } from '@sveltejs/kit';
-import { largestUpload, tooLarge, type Problem } from '$core/document/file';
-import { succeed, type Result } from '$core/units/result';
+import { largestUpload, type Problem, tooLarge } from '$core/document';
+import { type Result, succeed } from '$core/units';
 import { readHandedIn, type HandedIn } from '$lib/server/archive/read-archive';
 import { receiveFile } from '$lib/server/archive/receive-file';
 import { failedBackup } from '$lib/server/backup/schedule';

@@ -3,7 +3,7 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import { enhance } from '$app/forms';
 	import { resolve } from '$app/paths';
-	import { largestUpload, tooLarge, type Problem } from '$core/document/file';
+	import { largestUpload, type Problem, tooLarge } from '$core/document';
 	import { day } from '$lib/text/when';
 	import { count, kilowatts } from '$lib/text/format';
 

@@ -2,7 +2,7 @@ import Database from 'better-sqlite3';
 import type { WebDriver } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { isBareJpeg } from '$core/document/picture';
+import { isBareJpeg } from '$core/document';
 import type { Server } from './own-server';
 import { Person } from './person';
 import { WAIT } from './waiting';

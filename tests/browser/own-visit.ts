@@ -1,6 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { Task } from '$core/isolation/step';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
+import { OWN_PROCEDURE, type Task } from '$core/isolation';
 
 /** The demo's terminal. */
 const TERMINAL = '019a8000-0000-7000-8000-000000000002';

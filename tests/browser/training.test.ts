@@ -1,7 +1,7 @@
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawExercise, measurementPointOf } from '$core/training/exercise';
-import { FAULTS, type FaultCode } from '$core/visit/fault-code';
+import { type FaultCode, FAULTS } from '$core/visit';
 import { Person } from './person';
 
 let person: Person;

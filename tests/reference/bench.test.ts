@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { shadeOnBattery } from '$core/bench/battery';
-import { evaluateBatch, type ModuleResult } from '$core/bench/evaluate';
-import { answerConfiguration } from '$core/bench/configuration/answer';
-import { shortedBranches } from '$core/bench/configuration/protection';
-import { configurationOf } from '$core/bench/configuration/tree';
-import { EMPTY_BATCH, NO_LABEL, USUAL_LIMITS, type BatchModule } from '$core/bench/module-batch';
-import { nameplateOf } from '$core/bench/nameplate-of';
-import type { TestedModule } from '$core/bench/tested';
+import {
+	answerConfiguration,
+	type BatchModule,
+	configurationOf,
+	EMPTY_BATCH,
+	evaluateBatch,
+	type ModuleResult,
+	nameplateOf,
+	NO_LABEL,
+	shadeOnBattery,
+	shortedBranches,
+	type TestedModule,
+	USUAL_LIMITS
+} from '$core/bench';
 
 /* What the trade says of used modules and their mixes: common practice, no source, unless one is named. */
 

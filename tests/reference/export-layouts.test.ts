@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { guessLayout } from '../../src/core/monitoring/import/guess';
-import { layoutProblem } from '../../src/core/monitoring/import/layout';
-import { SampleReader } from '../../src/core/monitoring/import/reader';
+import {
+	buildYear,
+	guessLayout,
+	layoutProblem,
+	type PartSamples,
+	SampleReader
+} from '../../src/core/monitoring';
 import { fixedZone } from '../../src/core/monitoring/import/clock';
-import { buildYear, type PartSamples } from '../../src/core/monitoring/series/build';
-import { EMPTY_RECORD } from '../../src/core/record/record';
+import { EMPTY_RECORD } from '../../src/core/record';
 import Papa from 'papaparse';
 
 /*

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { fitLabel } from '$core/module/fit';
 import {
+	fitLabel,
 	maximumPowerPoint,
 	openCircuitVoltage,
-	shortCircuitCurrent
-} from '$core/module/single-diode';
-import { translate } from '$core/module/translate';
+	shortCircuitCurrent,
+	translate
+} from '$core/module';
 import reference from './data/single-diode.json';
 
 const relative = (value: number, truth: number) => Math.abs(value / truth - 1);

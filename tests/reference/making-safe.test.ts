@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { NO_CURRENT } from '$core/assessment/limits/string-limits';
-import { DEAD_VOLTS } from '$core/assessment/limits/part-limits';
-import { insulationRow } from '$core/profiles/insulation';
-import { arrivalSteps } from '$core/isolation/arrival';
-import { switchingOff } from '$core/isolation/switching-off';
+import { DEAD_VOLTS, NO_CURRENT } from '$core/assessment';
+import { insulationRow } from '$core/profiles';
+import { arrivalSteps, switchingOff } from '$core/isolation';
 import { switchingOn } from '$core/isolation/switching-on';
-import { USUAL_METERS } from '$core/visit/visit';
+import { USUAL_METERS } from '$core/visit';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../support/sites';
 
 /*

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { answersOf } from '$core/circuit/answers';
-import { busOfShortCircuit, shortCircuitSchema } from '$core/document/circuit';
+import { answersOf } from '$core/circuit';
+import { busOfShortCircuit, shortCircuitSchema } from '$core/document';
 import networks from './data/networks.json';
 
 /*

@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { coldFactor } from '$core/design-checks/cold-voltage';
-import { GPV } from '$core/profiles/iec';
-import { necBusbar } from '$core/profiles/interconnection';
-import { COLD_FACTORS, CURRENT } from '$core/profiles/us';
+import { coldFactor } from '$core/design-checks';
+import { COLD_FACTORS, GPV, necBusbar, US_CURRENT } from '$core/profiles';
 import { recordedRating } from '$core/design-checks/cables/recorded-cable';
-import { unknownSpecs, type PartOf } from '$core/record/part';
-import { UNKNOWN_RULES, type SiteRules } from '$core/record/record';
+import { type PartOf, type SiteRules, UNKNOWN_RULES, unknownSpecs } from '$core/record';
 import { NAMEPLATE } from '../support/scenario';
 
 const without = { ...NAMEPLATE, betaVocPctPerK: null };
@@ -50,8 +47,8 @@ describe('cold voltage', () => {
 describe('currents and buses', () => {
 	// NEC 690.8 and 690.9, from memory.
 	it('1.25 x 1.25 = 1.5625', () => {
-		expect(CURRENT.maximum.factor ** 2).toBe(CURRENT.continuous.factor);
-		expect(CURRENT.fuse.factor).toBe(1.5625);
+		expect(US_CURRENT.maximum.factor ** 2).toBe(US_CURRENT.continuous.factor);
+		expect(US_CURRENT.fuse.factor).toBe(1.5625);
 	});
 
 	// NEC 705.12(B)(3)(2), from memory: 200 A bus, 200 A main: an inverter of at most 32 A at the far end.

@@ -1,7 +1,6 @@
 import { Body, Equator, Horizon, Observer } from 'astronomy-engine';
 import { describe, expect, it } from 'vitest';
-import { fromNominal } from '$core/conditions/cell-temperature';
-import { sunPosition } from '$core/conditions/sun';
+import { fromNominal, sunPosition } from '$core/conditions';
 
 describe('solar position', () => {
 	it('meets the worked example of Reda and Andreas, NREL/TP-560-34302 (from memory), to 0.01 degree', () => {

@@ -1,20 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { answersOf } from '$core/circuit/answers';
-import { BusSource } from '$core/circuit/bus';
 import {
-	wholeModules,
-	wholeString,
+	answersOf,
+	type Arrangement,
 	type BusCircuit,
-	type StringCircuit
-} from '$core/circuit/description';
-import { BYPASS_DIODE } from '$core/circuit/diode';
-import { fuseVerdict } from '$core/circuit/fuse';
-import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
-import { quickRule, whereTheyPart, type Arrangement } from '$core/circuit/quick-rule';
-import { inject } from '$core/faults/inject';
-import { fitLabel } from '$core/module/fit';
-import type { SingleDiode } from '$core/module/single-diode';
-import { translate } from '$core/module/translate';
+	BusSource,
+	BYPASS_DIODE,
+	fuseVerdict,
+	quickRule,
+	type StringCircuit,
+	TYPICAL_BREAKDOWN,
+	whereTheyPart,
+	wholeModules,
+	wholeString
+} from '$core/circuit';
+import { inject } from '$core/faults';
+import { fitLabel, type SingleDiode, translate } from '$core/module';
 
 /*
  * What the trade says of circuits: common practice, no source, unless one is named. Where a fact gives

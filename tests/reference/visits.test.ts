@@ -5,10 +5,10 @@ import {
 	moduleAtConditions,
 	predictValue,
 	stringAtConditions
-} from '$core/expectation/predict';
-import type { StringQuantity } from '$core/visit/quantity';
+} from '$core/expectation';
+import type { StringQuantity } from '$core/visit';
 import { AGEING_PER_YEAR } from '$core/expectation/allowances';
-import { assess } from '$core/diagnosis/assess';
+import { assess } from '$core/diagnosis';
 import { firstLines } from '../support/first-lines';
 import { INDEPENDENT_VISITS, knownVisit } from '../support/independent-visits';
 

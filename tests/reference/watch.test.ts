@@ -1,8 +1,7 @@
 import * as astronomy from 'astronomy-engine';
 import { describe, expect, it } from 'vitest';
-import { seasonPoints } from '$core/monitoring/benchmark/seasons';
-import { dividerVolts, shuntOhms } from '$core/monitoring/logger';
-import { robustSlope } from '$core/numerics/robust-slope';
+import { dividerVolts, seasonPoints, shuntOhms } from '$core/monitoring';
+import { robustSlope } from '$core/numerics';
 
 describe('equinoxes and solstices', () => {
 	it.each([1996, 2018, 2026, 2027, 2045])('of %d agree with an independent library', (year) => {

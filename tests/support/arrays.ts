@@ -1,16 +1,18 @@
 import fc from 'fast-check';
 import {
-	WHOLE_SECTION,
+	BLOCKING_SCHOTTKY,
+	BLOCKING_SILICON,
 	type BusCircuit,
+	BYPASS_DIODE,
+	type Load,
 	type ModuleRun,
-	type StringCircuit
-} from '$core/circuit/description';
-import { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE } from '$core/circuit/diode';
-import type { Load } from '$core/circuit/load';
-import { TYPICAL_BREAKDOWN } from '$core/circuit/section';
-import { FAULT_CODES, FAULTS, type Scale } from '$core/visit/fault-code';
-import type { PlacedFault } from '$core/faults/inject';
-import type { SingleDiode } from '$core/module/single-diode';
+	type StringCircuit,
+	TYPICAL_BREAKDOWN,
+	WHOLE_SECTION
+} from '$core/circuit';
+import { FAULT_CODES, FAULTS, type Scale } from '$core/visit';
+import type { PlacedFault } from '$core/faults';
+import type { SingleDiode } from '$core/module';
 import { MODULE_NOW } from './scenario';
 
 /* Arrays of the trade, whole and faulty, for properties that must hold for all of them. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { readNeutral } from '$core/document/neutral';
-import { assess } from '$core/diagnosis/assess';
+import { readNeutral } from '$core/document';
+import { assess } from '$core/diagnosis';
 
 /*
  * First lines of the tracing on visits of another generator, scored by fixed rules: right is a line with a

@@ -1,7 +1,7 @@
 import { HIDDEN, type HiddenVisit } from '../../demo/hidden';
 import { truthOf } from '../../demo/readings';
-import type { VisitDocument } from '$core/document/visit';
-import type { Scenario } from '$core/training/scenario';
+import type { VisitDocument } from '$core/document';
+import type { Scenario } from '$core/training';
 
 /** A visit of the demo with the truth that was planted in it, for whoever answers the tests proposed. */
 export function hiddenScenario(hidden: HiddenVisit, { record, visit }: VisitDocument): Scenario {

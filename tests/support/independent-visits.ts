@@ -1,22 +1,22 @@
 import { readFileSync } from 'node:fs';
 import {
-	EMPTY_RECORD,
-	UNKNOWN_LIMITS,
-	UNSEEN_STRING,
 	type ArrayRecord,
-	type StringRecord
-} from '$core/record/record';
+	EMPTY_RECORD,
+	type StringRecord,
+	UNKNOWN_LIMITS,
+	UNSEEN_STRING
+} from '$core/record';
 import {
 	emptyVisit,
 	type Meter,
 	type MeterAccuracy,
 	type Reading,
+	stringPlace,
+	type StringQuantity,
+	usualState,
 	type Visit
-} from '$core/visit/visit';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
-import type { StringQuantity } from '$core/visit/quantity';
-import type { Nameplate } from '$core/module/nameplate';
+} from '$core/visit';
+import type { Nameplate } from '$core/module';
 import { testId } from './scenario';
 
 /*

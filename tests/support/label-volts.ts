@@ -1,4 +1,4 @@
-import { typesInString, type ArrayRecord, type StringRecord } from '../../src/core/record/record';
+import { type ArrayRecord, type StringRecord, typesInString } from '../../src/core/record';
 
 /** Open-circuit volts of a string by its modules' labels, at 25 °C, V. */
 export function labelVoltsOf(record: ArrayRecord, string: StringRecord): number {

@@ -1,4 +1,4 @@
-import { EMPTY_RECORD, type ArrayRecord } from '$core/record/record';
+import { type ArrayRecord, EMPTY_RECORD } from '$core/record';
 import { field, lintwhite370, part, row, string } from '../../demo/site';
 
 const id = (n: number) => `019c0000-0004-7000-8000-${String(n).padStart(12, '0')}`;

@@ -1,8 +1,7 @@
 import { comparableStrings } from '$core/expectation/comparable';
 import { peerGroup, type PeerGroup } from '$core/expectation/group';
-import { findCurrentReadings } from '$core/visit/current-readings';
-import type { ConditionsEntry, Visit } from '$core/visit/visit';
-import type { ArrayRecord } from '$core/record/record';
+import { type ConditionsEntry, findCurrentReadings, type Visit } from '$core/visit';
+import type { ArrayRecord } from '$core/record';
 
 /** The comparable strings of an array's first module type, about six years old, as one visit read them. */
 export function peersOf(record: ArrayRecord, visit: Visit): PeerGroup {

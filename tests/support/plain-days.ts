@@ -1,6 +1,6 @@
 import type { DayShares } from '$core/monitoring/analysis/day-share';
 import { HOUR, type Day, type Unit } from '$core/monitoring/series/year';
-import type { Times } from '$core/monitoring/series/grid';
+import type { Times } from '$core/monitoring';
 import { utcDays } from '$core/training/production-year';
 
 /* Days of a plain course, light from six to eighteen as half a sine, for tests that plant one thing in it. */

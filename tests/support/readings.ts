@@ -1,7 +1,4 @@
-import type { Place } from '$core/visit/place';
-import type { Quantity } from '$core/visit/quantity';
-import { usualState } from '$core/visit/switching-state';
-import type { Reading } from '$core/visit/visit';
+import { type Place, type Quantity, type Reading, usualState } from '$core/visit';
 import { testId } from './scenario';
 
 let taken = 0;

@@ -1,11 +1,11 @@
-import { randomFrom } from '$core/numerics/random';
+import { randomFrom } from '$core/numerics';
 import {
-	EMPTY_RECORD,
-	UNKNOWN_LIMITS,
-	UNSEEN_STRING,
 	type ArrayRecord,
-	type StringRecord
-} from '$core/record/record';
+	EMPTY_RECORD,
+	type StringRecord,
+	UNKNOWN_LIMITS,
+	UNSEEN_STRING
+} from '$core/record';
 import {
 	agedModel,
 	alike,
@@ -13,17 +13,23 @@ import {
 	predictValue,
 	runningVolts,
 	stringAtConditions
-} from '$core/expectation/predict';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
-import { emptyVisit, type Reading, type Visit } from '$core/visit/visit';
-import type { StringQuantity } from '$core/visit/quantity';
-import { faultOf } from '$core/faults/catalogue';
-import type { StringFaultCode } from '$core/faults/fault';
-import { fitLabel } from '$core/module/fit';
-import type { Nameplate } from '$core/module/nameplate';
-import { maximumPowerPoint, type SingleDiode } from '$core/module/single-diode';
-import { translate } from '$core/module/translate';
+} from '$core/expectation';
+import {
+	emptyVisit,
+	type Reading,
+	stringPlace,
+	type StringQuantity,
+	usualState,
+	type Visit
+} from '$core/visit';
+import { faultOf, type StringFaultCode } from '$core/faults';
+import {
+	fitLabel,
+	maximumPowerPoint,
+	type Nameplate,
+	type SingleDiode,
+	translate
+} from '$core/module';
 
 /*
  * Arrays and visits for tests: readings come from the circuit under a truth that is drawn apart from

@@ -2,8 +2,7 @@ import { cairnRiggVisit } from '../../demo/cairn-rigg';
 import { hollinCreekVisit } from '../../demo/hollin-creek';
 import { kilnLaneVisit } from '../../demo/kiln-lane';
 import { saltmarshVisit } from '../../demo/saltmarsh';
-import { readVisitDocument } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
+import { readVisitDocument, type VisitDocument } from '$core/document';
 
 /* The demo's four sites, for tests that want an array of each kind. */
 

@@ -1,7 +1,5 @@
-import { NO_LABEL } from '$core/bench/module-batch';
-import { nameplateOf } from '$core/bench/nameplate-of';
-import type { TestedModule } from '$core/bench/tested';
-import { randomFrom } from '$core/numerics/random';
+import { nameplateOf, NO_LABEL, type TestedModule } from '$core/bench';
+import { randomFrom } from '$core/numerics';
 
 /** Used modules of three makes, each a little different. */
 export function usedModules(count: number, seed: number): TestedModule[] {

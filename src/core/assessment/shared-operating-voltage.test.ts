@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
 import { SALTMARSH } from '../../../tests/support/sites';
 import { readingAt } from '../../../tests/support/readings';
-import { stringKey, stringPlace } from '../visit/place';
-import type { ArrayRecord } from '../record/record';
+import { stringKey, stringPlace } from '../visit';
+import type { ArrayRecord } from '../record';
 import {
 	inputsByVoltage,
 	sharedVoltage,

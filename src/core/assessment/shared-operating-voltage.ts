@@ -1,8 +1,11 @@
-import { stringKey } from '../visit/place';
-import type { Reading } from '../visit/visit';
-import { endOfString, inputsOf } from '../record/path';
-import type { ArrayRecord, StringRecord } from '../record/record';
-import { parallelStrings } from '../record/parallel-strings';
+import { type Reading, stringKey } from '../visit';
+import {
+	type ArrayRecord,
+	endOfString,
+	inputsOf,
+	parallelStrings,
+	type StringRecord
+} from '../record';
 
 /** The operating voltage that stands for a string before it is typed. */
 export interface SharedVoltage {

@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL as LABEL } from '../../../demo/module-batch';
-import { fitLabel } from '../module/fit';
-import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { translate } from '../module/translate';
+import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
 import { alignmentOf } from './alignment';
 import { evaluateBatch } from './evaluate';
 import {

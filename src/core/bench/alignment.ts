@@ -1,4 +1,4 @@
-import { lightAtAngle, type LightAtAngle } from '../conditions/shadow';
+import { lightAtAngle, type LightAtAngle } from '../conditions';
 import type { Shadow } from './module-batch';
 
 /** How the light on a module compares with that on the reference module, by the angles at which they lie. */

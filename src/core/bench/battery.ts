@@ -1,5 +1,4 @@
-import { operate } from '../circuit/operate';
-import { USUAL_HEADROOM, type Load } from '../circuit/load';
+import { type Load, operate, USUAL_HEADROOM } from '../circuit';
 import { answerConfiguration, TRACKER } from './configuration/answer';
 import { build, type ConfigurationParts } from './configuration/elements';
 import { branchesOf, modulesOf, type ArrayConfiguration } from './configuration/tree';

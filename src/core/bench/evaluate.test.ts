@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL as LABEL } from '../../../demo/module-batch';
-import { fitLabel } from '../module/fit';
 import {
+	fitLabel,
 	maximumPowerPoint,
 	openCircuitVoltage,
 	shortCircuitCurrent,
+	translate,
 	voltageAt
-} from '../module/single-diode';
-import { translate } from '../module/translate';
+} from '../module';
 import { referenceModuleDue } from './reference-module-due';
 import { evaluateBatch } from './evaluate';
 import { histogramOf, ranked } from './histogram';

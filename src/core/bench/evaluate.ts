@@ -1,7 +1,11 @@
-import type { Nameplate } from '../module/nameplate';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { translate } from '../module/translate';
-import { median } from '../numerics/quantile';
+import {
+	maximumPowerPoint,
+	type Nameplate,
+	openCircuitVoltage,
+	shortCircuitCurrent,
+	translate
+} from '../module';
+import { median } from '../numerics';
 import { estimateType, type TypeEstimate } from './estimate-type';
 import type { Alignment } from './alignment';
 import { fillFactorOf } from './fill-factor';

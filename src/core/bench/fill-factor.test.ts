@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL } from '../../../demo/module-batch';
-import { fitLabel } from '../module/fit';
 import {
+	fitLabel,
 	maximumPowerPoint,
 	openCircuitVoltage,
 	shortCircuitCurrent,
+	translate,
 	voltageAt
-} from '../module/single-diode';
-import { translate } from '../module/translate';
+} from '../module';
 import { fillFactorOf } from './fill-factor';
 import { nameplateOf } from './nameplate-of';
 

@@ -1,9 +1,4 @@
-import {
-	openCircuitVoltage,
-	shortCircuitCurrent,
-	voltageAt,
-	type SingleDiode
-} from '../module/single-diode';
+import { openCircuitVoltage, shortCircuitCurrent, type SingleDiode, voltageAt } from '../module';
 
 /** A point of a module's curve on a known load. */
 export interface LoadPoint {

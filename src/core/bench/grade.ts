@@ -1,4 +1,4 @@
-import { AGEING_UNCERTAINTY, POWER_AGEING_PER_YEAR } from '../expectation/allowances';
+import { AGEING_UNCERTAINTY, POWER_AGEING_PER_YEAR } from '../expectation';
 import type { GradeProfile } from './module-batch';
 
 export type Grade = 'good' | 'fair' | 'weak' | 'out' | 'unknown';

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { HARROWGILL as LABEL } from '../../../demo/module-batch';
-import { fitLabel } from '../module/fit';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { translate } from '../module/translate';
+import {
+	fitLabel,
+	maximumPowerPoint,
+	openCircuitVoltage,
+	shortCircuitCurrent,
+	translate
+} from '../module';
 import { lightOf } from './irradiance';
 import { EMPTY_BATCH, type Control, type Take } from './module-batch';
 import { nameplateOf } from './nameplate-of';

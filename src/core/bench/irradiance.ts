@@ -1,9 +1,6 @@
-import { fromReferenceModule, irradianceFromIsc } from '../conditions/reference-module';
-import { fitLabel } from '../module/fit';
-import { maximumPowerPoint } from '../module/single-diode';
-import { translate } from '../module/translate';
-import { millisOf } from '../units/instant';
-import { STC_IRRADIANCE } from '../units/constants';
+import { fromReferenceModule, irradianceFromIsc } from '../conditions';
+import { fitLabel, maximumPowerPoint, translate } from '../module';
+import { millisOf, STC_IRRADIANCE } from '../units';
 import { alignmentOf, type Alignment } from './alignment';
 import type { Control, ModuleBatch, Shadow, Take } from './module-batch';
 import { nameplateOf } from './nameplate-of';

@@ -1,5 +1,5 @@
 import type { LoadPoint } from './fill-factor';
-import type { Technology } from '../module/technology';
+import type { Technology } from '../module';
 
 /** What is on a module's back, as far as it can be read. */
 export interface BatchNameplate {

@@ -1,7 +1,12 @@
-import { fitLabel, type LabelFit } from '../module/fit';
-import { checkLabel, type LabelFinding } from '../module/plausibility';
-import type { Nameplate } from '../module/nameplate';
-import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS } from '../module/technology';
+import {
+	checkLabel,
+	DEFAULT_TECHNOLOGY,
+	fitLabel,
+	type LabelFinding,
+	type LabelFit,
+	type Nameplate,
+	TECHNOLOGY_FACTS
+} from '../module';
 import type { BatchNameplate } from './module-batch';
 
 /** Ratios of usual labels, for what one does not state; common practice, no source. */

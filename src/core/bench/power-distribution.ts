@@ -1,8 +1,5 @@
-import { clearSkyAt } from '../conditions/clear-sky';
-import { onPlane, type Plane } from '../conditions/plane';
-import { sunPosition } from '../conditions/sun';
-import { STC_IRRADIANCE } from '../units/constants';
-import { millisOfClock } from '../units/instant';
+import { clearSkyAt, onPlane, type Plane, sunPosition } from '../conditions';
+import { millisOfClock, STC_IRRADIANCE } from '../units';
 
 /** Where an array is, how it lies, and what a year brings it. */
 export interface YearOfSun {

@@ -1,10 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import {
-	needWords,
-	openingWords,
-	ratingProblem,
-	stringFuseRule
-} from '../design-checks/string-fuse';
+import { needWords, openingWords, ratingProblem, stringFuseRule } from '../design-checks';
 import { fillUp, freeSwaps, readGrouping } from './grouping/explain';
 import { FREE_TARGET, groupingGives } from './grouping/grouping';
 import { NO_LABEL } from './module-batch';

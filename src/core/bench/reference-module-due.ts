@@ -1,4 +1,4 @@
-import { millisOf } from '../units/instant';
+import { millisOf } from '../units';
 import type { ModuleBatch, Take } from './module-batch';
 
 /** Nobody measured the control for so long, min: then the sun has moved. Judgement. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { CableSpec } from '../design-checks/cables/cable-rating';
+import type { CableSpec } from '../design-checks';
 import { answerRun, type RunAsk } from './run';
 
 const cable = (change: Partial<CableSpec> = {}): CableSpec => ({

@@ -1,11 +1,11 @@
 import {
-	rateCable,
+	type CableProblem,
 	type CableRating,
 	type CableSpec,
-	type CableProblem
-} from '../design-checks/cables/cable-rating';
-import { uncorrectedAmpacity } from '../design-checks/cables/required-current';
-import type { Result } from '../units/result';
+	rateCable,
+	uncorrectedAmpacity
+} from '../design-checks';
+import type { Result } from '../units';
 
 /** A run of cable as it is asked about, with the strings that feed it. */
 export interface RunAsk {

@@ -1,7 +1,5 @@
-import { clearSkyAt } from '../conditions/clear-sky';
-import { onPlane, type Plane } from '../conditions/plane';
-import { sunPosition, type Observer } from '../conditions/sun';
-import { STC_IRRADIANCE } from '../units/constants';
+import { clearSkyAt, type Observer, onPlane, type Plane, sunPosition } from '../conditions';
+import { STC_IRRADIANCE } from '../units';
 
 /** A group of modules as it was measured, and the array that it is to become. */
 export interface ScaleAsk {

@@ -1,4 +1,4 @@
-import { operate } from '../circuit/operate';
+import { operate } from '../circuit';
 import { TRACKER } from './configuration/answer';
 import { build, type ConfigurationParts } from './configuration/elements';
 import { branchesOf, modulesOf, withPart, type ArrayConfiguration } from './configuration/tree';

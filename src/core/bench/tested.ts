@@ -1,10 +1,7 @@
-import type { ModuleRun, StringCircuit } from '../circuit/description';
-import { WHOLE_SECTION } from '../circuit/description';
-import type { Nameplate } from '../module/nameplate';
-import { maximumPowerPoint, type SingleDiode } from '../module/single-diode';
-import { translate } from '../module/translate';
-import type { SiteRules } from '../record/record';
-import { coldFactor } from '../design-checks/cold-voltage';
+import { type ModuleRun, type StringCircuit, WHOLE_SECTION } from '../circuit';
+import { maximumPowerPoint, type Nameplate, type SingleDiode, translate } from '../module';
+import type { SiteRules } from '../record';
+import { coldFactor } from '../design-checks';
 import type { ModuleResult } from './evaluate';
 import { fitOf } from './nameplate-of';
 

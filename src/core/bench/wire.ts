@@ -1,4 +1,4 @@
-import { cableResistance } from '../circuit/cable';
+import { cableResistance } from '../circuit';
 import { squareOverMean, type YearOfSun } from './power-distribution';
 
 /** A run of cable between modules and what they feed. */

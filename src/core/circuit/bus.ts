@@ -1,7 +1,7 @@
 import { chainAmps, chainConductance, chainSweep, chainVolts, type Chain } from './chain';
 import { gatherString, type Side, type Surroundings } from './compile';
 import type { BusCircuit, StringCircuit } from './description';
-import { risingRoot, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope } from '../numerics';
 import type { Solution } from './section';
 
 /** Anything with two terminals whose current falls as its volts rise. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { maximumPowerPoint, openCircuitVoltage, voltageAt } from '../module/single-diode';
+import { maximumPowerPoint, openCircuitVoltage, voltageAt } from '../module';
 import {
 	chainAmps,
 	chainConductance,

@@ -1,4 +1,4 @@
-import { risingRoot, SMOOTH, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope, SMOOTH } from '../numerics';
 import { EvenSection, type Explicit, type Part, type Solution } from './section';
 
 /** Equal parts in series. */

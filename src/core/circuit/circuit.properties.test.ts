@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyBus, anyFault } from '../../../tests/support/arrays';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { inject } from '../faults/inject';
+import { inject } from '../faults';
 import { BusSource, StringSource } from './bus';
 import { curveOf } from './curve';
 import { wholeString, type BusCircuit } from './description';

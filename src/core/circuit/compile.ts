@@ -1,4 +1,4 @@
-import type { SingleDiode } from '../module/single-diode';
+import type { SingleDiode } from '../module';
 import { chainOf, type Chain, type Counted } from './chain';
 import {
 	CLOSED,

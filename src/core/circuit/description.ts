@@ -1,4 +1,4 @@
-import type { SingleDiode } from '../module/single-diode';
+import type { SingleDiode } from '../module';
 import { cableResistance, type Cable } from './cable';
 import type { DiodeModel } from './diode';
 import type { Load } from './load';

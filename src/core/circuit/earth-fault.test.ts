@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { openCircuitVoltage } from '../module/single-diode';
+import { openCircuitVoltage } from '../module';
 import { wholeString, type BusCircuit, type EarthConnection } from './description';
 import { detailOf, voltsBetween } from './detail';
 import { BYPASS_DIODE } from './diode';

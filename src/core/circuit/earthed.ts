@@ -2,7 +2,7 @@ import { BusSource, type Source } from './bus';
 import { chainAmps, chainOf, chainVolts, type Chain } from './chain';
 import { gatherString } from './compile';
 import type { BusCircuit, EarthConnection, StringCircuit } from './description';
-import { risingRoot, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope } from '../numerics';
 import type { Solution } from './section';
 
 /** A fault of less than this is not told from a dead short, ohm. */

@@ -1,8 +1,7 @@
-import type { OperatingPoint } from '../module/single-diode';
-import { fallingRoot } from '../numerics/falling-root';
+import type { OperatingPoint } from '../module';
+import { fallingRoot, type Slope } from '../numerics';
 import { BusSource, type Source, type StringSource } from './bus';
 import { EvenSection } from './section';
-import type { Slope } from '../numerics/rising-root';
 
 /** A falling curve y(x) over its whole range, with dy/dx; volts over amps, or amps over volts. */
 interface Falling {

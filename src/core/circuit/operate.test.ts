@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
+import { maximumPowerPoint, openCircuitVoltage } from '../module';
 import { BusSource } from './bus';
 import { CLOSED, withModule, wholeString, type BusCircuit } from './description';
 import { BYPASS_DIODE } from './diode';

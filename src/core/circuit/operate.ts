@@ -1,6 +1,6 @@
 import type { Load } from './load';
-import type { OperatingPoint } from '../module/single-diode';
-import { fallingRoot } from '../numerics/falling-root';
+import type { OperatingPoint } from '../module';
+import { fallingRoot } from '../numerics';
 import { voltsInto, type Source } from './bus';
 import { powerMaxima } from './maxima';
 

@@ -6,7 +6,7 @@ import {
 	LEAKAGE,
 	type DiodeModel
 } from './diode';
-import { risingRoot, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope } from '../numerics';
 import type { Part, Solution } from './section';
 
 /**

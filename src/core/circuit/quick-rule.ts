@@ -1,4 +1,4 @@
-import type { OperatingPoint } from '../module/single-diode';
+import type { OperatingPoint } from '../module';
 
 /** What the quick rule knows of a module or of an arrangement: its volts and amps at full power. */
 export type Arrangement =

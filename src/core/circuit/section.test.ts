@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { voltageAt } from '../module/single-diode';
+import { voltageAt } from '../module';
 import { BusSource } from './bus';
 import { sectionPart } from './compile';
 import {

@@ -1,4 +1,4 @@
-import { voltageAt, type SingleDiode } from '../module/single-diode';
+import { type SingleDiode, voltageAt } from '../module';
 import {
 	beyondExponential,
 	conductanceBeyond,
@@ -6,7 +6,7 @@ import {
 	endOfExponential,
 	type DiodeModel
 } from './diode';
-import { risingRoot, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope } from '../numerics';
 
 /**
  * Reverse breakdown of one cell: its shunt current times 1 + b (1 - Vd/Vbr)^-n while the junction

@@ -1,6 +1,6 @@
 import { chainAmps, chainConductance, chainOf, type Chain } from './chain';
 import { diodeAmps, type DiodeModel } from './diode';
-import { risingRoot, type Slope } from '../numerics/rising-root';
+import { risingRoot, type Slope } from '../numerics';
 import { EvenSection, type CellGroup, type Part, type Solution } from './section';
 
 /**

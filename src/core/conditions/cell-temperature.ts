@@ -1,7 +1,6 @@
-import { fallingRoot } from '../numerics/falling-root';
-import { openCircuitVoltage } from '../module/single-diode';
-import { translate, type ModuleModel } from '../module/translate';
-import { STC_IRRADIANCE } from '../units/constants';
+import { fallingRoot } from '../numerics';
+import { type ModuleModel, openCircuitVoltage, translate } from '../module';
+import { STC_IRRADIANCE } from '../units';
 
 /*
  * Cell temperature by each route, degC. Irradiance in the plane in W/m2.

@@ -1,4 +1,4 @@
-import { cosd } from '../units/angle';
+import { cosd } from '../units';
 import { extraterrestrial, type SunPosition } from './sun';
 
 /** Irradiance under an open sky, W/m2. */

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { NAMEPLATE } from '../../../tests/support/scenario';
-import { fitLabel } from '../module/fit';
-import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { translate } from '../module/translate';
+import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
 import {
 	fromAirAndWind,
 	fromBackProbe,

@@ -1,4 +1,4 @@
-import { cosd, degrees, sind } from '../units/angle';
+import { cosd, degrees, sind } from '../units';
 import type { SkyIrradiance } from './clear-sky';
 import type { SunPosition } from './sun';
 

@@ -1,7 +1,5 @@
-import { shortCircuitCurrent } from '../module/single-diode';
-import { translate, type ModuleModel } from '../module/translate';
-import { STC_IRRADIANCE } from '../units/constants';
-import { refuse, succeed, type Result } from '../units/result';
+import { type ModuleModel, shortCircuitCurrent, translate } from '../module';
+import { refuse, type Result, STC_IRRADIANCE, succeed } from '../units';
 import { fromOpenCircuitVolts } from './cell-temperature';
 
 /** Light and heat as a known good module beside the array feels them. */

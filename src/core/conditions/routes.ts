@@ -1,6 +1,5 @@
-import { fitLabel } from '../module/fit';
-import type { Nameplate } from '../module/nameplate';
-import { refuse, succeed, type Result } from '../units/result';
+import { fitLabel, type Nameplate } from '../module';
+import { refuse, type Result, succeed } from '../units';
 import { fromAirAndWind, fromBackProbe, fromNominal } from './cell-temperature';
 import { clearSkyAt, USUAL_TURBIDITY } from './clear-sky';
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';

@@ -1,4 +1,4 @@
-import { degrees, sind } from '../units/angle';
+import { degrees, sind } from '../units';
 
 /** What the shadow of an object held square to the glass says. */
 export interface ShadowReading {

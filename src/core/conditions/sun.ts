@@ -1,4 +1,4 @@
-import { cosd, degrees, sind, tand, wrapDegrees } from '../units/angle';
+import { cosd, degrees, sind, tand, wrapDegrees } from '../units';
 
 /** Where one stands and in what air. */
 export interface Observer {

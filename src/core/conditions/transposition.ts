@@ -1,5 +1,5 @@
 import { extraterrestrial, sunPosition, type Observer } from './sun';
-import { cosd } from '../units/angle';
+import { cosd } from '../units';
 import { clearSkyAt, diffuseShare, type SkyIrradiance } from './clear-sky';
 import { incidenceAngle, onPlane, type Plane } from './plane';
 

@@ -1,9 +1,7 @@
-import { partsOnward } from '../record/path';
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, type PartOf, partsOf, partsOnward } from '../record';
 import { recordedRating } from './cables/recorded-cable';
 import { uncorrectedAmpacity } from './cables/required-current';
-import { INVERTER_FACTOR } from '../profiles/interconnection';
+import { INVERTER_FACTOR } from '../profiles';
 import { amount, answered, notAssessed, type Check, type CheckBase } from './check';
 
 type Conductor = PartOf<'conductor'>;

@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import { acConductorChecks } from './ac-side';
 import { CHECK_VERDICTS, type Check } from './check';
 import { conductorChecks } from './conductors';

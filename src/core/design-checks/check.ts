@@ -1,4 +1,4 @@
-import type { UnknownPlace } from '../record/unknowns';
+import type { UnknownPlace } from '../record';
 
 /** What a design check is about; stable, since files of the command line carry it. */
 export const CHECK_CODES = [

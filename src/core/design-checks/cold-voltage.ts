@@ -1,10 +1,7 @@
-import { coefficientsOf } from '../module/coefficients';
-import type { Nameplate } from '../module/nameplate';
-import { STC_CELL_TEMPERATURE } from '../units/constants';
-import type { ModuleType, SiteRules } from '../record/record';
-import { isCrystalline } from '../module/technology';
-import { COLD_VOLTAGE } from '../profiles/iec';
-import { COLD_FACTORS } from '../profiles/us';
+import { coefficientsOf, isCrystalline, type Nameplate } from '../module';
+import { STC_CELL_TEMPERATURE } from '../units';
+import type { ModuleType, SiteRules } from '../record';
+import { COLD_FACTORS, COLD_VOLTAGE } from '../profiles';
 
 /** Open-circuit volts at the lowest temperature over those of the label, and where that comes from. */
 export interface ColdFactor {

@@ -1,12 +1,16 @@
-import { partsOnward } from '../record/path';
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	type ArrayRecord,
+	marksOf,
+	parallelStrings,
+	type PartOf,
+	partsOf,
+	partsOnward,
+	type StringRecord
+} from '../record';
 import { recordedRating } from './cables/recorded-cable';
 import { carries, requiredCurrent, uncorrectedAmpacity } from './cables/required-current';
 import { designIscSum } from './current-limits';
-import { parallelStrings } from '../record/parallel-strings';
-import { CURRENT as US } from '../profiles/us';
-import { marksOf } from '../record/string-groups';
+import { US_CURRENT as US } from '../profiles';
 import { amount, answered, notAssessed, stringPlaces, type Check, type CheckBase } from './check';
 import { stringsThrough } from './currents';
 

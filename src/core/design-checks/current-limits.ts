@@ -1,9 +1,4 @@
-import {
-	typesInString,
-	type ArrayRecord,
-	type ModuleType,
-	type StringRecord
-} from '../record/record';
+import { type ArrayRecord, type ModuleType, type StringRecord, typesInString } from '../record';
 
 /** Rear gain of the short-circuit current where the nameplate states none, %; Zembo default. */
 const USUAL_REAR_GAIN = 10;

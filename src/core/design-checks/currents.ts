@@ -1,9 +1,13 @@
-import { inputsOf, partsOnward } from '../record/path';
-import { partsOf, type Part } from '../record/part';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	type ArrayRecord,
+	inputsOf,
+	type Part,
+	partsOf,
+	partsOnward,
+	type StringRecord
+} from '../record';
 import { designIscSum } from './current-limits';
-import { CURRENT as IEC } from '../profiles/iec';
-import { CURRENT as US } from '../profiles/us';
+import { IEC_CURRENT as IEC, US_CURRENT as US } from '../profiles';
 import { amount, answered, notAssessed, type Check, type CheckBase } from './check';
 
 /** Current of combiners, disconnects and inputs against what their strings can produce. */

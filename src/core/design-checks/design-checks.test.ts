@@ -6,8 +6,15 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { unknownSpecs, type Part, type PartOf } from '../record/part';
-import { EMPTY_RECORD, UNKNOWN_LIMITS, type ArrayRecord, type StringFuse } from '../record/record';
+import {
+	type ArrayRecord,
+	EMPTY_RECORD,
+	type Part,
+	type PartOf,
+	type StringFuse,
+	UNKNOWN_LIMITS,
+	unknownSpecs
+} from '../record';
 import { testId } from '../../../tests/support/scenario';
 import { checkRecord } from './check-record';
 import { CHECK_CODES, CHECK_VERDICTS, type Check, type CheckCode } from './check';

@@ -1,8 +1,14 @@
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord, ModuleType, StringRecord } from '../record/record';
+import {
+	type ArrayRecord,
+	marksOf,
+	type ModuleType,
+	type PartOf,
+	partsOf,
+	stringGroups,
+	type StringRecord
+} from '../record';
 import { coldModuleVolts } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
-import { marksOf, stringGroups } from '../record/string-groups';
 import { designIsc } from './current-limits';
 import {
 	amount,

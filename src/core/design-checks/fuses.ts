@@ -1,13 +1,17 @@
-import { partsOnward } from '../record/path';
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	type ArrayRecord,
+	marksOf,
+	type ParallelGroup,
+	parallelStrings,
+	type PartOf,
+	partsOf,
+	partsOnward,
+	type StringRecord
+} from '../record';
 import { NEC_RATINGS, nextRating } from './cables/standard-ratings';
 import { designIscOf, designIscSum } from './current-limits';
-import { parallelStrings, type ParallelGroup } from '../record/parallel-strings';
-import { CURRENT as IEC } from '../profiles/iec';
-import { CURRENT as US } from '../profiles/us';
+import { IEC_CURRENT as IEC, US_CURRENT as US } from '../profiles';
 import { openingWords, stringFuseRule } from './string-fuse';
-import { marksOf } from '../record/string-groups';
 import {
 	amount,
 	answered,

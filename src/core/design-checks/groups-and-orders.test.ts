@@ -7,13 +7,11 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { unknownSpecs, type Part } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, type Part, stringGroups, unknownSpecs } from '../record';
 import { coldStringVolts } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
-import { emergencyOrder } from '../isolation/emergency-shutdown';
+import { emergencyOrder } from '../isolation';
 import { designIscOf } from './current-limits';
-import { stringGroups } from '../record/string-groups';
 
 const said = (record: ArrayRecord) =>
 	emergencyOrder(record).map(({ words, part }) => (part ? `${part.mark}: ${words}` : words));

@@ -1,8 +1,6 @@
-import { fitLabel } from '../module/fit';
-import { maximumPowerPoint } from '../module/single-diode';
-import { translate } from '../module/translate';
-import type { ModuleType } from '../record/record';
-import { STC_IRRADIANCE } from '../units/constants';
+import { fitLabel, maximumPowerPoint, translate } from '../module';
+import type { ModuleType } from '../record';
+import { STC_IRRADIANCE } from '../units';
 
 /** Vmp of one module in full sun, V. */
 export function vmpAt(type: ModuleType, cellTemperature: number): number {

@@ -1,9 +1,14 @@
-import { partsOnward } from '../record/path';
-import { acPower, dcAcRatio, labelPower } from '../record/label-power';
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import {
+	acPower,
+	type ArrayRecord,
+	dcAcRatio,
+	labelPower,
+	type PartOf,
+	partsOf,
+	partsOnward
+} from '../record';
 import { IEC_RATINGS, NEC_RATINGS, nextRating } from './cables/standard-ratings';
-import { INVERTER_FACTOR, necBusbar } from '../profiles/interconnection';
+import { INVERTER_FACTOR, necBusbar } from '../profiles';
 import {
 	amount,
 	answered,

@@ -1,4 +1,4 @@
-import type { ModuleType, SiteRules } from '../record/record';
+import type { ModuleType, SiteRules } from '../record';
 import { coldModuleVolts } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
 

@@ -1,11 +1,8 @@
-import { partsOf, type PartOf } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, parallelStrings, type PartOf, partsOf, stringGroups } from '../record';
 import { coldStringVolts } from './cold-voltage';
 import { designIscSum } from './current-limits';
-import { parallelStrings } from '../record/parallel-strings';
 import { earthingConductorArea, IEC_EARTHING_AREA } from './equipment-earthing';
-import { rapidShutdownDuty } from '../profiles/rapid-shutdown';
-import { stringGroups } from '../record/string-groups';
+import { rapidShutdownDuty } from '../profiles';
 import { amount, answered, notAssessed, PLACES, type Check, type CheckBase } from './check';
 
 /** Protection of people and equipment: rapid shutdown, arc and ground faults, surges, earthing. */

@@ -1,8 +1,7 @@
 import { IEC_RATINGS, NEC_RATINGS } from './cables/standard-ratings';
 import { amount } from './check';
-import { CURRENT as IEC, GPV } from '../profiles/iec';
-import { CURRENT as US } from '../profiles/us';
-import type { SiteRules } from '../record/record';
+import { GPV, IEC_CURRENT as IEC, US_CURRENT as US } from '../profiles';
+import type { SiteRules } from '../record';
 
 /** Strings in parallel, as the rule about their fuses sees them. */
 export interface ParallelStrings {

@@ -1,20 +1,14 @@
-import { BusSource } from '../circuit/bus';
-import { operate } from '../circuit/operate';
+import { BusSource, operate } from '../circuit';
+import { agedModel, moduleAtConditions, stringAtConditions, USUAL_PARTS } from '../expectation';
 import {
-	agedModel,
-	moduleAtConditions,
-	stringAtConditions,
-	USUAL_PARTS
-} from '../expectation/predict';
-import {
-	typesInString,
 	type ArrayRecord,
+	marksOf,
 	type ModuleType,
-	type StringRecord
-} from '../record/record';
-import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units/constants';
-import { parallelStrings } from '../record/parallel-strings';
-import { marksOf } from '../record/string-groups';
+	parallelStrings,
+	type StringRecord,
+	typesInString
+} from '../record';
+import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 import {
 	amount,
 	answered,

@@ -1,10 +1,16 @@
-import { partsOnward } from '../record/path';
-import type { Part, PartOf } from '../record/part';
-import type { ArrayRecord, Structure } from '../record/record';
+import {
+	type ArrayRecord,
+	marksOf,
+	type Part,
+	type PartOf,
+	partsOnward,
+	type StringGroup,
+	stringGroups,
+	type Structure
+} from '../record';
 import { coldFactor, coldStringVolts } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
-import { insulationRow, INSULATION } from '../profiles/insulation';
-import { marksOf, stringGroups, type StringGroup } from '../record/string-groups';
+import { INSULATION, insulationRow } from '../profiles';
 import {
 	amount,
 	answered,

@@ -1,9 +1,8 @@
 import { ALL_SITES } from '../../../tests/support/sites';
-import { EMPTY_RECORD } from '../record/record';
+import { EMPTY_RECORD } from '../record';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
-import type { StringFaultCode } from '../faults/fault';
-import { USUAL_RATES } from '../faults/rates';
+import { type StringFaultCode, USUAL_RATES } from '../faults';
 import { assess } from './assess';
 import { posteriorBehind } from './calibration';
 import { inOrder } from './order';

@@ -1,14 +1,23 @@
-import type { ArrayRecord } from '../record/record';
-import { expectReadings, yearsInService, type Expectations } from '../expectation/expect';
-import { withoutAboveMeter } from '../expectation/meter-figure';
-import { findCurrentReadings, measurementsOf } from '../visit/current-readings';
-import { plainRule, type PlainRule } from '../expectation/five-percent';
-import type { Visit } from '../visit/visit';
-import { judgeByLimits } from '../assessment/limits/judge-by-limits';
-import type { LimitVerdict } from '../assessment/limits/limit-verdict';
-import { effectiveVisit, type EffectiveVisit } from '../visit/effective-visit';
-import { maximumPowerPoint, openCircuitVoltage } from '../module/single-diode';
-import { agedModel, moduleAtConditions } from '../expectation/predict';
+import type { ArrayRecord } from '../record';
+import {
+	agedModel,
+	type Expectations,
+	expectReadings,
+	moduleAtConditions,
+	plainRule,
+	type PlainRule,
+	withoutAboveMeter,
+	yearsInService
+} from '../expectation';
+import {
+	effectiveVisit,
+	type EffectiveVisit,
+	findCurrentReadings,
+	measurementsOf,
+	type Visit
+} from '../visit';
+import { judgeByLimits, type LimitVerdict } from '../assessment';
+import { maximumPowerPoint, openCircuitVoltage } from '../module';
 import type { EquipmentPosterior } from './equipment/equipment-case';
 import { weighEquipment } from './equipment/sources';
 import { calibratedLines } from './calibration';
@@ -22,8 +31,8 @@ import { nextTests } from './next/next-tests';
 import type { ProposedTest } from './next/proposed-test';
 import { scopeTests } from './next/scope-tests';
 import { sharedTests } from './next/shared-tests';
-import { Contraindications, type WithheldTest } from '../visit-plan/contraindications';
-import type { InspectionEntry } from '../inspection/entry';
+import { Contraindications, type WithheldTest } from '../visit-plan';
+import type { InspectionEntry } from '../inspection';
 import { untestedWords } from './untested';
 import { rankedCauses } from './ranked-causes';
 import { traceGroups, type Traced } from './trace-groups';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SALTMARSH } from '../../../tests/support/sites';
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import { carriedOver } from './carried-over';
 
 const { record } = SALTMARSH;

@@ -1,11 +1,7 @@
-import { placeKey, type Place } from '../visit/place';
-import { placeProblem } from '../visit/place-in-record';
-import type { Quantity } from '../visit/quantity';
-import type { Verdict } from '../expectation/verdict';
-import { differenceInWords } from '../record/difference';
-import type { Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
-import type { InspectionEntry } from '../inspection/entry';
+import { type Place, placeKey, placeProblem, type Quantity, type Visit } from '../visit';
+import type { Verdict } from '../expectation';
+import { type ArrayRecord, differenceInWords } from '../record';
+import type { InspectionEntry } from '../inspection';
 import { assess, type Assessment } from './assess';
 
 /** A reading that is judged differently by another revision of the record. */

@@ -1,14 +1,24 @@
-import { median } from '../numerics/quantile';
-import { moduleAtShift, modulesAtShift, type PeerGroup } from '../expectation/group';
-import { standbyVolts } from '../expectation/in-state';
-import { stringOfPlace, stringKey } from '../visit/place';
-import { runningVolts, stringAtConditions } from '../expectation/predict';
-import { STRING_QUANTITIES, type Quantity } from '../visit/quantity';
-import { trackedVoltages } from '../expectation/tracked-voltage';
-import { isStringReading, type Reading } from '../visit/visit';
-import type { FaultRates } from '../faults/rates';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { fuseInCircuit, type ArrayRecord, type StringRecord } from '../record/record';
+import { median } from '../numerics';
+import {
+	moduleAtShift,
+	modulesAtShift,
+	type PeerGroup,
+	runningVolts,
+	standbyVolts,
+	stringAtConditions,
+	trackedVoltages
+} from '../expectation';
+import {
+	isStringReading,
+	type Quantity,
+	type Reading,
+	STRING_QUANTITIES,
+	stringKey,
+	stringOfPlace
+} from '../visit';
+import type { FaultRates } from '../faults';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module';
+import { type ArrayRecord, fuseInCircuit, type StringRecord } from '../record';
 import type { ConditionsAtString } from './here';
 import { earthDensities } from './earth-evidence';
 import { earthReadOf, type LocatedEvidence } from './located';

@@ -1,4 +1,4 @@
-import type { CauseCode, Spread } from '../faults/fault';
+import type { CauseCode, Spread } from '../faults';
 
 /** Where a cause sits; empty for what concerns the whole visit. */
 export interface CausePlace {

@@ -1,7 +1,5 @@
-import { logSum } from '../numerics/log-sum';
-import type { SharedUncertainty } from '../expectation/error-model';
-import { logNormalDensity } from '../numerics/normal-distribution';
-import type { Shift } from '../expectation/shared-shift';
+import { logNormalDensity, logSum } from '../numerics';
+import type { SharedUncertainty, Shift } from '../expectation';
 
 /**
  * What may move all strings of a group alike: nothing, soiling on all of them, conditions that were not as

@@ -1,5 +1,5 @@
-import { ROOT_TWO_PI } from '../numerics/normal-distribution';
-import type { Scatter } from '../expectation/scatter';
+import { ROOT_TWO_PI } from '../numerics';
+import type { Scatter } from '../expectation';
 import { MODEL_TAIL } from './evidence';
 
 /**

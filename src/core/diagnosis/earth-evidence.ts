@@ -1,4 +1,4 @@
-import { METER_RESISTANCE } from '../circuit/parts';
+import { METER_RESISTANCE } from '../circuit';
 import { rightDensity, wrongDensity } from './evidence';
 
 /** Both poles of an isolated string to earth, V; null where one was not read. */

@@ -1,5 +1,5 @@
-import { normalDensity } from '../numerics/normal-distribution';
-import type { Scatter } from '../expectation/scatter';
+import { normalDensity } from '../numerics';
+import type { Scatter } from '../expectation';
 
 /**
  * How often a reading is simply wrong, and how it is then wrong; judgement. Leads swapped, decimal

@@ -1,4 +1,4 @@
-import type { Purpose } from '../visit/visit';
+import type { Purpose } from '../visit';
 
 /*
  * How frequent faults are at one array, as multiples of the usual rates: most arrays have few, some have

@@ -1,7 +1,11 @@
-import type { GroupReading, PeerGroup } from '../expectation/group';
-import { coarse, rmsOf } from '../expectation/scatter';
-import type { Shift } from '../expectation/shared-shift';
-import type { TrackedVoltage } from '../expectation/tracked-voltage';
+import {
+	coarse,
+	type GroupReading,
+	type PeerGroup,
+	rmsOf,
+	type Shift,
+	type TrackedVoltage
+} from '../expectation';
 import { densityNodes } from './density-nodes';
 import { aloneOnTracker, type StringCase } from './string-case';
 import { classTable, tableKey, type ClassTable } from './string-table';

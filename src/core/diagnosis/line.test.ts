@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FAULT_CODES } from '../visit/fault-code';
-import { QUANTITIES } from '../visit/quantity';
-import type { CauseCode } from '../faults/fault';
+import { FAULT_CODES, QUANTITIES } from '../visit';
+import type { CauseCode } from '../faults';
 import { lineOf, type BareMember } from './line';
 import { amount, causeWords, knownWords, lookAlikes, lowerFirst, readingPlace } from './words';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
-import type { Reading } from '../visit/visit';
+import type { Reading } from '../visit';
 import { acProbes, keyOfProbe, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import type { ScopeProbe } from './scope';
 

@@ -1,7 +1,5 @@
-import { placeKey, POLES, type PartPoint } from '../visit/place';
-import type { Reading } from '../visit/visit';
-import { partsOf } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type PartPoint, placeKey, POLES, type Reading } from '../visit';
+import { type ArrayRecord, partsOf } from '../record';
 import type { Predicted } from './evidence';
 import { CLOSED_OHMS, OPEN_OHMS } from './part-figures';
 import { densityOf } from './located';

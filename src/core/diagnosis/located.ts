@@ -1,6 +1,5 @@
-import type { Quantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
-import type { Fault, StringFaultCode } from '../faults/fault';
+import type { Quantity, Reading } from '../visit';
+import type { Fault, StringFaultCode } from '../faults';
 import type { EarthDensities } from './earth-evidence';
 import { rightDensity, wrongDensity, type Predicted } from './evidence';
 import { predictAt } from './predict-at';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_RATES } from '../faults/rates';
+import { USUAL_RATES } from '../faults';
 import { messageFactor, pointedAt, ratesAfterMessage } from './message';
 
 describe('what the inverter says', () => {

@@ -1,6 +1,5 @@
-import type { FaultCode } from '../visit/fault-code';
-import { rateOf, RATED_CODES, type FaultRates } from '../faults/rates';
-import { meaningsOf } from '../visit/inverter-message';
+import { type FaultCode, meaningsOf } from '../visit';
+import { type FaultRates, RATED_CODES, rateOf } from '../faults';
 
 /** Causes that a meaning of an inverter's message points at. */
 const POINTS_AT: Readonly<Record<string, readonly FaultCode[]>> = {

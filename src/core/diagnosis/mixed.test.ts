@@ -1,9 +1,8 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, stringOfPlace } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
-import { expectReadings } from '../expectation/expect';
-import { stringOfPlace } from '../visit/place';
-import type { ArrayRecord } from '../record/record';
+import { expectReadings } from '../expectation';
+import type { ArrayRecord } from '../record';
 import { assess } from './assess';
 
 describe('a string with a module of another type', () => {

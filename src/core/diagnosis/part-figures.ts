@@ -1,5 +1,5 @@
-import type { Reading } from '../visit/visit';
-import { DIODE_OVER_RANGE, weighedValue } from '../expectation/meter-figure';
+import type { Reading } from '../visit';
+import { DIODE_OVER_RANGE, weighedValue } from '../expectation';
 import type { Predicted } from './evidence';
 
 /** A diode tester's figure where nothing conducts. */

@@ -1,9 +1,8 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
-import { expectReadings } from '../expectation/expect';
-import type { StringFaultCode } from '../faults/fault';
-import { USUAL_RATES } from '../faults/rates';
+import { expectReadings } from '../expectation';
+import { type StringFaultCode, USUAL_RATES } from '../faults';
 import { assess } from './assess';
 import { traceGroups } from './trace-groups';
 

@@ -1,6 +1,5 @@
-import type { PeerGroup } from '../expectation/group';
-import type { Shift } from '../expectation/shared-shift';
-import type { Reading } from '../visit/visit';
+import type { PeerGroup, Shift } from '../expectation';
+import type { Reading } from '../visit';
 import {
 	allRight,
 	chanceWrong,
@@ -9,7 +8,7 @@ import {
 	type LocatedEvidence,
 	type LocatedWeight
 } from './located';
-import { logSum } from '../numerics/log-sum';
+import { logSum } from '../numerics';
 import { predictAt } from './predict-at';
 import { itemsOf, trackedId } from './items';
 import type { BusEvidence, Scope } from './scope';

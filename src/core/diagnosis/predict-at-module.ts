@@ -1,5 +1,4 @@
-import type { Reading } from '../visit/visit';
-import { isRunning } from '../visit/switching-state';
+import { isRunning, type Reading } from '../visit';
 import type { Predicted } from './evidence';
 import type { ConditionsAtString } from './here';
 import { heldDown, moduleShare } from './module-share';

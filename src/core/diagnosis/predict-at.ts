@@ -1,4 +1,4 @@
-import type { Reading } from '../visit/visit';
+import type { Reading } from '../visit';
 import type { Predicted } from './evidence';
 import { predictAtModule } from './predict-at-module';
 import type { ConditionsAtString } from './here';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
-import type { Quantity } from '../visit/quantity';
+import type { Quantity } from '../visit';
 import { classesOf } from './string-class';
-import { logSum } from '../numerics/log-sum';
+import { logSum } from '../numerics';
 import { logSharedPriors, speaksAgainstConditions } from './common-causes';
 import { shiftGrid } from './shift-grid';
 

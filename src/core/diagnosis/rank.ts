@@ -1,8 +1,6 @@
-import { labelRanges } from '../record/label-ranges';
-import type { Quantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
-import type { Family, Fault } from '../faults/fault';
+import { type ArrayRecord, labelRanges } from '../record';
+import type { Quantity, Reading } from '../visit';
+import type { Family, Fault } from '../faults';
 import type { Cause, CausePlace, Reason, RuledOut } from './cause';
 import { lineOf, type BareMember } from './line';
 import { reasonsFor } from './reasons';

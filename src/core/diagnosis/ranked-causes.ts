@@ -1,10 +1,6 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { ArrayRecord } from '../record/record';
-import { inSameLight } from '../expectation/group';
-import { placeKey } from '../visit/place';
-import { findCurrentReadings } from '../visit/current-readings';
-import type { Reading } from '../visit/visit';
-import { partsOf } from '../record/part';
+import { type EffectiveVisit, findCurrentReadings, placeKey, type Reading } from '../visit';
+import { type ArrayRecord, partsOf } from '../record';
+import { inSameLight } from '../expectation';
 import type { EquipmentPosterior } from './equipment/equipment-case';
 import { equipmentCauses } from './equipment/lines';
 import { allSound } from './equipment/sources';

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
-import type { Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import type { Visit } from '../visit/visit';
+import type { Place, Quantity, Visit } from '../visit';
 import { assess } from './assess';
 
 const record = arrayRecord();

@@ -1,8 +1,6 @@
-import { leakWords, locateEarthFault } from '../circuit/earth-fault';
-import { QUANTITY_FACTS } from '../visit/quantity';
-import { placeWords } from '../visit/place-label';
-import type { Reading } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
+import { leakWords, locateEarthFault } from '../circuit';
+import { placeWords, QUANTITY_FACTS, type Reading } from '../visit';
+import type { ArrayRecord } from '../record';
 import type { Reason } from './cause';
 import { predictAt } from './predict-at';
 import { offScale, onScale } from './part-figures';

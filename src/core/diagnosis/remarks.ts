@@ -1,4 +1,4 @@
-import type { WithheldTest } from '../visit-plan/contraindications';
+import type { WithheldTest } from '../visit-plan';
 import type { Cause } from './cause';
 import type { ProposedTest } from './next/proposed-test';
 

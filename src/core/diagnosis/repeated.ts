@@ -1,4 +1,4 @@
-import type { Reading } from '../visit/visit';
+import type { Reading } from '../visit';
 
 /** A mistake is made again the same way once in so many times; judgement. */
 const SAME_MISTAKE = 0.08;

@@ -1,8 +1,6 @@
-import type { GroupReading, PeerGroup } from '../expectation/group';
-import type { PartPoint } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import type { Shift } from '../expectation/shared-shift';
-import type { SharedFaultCode } from '../faults/fault';
+import type { GroupReading, PeerGroup, Shift } from '../expectation';
+import type { PartPoint, Quantity } from '../visit';
+import type { SharedFaultCode } from '../faults';
 import type { Predicted } from './evidence';
 
 /**

@@ -1,10 +1,9 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, isStringReading, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { HOLLIN_CREEK } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation/expect';
-import { isStringReading, type Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
+import { expectReadings } from '../expectation';
+import type { ArrayRecord } from '../record';
 import { traceGroups } from './trace-groups';
 
 const scopesOf = (record: ArrayRecord, visit: Visit) =>

@@ -1,16 +1,19 @@
-import type { GroupReading, PeerGroup } from '../expectation/group';
-import { combine, ownUncertainty } from '../expectation/error-model';
-import { STANDBY_VOLTAGE_UNCERTAINTY, standbyVolts } from '../expectation/in-state';
-import { POLES, stringKey } from '../visit/place';
-import type { Shift } from '../expectation/shared-shift';
-import { inSameLight, moduleAtShift } from '../expectation/group';
-import type { Reading } from '../visit/visit';
-import { rateOf, type FaultRates } from '../faults/rates';
-import { openCircuitVoltage } from '../module/single-diode';
-import { normalDensity } from '../numerics/normal-distribution';
-import { partsOf } from '../record/part';
-import { partsOnward } from '../record/path';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	combine,
+	type GroupReading,
+	inSameLight,
+	moduleAtShift,
+	ownUncertainty,
+	type PeerGroup,
+	type Shift,
+	STANDBY_VOLTAGE_UNCERTAINTY,
+	standbyVolts
+} from '../expectation';
+import { POLES, type Reading, stringKey } from '../visit';
+import { type FaultRates, rateOf } from '../faults';
+import { openCircuitVoltage } from '../module';
+import { normalDensity } from '../numerics';
+import { type ArrayRecord, partsOf, partsOnward, type StringRecord } from '../record';
 import type { InputVolts } from './cases';
 import { spreadWith, type Predicted } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';

@@ -1,4 +1,4 @@
-import type { SharedEstimate, Shift } from '../expectation/shared-shift';
+import type { SharedEstimate, Shift } from '../expectation';
 
 /** A point of the plane of light and heat with the area it stands for. */
 export interface GridPoint extends Shift {

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
-import { partsOf, unknownSpecs } from '../record/part';
-import type { ArrayRecord } from '../record/record';
-import { emptyVisit, type Visit } from '../visit/visit';
+import { type ArrayRecord, partsOf, unknownSpecs } from '../record';
+import { emptyVisit, type Visit } from '../visit';
 import { assess } from './assess';
 
 const INVERTER = '019a0000-0000-7000-8000-00000000aaaa';

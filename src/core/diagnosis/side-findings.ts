@@ -1,15 +1,12 @@
-import { moduleAtShift } from '../expectation/group';
-import { AT_RATING } from '../expectation/inverter-rating';
-import { rmsOf } from '../expectation/scatter';
-import { maximumPowerPoint } from '../module/single-diode';
+import { AT_RATING, moduleAtShift, rmsOf } from '../expectation';
+import { maximumPowerPoint } from '../module';
 import type { InputVolts } from './cases';
 import { rightDensity, wrongDensity } from './evidence';
 import type { Cause, Reason } from './cause';
 import { lineOf, type BareMember } from './line';
 import type { GroupPosterior, Weighed } from './posterior';
 import { carriesNoCurrent } from './string-class';
-import type { FaultRates } from '../faults/rates';
-import { rateOf } from '../faults/rates';
+import { type FaultRates, rateOf } from '../faults';
 
 /** What inverter and record say besides the strings. */
 export interface SideFindingBasis {

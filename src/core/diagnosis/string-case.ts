@@ -1,6 +1,5 @@
-import type { GroupReading } from '../expectation/group';
-import type { TrackedVoltage } from '../expectation/tracked-voltage';
-import type { ModuleType, StringRecord } from '../record/record';
+import type { GroupReading, TrackedVoltage } from '../expectation';
+import type { ModuleType, StringRecord } from '../record';
 import type { ConditionsAtString } from './here';
 import type { LocatedEvidence } from './located';
 import type { StringClass } from './string-class';

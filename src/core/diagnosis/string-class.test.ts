@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
-import { STRING_FAULT_CODES } from '../faults/fault';
-import { USUAL_RATES } from '../faults/rates';
-import type { StringRecord } from '../record/record';
+import { STRING_FAULT_CODES, USUAL_RATES } from '../faults';
+import type { StringRecord } from '../record';
 import { classesOf } from './string-class';
 
 const record = arrayRecord();

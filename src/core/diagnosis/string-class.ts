@@ -1,15 +1,17 @@
-import type { ModuleType, StringRecord } from '../record/record';
-import { CATALOGUE, faultOf } from '../faults/catalogue';
+import type { ModuleType, StringRecord } from '../record';
 import {
-	partsOfSpread,
-	severitiesOf,
+	CATALOGUE,
 	type Family,
 	type Fault,
+	faultOf,
+	type FaultRates,
+	partsOfSpread,
+	rateOf,
+	severitiesOf,
 	type Severity,
 	type StringFaultCode
-} from '../faults/fault';
-import { rateOf, type FaultRates } from '../faults/rates';
-import type { Quantity } from '../visit/quantity';
+} from '../faults';
+import type { Quantity } from '../visit';
 
 /** One fault of one size. */
 export interface FaultOfSize {

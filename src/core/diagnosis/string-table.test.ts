@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { peersOf } from '../../../tests/support/peers';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { NO_SHIFT, type GroupReading } from '../expectation/group';
-import { stringKey } from '../visit/place';
+import { stringKey } from '../visit';
 import { classesOf, type StringClass } from './string-class';
 import { classTable, predictUnder, scaleOf, spreadOf, tableKey } from './string-table';
 

@@ -1,13 +1,20 @@
-import type { StringCircuit } from '../circuit/description';
-import type { StringQuantity } from '../visit/quantity';
-import type { StringRecord } from '../record/record';
-import { KNEE_UNCERTAINTY } from '../expectation/allowances';
-import { combine, ownUncertainty, scatterUncertainty } from '../expectation/error-model';
-import { modulesAtShift, type GroupReading, type PeerGroup } from '../expectation/group';
-import { predictReading, stringAtConditions, type Prediction } from '../expectation/predict';
-import { rmsOf } from '../expectation/scatter';
-import type { Shift } from '../expectation/shared-shift';
-import { usualState, type SwitchingState } from '../visit/switching-state';
+import type { StringCircuit } from '../circuit';
+import { type StringQuantity, type SwitchingState, usualState } from '../visit';
+import type { StringRecord } from '../record';
+import {
+	combine,
+	type GroupReading,
+	KNEE_UNCERTAINTY,
+	modulesAtShift,
+	ownUncertainty,
+	type PeerGroup,
+	type Prediction,
+	predictReading,
+	rmsOf,
+	scatterUncertainty,
+	type Shift,
+	stringAtConditions
+} from '../expectation';
 import type { StringClass } from './string-class';
 
 /** A clamp's rest and a floating end's drift: an interrupted path does not read an exact 0. */

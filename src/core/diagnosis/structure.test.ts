@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
-import { stringOfPlace, stringPlace } from '../visit/place';
-import { usualState } from '../visit/switching-state';
-import type { Quantity } from '../visit/quantity';
-import type { Reading, Visit } from '../visit/visit';
-import { unknownSpecs } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import {
+	type Quantity,
+	type Reading,
+	stringOfPlace,
+	stringPlace,
+	usualState,
+	type Visit
+} from '../visit';
+import { type ArrayRecord, unknownSpecs } from '../record';
 import { assess } from './assess';
 
 /* Causes whose structure once went wrong: each a visit as it may come home, with what must stand first. */

@@ -1,5 +1,5 @@
-import type { ModuleType, StringRecord } from '../record/record';
-import { modulesPerDevice, partsOfSpread, type Spread } from '../faults/fault';
+import type { ModuleType, StringRecord } from '../record';
+import { modulesPerDevice, partsOfSpread, type Spread } from '../faults';
 import type { FaultOfSize } from './string-class';
 
 /** One fault of one size at one place of its string. */

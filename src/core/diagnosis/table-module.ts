@@ -1,4 +1,4 @@
-import { DIODE_OVER_RANGE } from '../expectation/meter-figure';
+import { DIODE_OVER_RANGE } from '../expectation';
 import { rightDensity, wrongDensity, type Predicted } from './evidence';
 import { entropy, informationOf, outcomesOf } from './next/information';
 

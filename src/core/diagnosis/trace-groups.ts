@@ -1,10 +1,12 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { ArrayRecord } from '../record/record';
-import { inSameLight, type PeerGroup } from '../expectation/group';
-import { placeKey } from '../visit/place';
-import { findCurrentReadings, measurementsOf } from '../visit/current-readings';
-import type { Reading } from '../visit/visit';
-import { partsOf } from '../record/part';
+import {
+	type EffectiveVisit,
+	findCurrentReadings,
+	measurementsOf,
+	placeKey,
+	type Reading
+} from '../visit';
+import { type ArrayRecord, partsOf } from '../record';
+import { inSameLight, type PeerGroup } from '../expectation';
 import { speaksAgainstConditions } from './common-causes';
 import { faultFrequencies } from './fault-frequencies';
 import { casesOf, inputVolts, type InputVolts } from './cases';

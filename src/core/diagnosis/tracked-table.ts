@@ -1,18 +1,18 @@
-import type { StringCircuit } from '../circuit/description';
-import type { PeerGroup } from '../expectation/group';
-import { modulesAtShift } from '../expectation/group';
-import { stringAtConditions } from '../expectation/predict';
-import type { Shift } from '../expectation/shared-shift';
-import { usualState } from '../visit/switching-state';
+import type { StringCircuit } from '../circuit';
 import {
 	commonMaximumVoltage,
 	commonVoltages,
 	currentOf,
 	maximumPowerVoltage,
+	modulesAtShift,
+	type PeerGroup,
+	type Shift,
+	stringAtConditions,
 	type TrackedVoltage
-} from '../expectation/tracked-voltage';
-import type { StringRecord } from '../record/record';
-import type { Family } from '../faults/fault';
+} from '../expectation';
+import { usualState } from '../visit';
+import type { StringRecord } from '../record';
+import type { Family } from '../faults';
 import type { FaultOfSize, StringClass } from './string-class';
 import { circuitUnder, widenByGaps, type ClassTable } from './string-table';
 

@@ -1,4 +1,4 @@
-import type { StringQuantity } from '../visit/quantity';
+import type { StringQuantity } from '../visit';
 import type { Cause } from './cause';
 import type { Traced } from './trace-groups';
 import { predictUnder, spreadOf } from './string-table';

@@ -1,8 +1,5 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { ArrayRecord } from '../record/record';
-import { stringKey } from '../visit/place';
-import { findCurrentReadings } from '../visit/current-readings';
-import type { Quantity } from '../visit/quantity';
+import { type EffectiveVisit, findCurrentReadings, type Quantity, stringKey } from '../visit';
+import type { ArrayRecord } from '../record';
 
 /** What no reading of the visit can show, in words. */
 export function untestedWords(record: ArrayRecord, visit: EffectiveVisit): string[] {

@@ -1,4 +1,4 @@
-import type { Shift } from '../expectation/shared-shift';
+import type { Shift } from '../expectation';
 import { rightDensity, wrongDensity } from './evidence';
 import type { LocatedWeight } from './located';
 import type { BusEvidence, Scope, ScopePredictions } from './scope';

@@ -1,4 +1,4 @@
-import type { Spread } from '../faults/fault';
+import type { Spread } from '../faults';
 import type { Within } from './cause';
 import type { StringBuild } from './suspect';
 

@@ -1,7 +1,5 @@
-import type { CauseCode } from '../faults/fault';
-import { FAULTS } from '../visit/fault-code';
-import type { Quantity } from '../visit/quantity';
-import { QUANTITY_FACTS } from '../visit/quantity';
+import type { CauseCode } from '../faults';
+import { FAULTS, type Quantity, QUANTITY_FACTS } from '../visit';
 
 /** A reading's place in words: "A3 open-circuit volts". */
 export function readingPlace(label: string, quantity: Quantity): string {

@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import type { RecordChange } from '../record/change';
-import { PART_KIND_NAMES, type PartKind } from '../record/part';
-import { SYSTEMS } from '../record/record';
+import { PART_KIND_NAMES, type PartKind, type RecordChange, SYSTEMS } from '../record';
 import {
 	fieldSchema,
 	moduleTypeSchema,

@@ -2,10 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyBus } from '../../../tests/support/arrays';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { BusSource } from '../circuit/bus';
-import { wholeString, type BusCircuit } from '../circuit/description';
-import { BYPASS_DIODE } from '../circuit/diode';
-import { openCircuitVoltage } from '../module/single-diode';
+import { type BusCircuit, BusSource, BYPASS_DIODE, wholeString } from '../circuit';
+import { openCircuitVoltage } from '../module';
 import { atVoltsSchema, busCircuitSchema, busOfShortCircuit, shortCircuitSchema } from './circuit';
 
 const module = (more: object = {}) => ({

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import type { BusCircuit, StringCircuit } from '../circuit/description';
-import { BLOCKING_SILICON, BYPASS_DIODE } from '../circuit/diode';
+import { BLOCKING_SILICON, type BusCircuit, BYPASS_DIODE, type StringCircuit } from '../circuit';
 
 /*
  * A circuit as data. Two forms are read: the short one, strings as lists of modules, and the full one,

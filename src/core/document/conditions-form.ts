@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES, type Conditions } from '../conditions/conditions';
+import { type Conditions, IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions';
 import { figure, figureValue } from './figure';
 import { READING_LIMITS } from './reading';
 import { VISIT_TEXT } from './visit';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { LARGEST_FILE, readVisitData, readVisitDocument, writeVisitDocument } from './file';
 import { readFigure } from './figure';
-import { usualState } from '../visit/switching-state';
+import { usualState } from '../visit';
 import { readingSchema } from './reading';
 
 const text = JSON.stringify(demo);

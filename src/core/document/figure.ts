@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import { parseDecimal } from '../units/decimal';
-import { refuse } from '../units/result';
-import { parseQuantity } from '../units/typed-quantity';
+import { parseDecimal, parseQuantity, refuse } from '../units';
 
 export interface FigureLimits {
 	readonly min: number;

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { refuse, succeed, type Result } from '../units/result';
+import { refuse, type Result, succeed } from '../units';
 import { parseJson } from './parse-json';
 import { upgradeReadings } from './upgrade';
 import { FORMAT, VERSION, visitDocumentSchema, type VisitDocument } from './visit';

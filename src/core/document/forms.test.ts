@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { testId } from '../../../tests/support/scenario';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE } from '../../../tests/support/scenario';
-import { checkLabel } from '../module/plausibility';
+import { checkLabel } from '../module';
 import { conditionsFormSchema, conditionsOfForm } from './conditions-form';
 import { formOfModuleType, labelFormSchema, moduleTypeOfForm, nameplateOfForm } from './label-form';
 import { expandLabels } from './label-list';
@@ -14,7 +14,7 @@ import {
 	stringFieldsOfForm,
 	type StringForm
 } from './string-form';
-import { USUAL_METERS } from '../visit/visit';
+import { USUAL_METERS } from '../visit';
 
 const type = arrayRecord().moduleTypes[0]!;
 

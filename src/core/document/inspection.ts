@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { OUTCOMES, PATTERNS, SEVERITIES, type InspectionEntry } from '../inspection/entry';
+import { type InspectionEntry, OUTCOMES, PATTERNS, SEVERITIES } from '../inspection';
 import { instant, shortText } from './record';
 import { RECORD_LIMITS } from './record-limits';
 

@@ -1,4 +1,4 @@
-import { QUANTITIES } from '../visit/quantity';
+import { QUANTITIES } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { visitJsonSchema } from './json-schema';
 

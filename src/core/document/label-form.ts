@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import {
 	ALPHA_UNITS,
-	BETA_UNITS,
-	relativeCoefficient,
 	type AlphaUnit,
-	type BetaUnit
-} from '../module/coefficients';
-import type { Nameplate } from '../module/nameplate';
-import { TECHNOLOGIES } from '../module/technology';
-import type { ModuleType } from '../record/record';
+	BETA_UNITS,
+	type BetaUnit,
+	type Nameplate,
+	relativeCoefficient,
+	TECHNOLOGIES
+} from '../module';
+import type { ModuleType } from '../record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { required } from './form-text';
 import { RECORD_LIMITS } from './record-limits';

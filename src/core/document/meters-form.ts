@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Meter, Visit } from '../visit/visit';
+import type { Meter, Visit } from '../visit';
 import { figure, figureOrEmpty, figureValue } from './figure';
 import { READING_LIMITS } from './reading';
 

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import {
+	type BatchModule,
+	type BatchNameplate,
 	LOOKS,
 	type ModuleBatch,
-	type BatchNameplate,
-	type BatchModule,
 	type Take
-} from '../bench/module-batch';
-import { TECHNOLOGIES } from '../module/technology';
+} from '../bench';
+import { TECHNOLOGIES } from '../module';
 import { instant, shortText } from './record';
 
 /** Bounds of what a batch may hold. */

@@ -1,8 +1,11 @@
 import { z } from 'zod';
-import { STAMP_FORMS } from '../monitoring/import/stamp';
-import { MONITORED_QUANTITIES } from '../monitoring/import/monitored-quantity';
-import { MOST_COLUMNS, type Layout } from '../monitoring/import/layout';
-import type { Target } from '../monitoring/target';
+import {
+	type Layout,
+	MONITORED_QUANTITIES,
+	MOST_COLUMNS,
+	STAMP_FORMS,
+	type Target
+} from '../monitoring';
 
 const column = z.int().min(0).max(MOST_COLUMNS);
 const name = z.string().max(200);

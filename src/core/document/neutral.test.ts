@@ -1,9 +1,8 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, isStringReading } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { NAMEPLATE } from '../../../tests/support/scenario';
-import { expectReadings } from '../expectation/expect';
-import { isStringReading } from '../visit/visit';
-import { partsOf } from '../record/part';
+import { expectReadings } from '../expectation';
+import { partsOf } from '../record';
 import { looksNeutral, readNeutral, type NeutralVisit } from './neutral';
 
 const string = (id: string, more = {}) => ({

@@ -1,13 +1,25 @@
 import { z } from 'zod';
 import { nameplateSchema } from './record';
-import { stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { usualState } from '../visit/switching-state';
-import { emptyVisit, type Meter, type Reading, type Visit } from '../visit/visit';
-import type { Nameplate } from '../module/nameplate';
-import { unknownSpecs, type Part } from '../record/part';
-import { EMPTY_RECORD, UNKNOWN_LIMITS, UNSEEN_STRING, type ArrayRecord } from '../record/record';
-import { refuse, succeed, type Result } from '../units/result';
+import {
+	emptyVisit,
+	type Meter,
+	type Place,
+	type Quantity,
+	type Reading,
+	stringPlace,
+	usualState,
+	type Visit
+} from '../visit';
+import type { Nameplate } from '../module';
+import {
+	type ArrayRecord,
+	EMPTY_RECORD,
+	type Part,
+	UNKNOWN_LIMITS,
+	unknownSpecs,
+	UNSEEN_STRING
+} from '../record';
+import { refuse, type Result, succeed } from '../units';
 import { problemOf, type Problem } from './file';
 
 /*

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../units/result';
+import { refuse, type Result, succeed } from '../units';
 
 /** Brackets within brackets; the deepest of Zembo's own files has 12. */
 const DEEPEST = 60;

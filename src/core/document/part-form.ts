@@ -1,6 +1,5 @@
-import { fieldsOf, type Part, type PartKind } from '../record/part';
-import type { PartFields } from '../record/spec';
-import { refuse, succeed, type Result } from '../units/result';
+import { fieldsOf, type Part, type PartFields, type PartKind } from '../record';
+import { refuse, type Result, succeed } from '../units';
 import { readFigure } from './figure';
 
 /** What stands in the fields of a part's form, to the letter. */

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../units/result';
+import { refuse, type Result, succeed } from '../units';
 
 /** Stored photographs: longest side in px, and bytes. */
 export const PICTURE = { side: 2048, bytes: 600_000 } as const;

@@ -1,19 +1,23 @@
-import { canBeOverRange } from '../expectation/meter-figure';
+import { canBeOverRange } from '../expectation';
 import { z } from 'zod';
-import { CONDITION_LIMITS } from '../conditions/conditions';
-import { PART_POINTS, POLES, type Place } from '../visit/place';
-import { QUANTITIES, QUANTITY_FACTS } from '../visit/quantity';
-import { stateProblem, type SwitchingState } from '../visit/switching-state';
+import { CONDITION_LIMITS } from '../conditions';
 import {
-	REPAIR_STEPS,
+	FAULT_CODES,
 	type MeasuredCurve,
+	PART_POINTS,
+	type Place,
+	POLES,
+	QUANTITIES,
+	QUANTITY_FACTS,
 	type Reading,
+	REPAIR_STEPS,
 	type RepairEntry,
 	type SafetyEntry,
+	stateProblem,
+	type SwitchingState,
 	type Withdrawal
-} from '../visit/visit';
-import { FAULT_CODES } from '../visit/fault-code';
-import { REPAIR_KIND_NAMES, type RepairKind } from '../repair/kinds';
+} from '../visit';
+import { REPAIR_KIND_NAMES, type RepairKind } from '../repair';
 import { instant, shortText } from './record';
 import { RECORD_LIMITS } from './record-limits';
 

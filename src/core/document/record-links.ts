@@ -1,5 +1,4 @@
-import { cellKey, cellsOf, type Field } from '../record/field';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, cellKey, cellsOf, type Field } from '../record';
 import { RECORD_LIMITS } from './record-limits';
 
 /* What a record's entries name in one another: each passes its own schema, and the whole may still not hold together. */

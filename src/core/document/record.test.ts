@@ -1,11 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId } from '../../../tests/support/scenario';
 import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
-import { labelPower } from '../record/label-power';
-import { PART_KIND_NAMES, partsOf, unknownSpecs, type Part } from '../record/part';
-import { EMPTY_RECORD, UNKNOWN_LIMITS, UNKNOWN_RULES, type ArrayRecord } from '../record/record';
-import { unknownsOf } from '../record/unknowns';
-import { probableStrings } from '../design-checks/probable-strings';
+import {
+	type ArrayRecord,
+	EMPTY_RECORD,
+	labelPower,
+	type Part,
+	PART_KIND_NAMES,
+	partsOf,
+	UNKNOWN_LIMITS,
+	UNKNOWN_RULES,
+	unknownsOf,
+	unknownSpecs
+} from '../record';
+import { probableStrings } from '../design-checks';
 import { changeRequestSchema } from './change';
 import { partOfEntry, readLibrary, writeLibrary } from './library/library';
 import { STARTING_SET } from './library/starting-set';

@@ -1,26 +1,31 @@
-import { RATED_CODES, type RatedCode } from '../faults/rates';
+import { RATED_CODES, type RatedCode } from '../faults';
 import { z } from 'zod';
-import type { Nameplate } from '../module/nameplate';
-import { TECHNOLOGIES } from '../module/technology';
-import { STEPS, type Field, type Span } from '../record/field';
-import { fieldsOf, PART_KIND_NAMES, type Part, type PartKind } from '../record/part';
+import { type Nameplate, TECHNOLOGIES } from '../module';
 import {
+	type ArrayRecord,
 	EDITIONS,
+	type Field,
+	fieldsOf,
 	MODULE_STATES,
+	type ModuleDetail,
+	type ModuleLimits,
+	type ModuleType,
+	type Part,
+	PART_KIND_NAMES,
+	type PartFields,
+	type PartKind,
+	type SiteRules,
+	type Span,
+	type SpecField,
+	STEPS,
+	type StringDevices,
+	type StringRecord,
 	STRUCTURES,
 	SYSTEMS,
 	UNKNOWN_LIMITS,
 	UNKNOWN_RULES,
-	UNSEEN_STRING,
-	type ArrayRecord,
-	type ModuleDetail,
-	type ModuleLimits,
-	type ModuleType,
-	type SiteRules,
-	type StringDevices,
-	type StringRecord
-} from '../record/record';
-import type { PartFields, SpecField } from '../record/spec';
+	UNSEEN_STRING
+} from '../record';
 import { RECORD_LIMITS } from './record-limits';
 import { brokenLinks } from './record-links';
 

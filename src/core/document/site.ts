@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { applyChange } from '../record/change';
-import { changeBetween } from '../record/change-between';
-import type { ArrayRecord } from '../record/record';
-import { refuse, succeed, type Result } from '../units/result';
+import { applyChange, type ArrayRecord, changeBetween } from '../record';
+import { refuse, type Result, succeed } from '../units';
 import { recordChangeSchema } from './change';
 import { problemOf, readJsonText, type Problem } from './file';
 import { benchmarkEntrySchema, monitoringSettingsSchema } from './monitoring';

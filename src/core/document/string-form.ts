@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { cableResistance } from '../circuit/cable';
-import type { StringDevices, StringRecord } from '../record/record';
+import { cableResistance } from '../circuit';
+import type { StringDevices, StringRecord } from '../record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { required } from './form-text';
 import { RECORD_LIMITS } from './record-limits';

@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import type { Field } from '../record/field';
-import type { Part } from '../record/part';
-import { unknownSpecs } from '../record/part';
 import {
-	EMPTY_RECORD,
-	UNSEEN_STRING,
 	type ArrayRecord,
+	EMPTY_RECORD,
+	type Field,
+	type Part,
 	type StringDevices,
-	type System
-} from '../record/record';
+	type System,
+	unknownSpecs,
+	UNSEEN_STRING
+} from '../record';
 import { moduleTypeSchema, partSchema } from './record';
 import { RECORD_LIMITS } from './record-limits';
 

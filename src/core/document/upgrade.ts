@@ -1,6 +1,4 @@
-import { stringPlace } from '../visit/place';
-import { usualState } from '../visit/switching-state';
-import { STRING_QUANTITIES } from '../visit/quantity';
+import { STRING_QUANTITIES, stringPlace, usualState } from '../visit';
 import { VERSION } from './visit';
 
 /** A reading up to version 2: always of a whole string, in one of three states by name. */

@@ -5,7 +5,7 @@ import type {
 	RepairEntry,
 	SafetyEntry,
 	Withdrawal
-} from '../visit/visit';
+} from '../visit';
 
 /** Something that was stored in a visit, as everybody who has it open hears it. */
 export type VisitEvent =

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions/conditions';
-import { placeProblem } from '../visit/place-in-record';
-import { PURPOSES, type ConditionsEntry, type Meter, type Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
+import { IRRADIANCE_SOURCES, TEMPERATURE_SOURCES } from '../conditions';
+import { type ConditionsEntry, type Meter, placeProblem, PURPOSES, type Visit } from '../visit';
+import type { ArrayRecord } from '../record';
 import { inspectionEntrySchema } from './inspection';
 import { photographSchema } from './photograph';
 import {

@@ -1,11 +1,10 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, stringKey } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import { BusSource, StringSource } from '../circuit/bus';
-import type { ArrayRecord } from '../record/record';
+import { BusSource, StringSource } from '../circuit';
+import type { ArrayRecord } from '../record';
 import { expectReadings } from './expect';
 import { inputAtConditions } from './at-conditions';
-import { stringKey } from '../visit/place';
 
 const record = arrayRecord();
 const visit = visitOf({ record });

@@ -1,6 +1,6 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { BusCircuit } from '../circuit/description';
-import type { ArrayRecord } from '../record/record';
+import type { EffectiveVisit } from '../visit';
+import type { BusCircuit } from '../circuit';
+import type { ArrayRecord } from '../record';
 import { expectReadings } from './expect';
 import { groupOfString, modulesAtShift } from './group';
 import { stringAtConditions, USUAL_PARTS } from './predict';

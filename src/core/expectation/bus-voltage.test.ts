@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SALTMARSH } from '../../../tests/support/sites';
 import { busVoltsByInput, busVoltageQuestion } from './bus-voltage';
-import { findCurrentReadings } from '../visit/current-readings';
+import { findCurrentReadings } from '../visit';
 
 const STRING = { label: 'A1', devices: null } as const;
 

@@ -1,5 +1,5 @@
-import type { ArrayRecord, StringRecord } from '../record/record';
-import type { Reading } from '../visit/visit';
+import type { ArrayRecord, StringRecord } from '../record';
+import type { Reading } from '../visit';
 
 /** Strings of one input share its voltage: by input, the newest that was read at one of them, V. */
 export function busVoltsByInput(

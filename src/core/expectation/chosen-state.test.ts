@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { expectedInChosenState } from './in-state';
-import { settingsOf, switchableOf, usualState } from '../visit/switching-state';
+import { settingsOf, switchableOf, usualState } from '../visit';
 
 const { record } = HOLLIN_CREEK;
 const [s1] = record.strings;

@@ -1,7 +1,6 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, stringOfPlace, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
-import { stringOfPlace } from '../visit/place';
 import {
 	agedModel,
 	moduleAtConditions,
@@ -9,10 +8,9 @@ import {
 	runningVolts,
 	stringAtConditions
 } from './predict';
-import { maximumPowerPoint } from '../module/single-diode';
-import type { ArrayRecord } from '../record/record';
+import { maximumPowerPoint } from '../module';
+import type { ArrayRecord } from '../record';
 import { expectReadings } from './expect';
-import type { Visit } from '../visit/visit';
 
 const plain = arrayRecord();
 const fieldOf = (id: string, name: string, azimuth: number) => ({

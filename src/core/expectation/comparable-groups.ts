@@ -1,5 +1,5 @@
-import type { SingleDiode } from '../module/single-diode';
-import type { ArrayRecord } from '../record/record';
+import type { SingleDiode } from '../module';
+import type { ArrayRecord } from '../record';
 import { comparableStrings, type ComparableStrings } from './comparable';
 import { COMMON_SHARE, RECTANGULAR } from './allowances';
 import { inSameLight, moduleAtShift, peerGroup, type GroupBasis, type PeerGroup } from './group';
@@ -7,7 +7,7 @@ import { conditionsForPlane, widened } from './plane-conditions';
 import type { ModulesElsewhere } from './predict';
 import { presumedDirections } from './presumed-directions';
 import type { ShiftPrior } from './shared-shift';
-import type { Reading, Visit } from '../visit/visit';
+import type { Reading, Visit } from '../visit';
 
 /** Whether a list has something in it. */
 const some = <T>(list: readonly T[]): list is readonly [T, ...T[]] => list.length > 0;

@@ -1,5 +1,12 @@
-import { planesOf, planesOfString, type Plane } from '../record/plane';
-import { isAcBranch, type ArrayRecord, type ModuleType, type StringRecord } from '../record/record';
+import {
+	type ArrayRecord,
+	isAcBranch,
+	type ModuleType,
+	type Plane,
+	planesOf,
+	planesOfString,
+	type StringRecord
+} from '../record';
 
 /** Strings that may be compared: one module type, one plane. */
 export interface ComparableStrings {

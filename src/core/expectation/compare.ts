@@ -1,10 +1,13 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { ArrayRecord } from '../record/record';
+import {
+	conditionsAt,
+	type EffectiveVisit,
+	findCurrentReadings,
+	stringKey,
+	type StringQuantity
+} from '../visit';
+import type { ArrayRecord } from '../record';
 import type { Expectations, PlaceVerdict } from './expect';
 import { STC, translatedString, translatePoint } from './iec60891';
-import { stringKey } from '../visit/place';
-import type { StringQuantity } from '../visit/quantity';
-import { conditionsAt, findCurrentReadings } from '../visit/current-readings';
 
 /** One string in the comparison: everything that was read of it, worst first. */
 export interface ComparedString {

@@ -1,7 +1,7 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { Conditions } from '../conditions/conditions';
-import type { ArrayRecord } from '../record/record';
-import { refuse, succeed, type Result } from '../units/result';
+import type { EffectiveVisit } from '../visit';
+import type { Conditions } from '../conditions';
+import type { ArrayRecord } from '../record';
+import { refuse, type Result, succeed } from '../units';
 import { UNASKED } from './error-model';
 import { expectReadings } from './expect';
 

@@ -1,5 +1,4 @@
-import { isStringQuantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
+import { isStringQuantity, type Reading } from '../visit';
 
 /** Ratio of a meter's AC range to the DC it stands on, where it rectifies one half; from memory of usual meters. */
 const AC_RANGE = [2.05, 2.4] as const;

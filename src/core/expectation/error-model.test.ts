@@ -10,7 +10,7 @@ import {
 	type Series
 } from './error-model';
 import { priorScatter, rmsOf } from './scatter';
-import { USUAL_METERS } from '../visit/visit';
+import { USUAL_METERS } from '../visit';
 
 const record = arrayRecord();
 const type = record.moduleTypes[0]!;

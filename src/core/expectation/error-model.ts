@@ -1,5 +1,5 @@
-import type { ModuleType, StringRecord } from '../record/record';
-import type { Conditions } from '../conditions/conditions';
+import type { ModuleType, StringRecord } from '../record';
+import type { Conditions } from '../conditions';
 import {
 	AGEING_UNCERTAINTY,
 	AGEING_PER_YEAR,
@@ -13,13 +13,12 @@ import {
 	THIN_FILM_UNCERTAINTY,
 	TYPICAL_COEFFICIENT_UNCERTAINTY
 } from './allowances';
-import { isThinFilm } from '../module/technology';
+import { isThinFilm } from '../module';
 import { rearGain } from './rear-gain';
 import { rmsOf, type Scatter } from './scatter';
-import { STC_CELL_TEMPERATURE } from '../units/constants';
+import { STC_CELL_TEMPERATURE } from '../units';
 import type { Prediction } from './predict';
-import type { MeterAccuracy, Visit } from '../visit/visit';
-import type { StringQuantity } from '../visit/quantity';
+import type { MeterAccuracy, StringQuantity, Visit } from '../visit';
 
 /** One source of uncertainty about one number, in the number's own unit. */
 export interface Contribution {

@@ -1,11 +1,8 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, findCurrentReadings, keyOf, stringKey, type Visit } from '../visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
-import { keyOf, findCurrentReadings } from '../visit/current-readings';
-import { stringKey } from '../visit/place';
-import type { Visit } from '../visit/visit';
 import { thresholds } from './verdict';
 
 const record = arrayRecord();

@@ -1,6 +1,16 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
-import { openCircuitVoltage } from '../module/single-diode';
+import {
+	type EffectiveVisit,
+	findCurrentReadings,
+	type Reading,
+	settledState,
+	STRING_QUANTITIES,
+	stringKey,
+	type StringQuantity,
+	switchableOf,
+	usualState
+} from '../visit';
+import { type ArrayRecord, isAcBranch, type StringRecord } from '../record';
+import { openCircuitVoltage } from '../module';
 import { busVoltsByInput } from './bus-voltage';
 import { countDifference, type CountedDifference } from './difference';
 import { comparableGroups } from './comparable-groups';
@@ -15,15 +25,10 @@ import { isUsualState, voltsInState, type InState } from './in-state';
 import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type PeerGroup } from './group';
 import { judgeGroup, type GroupVerdict } from './shared-verdict';
 import { predictReading, type SharedReading } from './shared-shift';
-import { findCurrentReadings } from '../visit/current-readings';
-import { settledState, switchableOf, usualState } from '../visit/switching-state';
 import { surprise, type Scattered } from './surprise';
-import { stringKey } from '../visit/place';
 import { rmsOf } from './scatter';
 import { trackedVoltages, type TrackedVoltage } from './tracked-voltage';
 import { thresholds, verdictOf, type Thresholds, type Verdict } from './verdict';
-import { type Reading } from '../visit/visit';
-import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
 import { warningsOf } from './warnings';
 
 /** What a place should read, how sure that is, and what makes it unsure. V or A. */

@@ -1,9 +1,6 @@
-import { stringKey } from '../visit/place';
-import { median } from '../numerics/quantile';
-import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
-import { planesOf, planesOfString } from '../record/plane';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import { type Reading, STRING_QUANTITIES, stringKey, type StringQuantity } from '../visit';
+import { median } from '../numerics';
+import { type ArrayRecord, planesOf, planesOfString, type StringRecord } from '../record';
 
 /** What the plain rule says of one reading: within 5 % of its like, or not. */
 export interface PlainRule {

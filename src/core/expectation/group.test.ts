@@ -7,8 +7,8 @@ import {
 	testId,
 	visitOf
 } from '../../../tests/support/scenario';
-import { openCircuitVoltage } from '../module/single-diode';
-import type { ArrayRecord } from '../record/record';
+import { openCircuitVoltage } from '../module';
+import type { ArrayRecord } from '../record';
 import {
 	isDead,
 	moduleAtShift,
@@ -17,9 +17,8 @@ import {
 	predictAtShift,
 	type PeerGroup
 } from './group';
-import { stringKey } from '../visit/place';
+import { stringKey, type Visit } from '../visit';
 import { rmsOf } from './scatter';
-import type { Visit } from '../visit/visit';
 
 const record = arrayRecord();
 const groupOf = (visit: Visit, array: ArrayRecord = record) => peersOf(array, visit);

@@ -1,9 +1,8 @@
-import type { Conditions } from '../conditions/conditions';
-import { openCircuitVoltage, type SingleDiode } from '../module/single-diode';
-import type { Plane } from '../record/plane';
-import type { ArrayRecord, StringRecord } from '../record/record';
-import { STC_IRRADIANCE } from '../units/constants';
-import { median } from '../numerics/quantile';
+import type { Conditions } from '../conditions';
+import { openCircuitVoltage, type SingleDiode } from '../module';
+import type { ArrayRecord, Plane, StringRecord } from '../record';
+import { STC_IRRADIANCE } from '../units';
+import { median } from '../numerics';
 import { EVEN_SOILING, IRRADIANCE_SCATTER, TEMPERATURE_SCATTER } from './allowances';
 import type { ComparableStrings } from './comparable';
 import {
@@ -15,7 +14,20 @@ import {
 	type Series,
 	type SharedUncertainty
 } from './error-model';
-import { stringKey } from '../visit/place';
+import {
+	conditionsAt,
+	type ConditionsEntry,
+	currentSeries,
+	isStringReading,
+	type Reading,
+	settledState,
+	standsAlone,
+	STRING_QUANTITIES,
+	stringKey,
+	type StringQuantity,
+	type StringReading,
+	type Visit
+} from '../visit';
 import {
 	agedModel,
 	alike,
@@ -28,7 +40,6 @@ import {
 	type ModulesAtConditions,
 	type Prediction
 } from './predict';
-import { STRING_QUANTITIES, type StringQuantity } from '../visit/quantity';
 import { rearGain } from './rear-gain';
 import { estimateScatter, priorScatter, rmsOf, type Scatter, type ScatterPrior } from './scatter';
 import {
@@ -38,15 +49,6 @@ import {
 	type Shift,
 	type ShiftPrior
 } from './shared-shift';
-import { conditionsAt, currentSeries } from '../visit/current-readings';
-import { settledState, standsAlone } from '../visit/switching-state';
-import {
-	isStringReading,
-	type ConditionsEntry,
-	type Reading,
-	type StringReading,
-	type Visit
-} from '../visit/visit';
 
 const NOTHING_ELSEWHERE: ReadonlyMap<string, ModulesElsewhere> = new Map();
 

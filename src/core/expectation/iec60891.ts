@@ -1,7 +1,6 @@
-import type { ModuleType } from '../record/record';
-import { coefficientsOf } from '../module/coefficients';
-import { fitLabel } from '../module/fit';
-import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units/constants';
+import type { ModuleType } from '../record';
+import { coefficientsOf, fitLabel } from '../module';
+import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 
 /** Light and cell temperature of a point, W/m2 and degC. */
 export interface PointConditions {

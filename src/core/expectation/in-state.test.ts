@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { peersOf } from '../../../tests/support/peers';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import type { ArrayRecord, StringRecord } from '../record';
 import { predictAtShift } from './group';
 import { isUsualState, standbyVolts, voltsInState, type InState } from './in-state';
-import { usualState } from '../visit/switching-state';
+import { usualState } from '../visit';
 
 const open = usualState('open-circuit-voltage', { fused: true, devices: true });
 const record = arrayRecord();

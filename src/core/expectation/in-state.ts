@@ -1,16 +1,15 @@
-import { BusSource } from '../circuit/bus';
-import { partsOf } from '../record/part';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import { BusSource } from '../circuit';
+import { type ArrayRecord, partsOf, type StringRecord } from '../record';
 import type { Contribution } from './error-model';
 import { groupOfString, modulesAtShift, type PeerGroup } from './group';
 import { stringAtConditions, USUAL_PARTS } from './predict';
-import type { Quantity } from '../visit/quantity';
 import {
+	type Quantity,
 	settledState,
 	standsAlone,
 	stateProblem,
 	type SwitchingState
-} from '../visit/switching-state';
+} from '../visit';
 
 /** Open-circuit volts of a string in a state of its own, and what makes them unsure; or why there are none. */
 export type InState =

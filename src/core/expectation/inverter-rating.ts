@@ -1,5 +1,5 @@
-import type { PartOf } from '../record/part';
-import type { Reading } from '../visit/visit';
+import type { PartOf } from '../record';
+import type { Reading } from '../visit';
 
 /** Share of its rating from which an inverter is at it, by its own display; Zembo default. */
 export const AT_RATING = 0.965;

@@ -1,14 +1,11 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import { BusSource } from '../circuit/bus';
-import { curveOf, type Curve } from '../circuit/curve';
-import { openCircuitVoltage } from '../module/single-diode';
-import type { ArrayRecord } from '../record/record';
+import { conditionsAt, type EffectiveVisit, type MeasuredCurve } from '../visit';
+import { BusSource, type Curve, curveOf } from '../circuit';
+import { openCircuitVoltage } from '../module';
+import type { ArrayRecord } from '../record';
 import { expectReadings } from './expect';
 import { groupOfString, moduleAtShift, modulesAtShift } from './group';
 import { translatedString, translatePoint } from './iec60891';
 import { stringAtConditions, USUAL_PARTS } from './predict';
-import { conditionsAt } from '../visit/current-readings';
-import type { MeasuredCurve } from '../visit/visit';
 
 /** A step of a measured curve: so many sections give up at the volts where it falls. */
 interface CurveStep {

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { SALTMARSH } from '../../../tests/support/sites';
-import { assess } from '../diagnosis/assess';
+import { assess } from '../diagnosis';
 import { pastedFigures, readMeterFigure } from './meter-figure';
-import { stringPlace, type Place } from '../visit/place';
-import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../visit/quantity';
+import { type Place, QUANTITIES, type Quantity, QUANTITY_FACTS, stringPlace } from '../visit';
 
 const read = (typed: string, quantity: Quantity, ratedVolts: number | null = null) => {
 	const figure = readMeterFigure(typed, quantity, ratedVolts);

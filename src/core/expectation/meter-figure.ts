@@ -1,8 +1,5 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import { refuse, succeed, type Result } from '../units/result';
-import { parseQuantity } from '../units/typed-quantity';
-import { QUANTITY_FACTS, type Quantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
+import { type EffectiveVisit, type Quantity, QUANTITY_FACTS, type Reading } from '../visit';
+import { parseQuantity, refuse, type Result, succeed } from '../units';
 
 /** What a meter displays: a figure, or that the quantity is above the limit of its range. */
 export interface MeterFigure {

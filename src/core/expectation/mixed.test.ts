@@ -1,10 +1,9 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, stringOfPlace } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
-import { openCircuitVoltage } from '../module/single-diode';
-import type { ArrayRecord } from '../record/record';
+import { openCircuitVoltage } from '../module';
+import type { ArrayRecord } from '../record';
 import { expectReadings } from './expect';
-import { stringOfPlace } from '../visit/place';
 import { agedModel, alike, moduleAtConditions, predictValue, stringAtConditions } from './predict';
 
 const record = arrayRecord(['A1', 'A2']);

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { transposeIrradiance } from '../conditions/transposition';
+import { transposeIrradiance } from '../conditions';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
-import type { ArrayRecord } from '../record/record';
-import { planesOf } from '../record/plane';
+import { type ArrayRecord, planesOf } from '../record';
 import { conditionsForPlane, currentConditionsByPlane } from './plane-conditions';
-import type { ConditionsEntry } from '../visit/visit';
+import type { ConditionsEntry } from '../visit';
 
 const field = (n: number, azimuth: number) => ({
 	id: testId(n),

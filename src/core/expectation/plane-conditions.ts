@@ -1,9 +1,8 @@
-import { transposeIrradiance } from '../conditions/transposition';
-import { planesOf, type Plane } from '../record/plane';
-import type { ArrayRecord } from '../record/record';
-import { millisOf } from '../units/instant';
+import { transposeIrradiance } from '../conditions';
+import { type ArrayRecord, type Plane, planesOf } from '../record';
+import { millisOf } from '../units';
 import { OTHER_PLANE } from './allowances';
-import type { ConditionsEntry, Visit } from '../visit/visit';
+import type { ConditionsEntry, Visit } from '../visit';
 
 /** How much warmer cells become with irradiance, K per W/m2: 25 K at 800 W/m2 (IEC 61215, a usual NOCT of 45 degC). */
 const WARMING = 25 / 800;

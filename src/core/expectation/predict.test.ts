@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module';
 import {
 	agedModel,
 	alike,

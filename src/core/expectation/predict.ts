@@ -1,31 +1,29 @@
 import {
-	fuseInCircuit,
-	typesInString,
 	type BlockingDiodeRecord,
+	fuseInCircuit,
 	type ModuleType,
-	type StringRecord
-} from '../record/record';
-import { StringSource, voltsInto } from '../circuit/bus';
-import { gatherString } from '../circuit/compile';
-import {
-	wholeModules,
-	type BusCircuit,
-	type ModuleRun,
-	type StringCircuit
-} from '../circuit/description';
+	type StringRecord,
+	typesInString
+} from '../record';
 import {
 	BLOCKING_SCHOTTKY,
 	BLOCKING_SILICON,
+	type BusCircuit,
 	BYPASS_DIODE,
-	type DiodeModel
-} from '../circuit/diode';
-import { METER_RESISTANCE, OPEN } from '../circuit/parts';
-import { TYPICAL_BREAKDOWN } from '../circuit/section';
-import { fitLabel, type LabelFit } from '../module/fit';
-import type { SingleDiode } from '../module/single-diode';
-import { translate } from '../module/translate';
+	type DiodeModel,
+	gatherString,
+	METER_RESISTANCE,
+	type ModuleRun,
+	OPEN,
+	type StringCircuit,
+	StringSource,
+	TYPICAL_BREAKDOWN,
+	voltsInto,
+	wholeModules
+} from '../circuit';
+import { fitLabel, type LabelFit, type SingleDiode, translate } from '../module';
 import { AGEING_PER_YEAR } from './allowances';
-import type { StringQuantity } from '../visit/quantity';
+import type { StringQuantity } from '../visit';
 
 /** A module type as it stands on the roof: fitted, and aged by its years of service. */
 export interface AgedModel {

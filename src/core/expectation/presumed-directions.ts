@@ -1,6 +1,6 @@
-import type { StringRecord } from '../record/record';
-import { median } from '../numerics/quantile';
-import { openCircuitVoltage } from '../module/single-diode';
+import type { StringRecord } from '../record';
+import { median } from '../numerics';
+import { openCircuitVoltage } from '../module';
 import { isDead, moduleAtShift, type GroupReading, type PeerGroup } from './group';
 import { rmsOf } from './scatter';
 

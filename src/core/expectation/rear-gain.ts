@@ -1,5 +1,5 @@
-import type { Conditions } from '../conditions/conditions';
-import type { ModuleType } from '../record/record';
+import type { Conditions } from '../conditions';
+import type { ModuleType } from '../record';
 import { REAR_GAIN } from './allowances';
 
 /** Sources that already include what the rear receives, since modules of the array gave them. */

@@ -1,4 +1,4 @@
-import { median } from '../numerics/quantile';
+import { median } from '../numerics';
 
 /**
  * How far the readings of comparable strings scatter beyond what meter and modules explain, from the

@@ -1,5 +1,5 @@
-import type { Plane } from '../record/plane';
-import { normalQuantile } from '../numerics/normal-distribution';
+import type { Plane } from '../record';
+import { normalQuantile } from '../numerics';
 import type { PeerGroup } from './group';
 import { verdictOf, type Thresholds, type Verdict } from './verdict';
 

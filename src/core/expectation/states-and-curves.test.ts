@@ -1,27 +1,28 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import {
+	effectiveVisit,
+	findCurrentReadings,
+	type MeasuredCurve,
+	stringPlace,
+	type SwitchingState,
+	USUAL_METERS,
+	usualState,
+	type Visit
+} from '../visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
 import { HOLLIN_CREEK } from '../../../tests/support/sites';
-import { BusSource } from '../circuit/bus';
-import { curveOf } from '../circuit/curve';
-import { pointsOfLines, pointsOfText, CURVE_COLUMNS } from '../document/csv/curve';
-import { matchColumns, readTable } from '../document/csv/table';
-import { fitLabel } from '../module/fit';
-import { openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { translate } from '../module/translate';
-import { testEquipmentProblem } from '../isolation/test-equipment';
+import { BusSource, curveOf } from '../circuit';
+import { CURVE_COLUMNS, matchColumns, pointsOfLines, pointsOfText, readTable } from '../document';
+import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
+import { testEquipmentProblem } from '../isolation';
 import { atStandard, comparedStrings } from './compare';
 import { entryHint } from './entry-hint';
 import { expectReadings } from './expect';
 import { plainRule } from './five-percent';
 import { STC, translatedString, translatePoint } from './iec60891';
 import { compareCurve } from './measured-curve';
-import { stringPlace } from '../visit/place';
 import { agedModel, alike, moduleAtConditions, stringAtConditions, USUAL_PARTS } from './predict';
-import { findCurrentReadings } from '../visit/current-readings';
-import { usualState, type SwitchingState } from '../visit/switching-state';
-import { USUAL_METERS, type MeasuredCurve, type Visit } from '../visit/visit';
 
 const record = arrayRecord();
 const [type] = record.moduleTypes;

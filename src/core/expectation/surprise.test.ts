@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { normalQuantile, normalTail } from '../numerics/normal-distribution';
+import { normalQuantile, normalTail } from '../numerics';
 import { surprise } from './surprise';
 
 describe('the tail of the normal distribution', () => {

@@ -1,4 +1,4 @@
-import { normalQuantile, normalTail } from '../numerics/normal-distribution';
+import { normalQuantile, normalTail } from '../numerics';
 import type { Scatter } from './scatter';
 
 /** What makes a reading unsure, the part whose size is itself only estimated kept apart. V or A. */

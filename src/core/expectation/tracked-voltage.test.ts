@@ -1,10 +1,8 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, usualState } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
-import { StringSource } from '../circuit/bus';
-import { operate } from '../circuit/operate';
-import { faultOf } from '../faults/catalogue';
-import { usualState } from '../visit/switching-state';
+import { operate, StringSource } from '../circuit';
+import { faultOf } from '../faults';
 import { expectReadings } from './expect';
 import { modulesAtShift } from './group';
 import { stringAtConditions, USUAL_PARTS } from './predict';

@@ -1,17 +1,12 @@
-import { StringSource } from '../circuit/bus';
-import type { StringCircuit } from '../circuit/description';
-import { partsOf } from '../record/part';
-import { endOfString } from '../record/path';
-import type { ArrayRecord, StringRecord } from '../record/record';
-import { median } from '../numerics/quantile';
+import { type StringCircuit, StringSource } from '../circuit';
+import { type ArrayRecord, endOfString, partsOf, type StringRecord } from '../record';
+import { median } from '../numerics';
 import { RECTANGULAR, METER_GAIN_SHARE, TRACKING_SCATTER } from './allowances';
 import { isAtItsRating } from './inverter-rating';
 import { groupOfString, modulesAtShift, type PeerGroup } from './group';
-import { stringKey } from '../visit/place';
+import { type Reading, STRING_QUANTITIES, stringKey } from '../visit';
 import { stringAtConditions, USUAL_PARTS } from './predict';
-import { STRING_QUANTITIES } from '../visit/quantity';
 import { estimateScatter, type Scatter } from './scatter';
-import type { Reading } from '../visit/visit';
 
 /**
  * The operating voltage of a maximum-power tracker with few strings, as one of its strings has it. The

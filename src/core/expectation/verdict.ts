@@ -1,4 +1,4 @@
-import { normalQuantile } from '../numerics/normal-distribution';
+import { normalQuantile } from '../numerics';
 
 /** The result of a reading. `not-assessed`: nothing to compare it with. A pass means within tolerance, not safe to touch. */
 export type Verdict = 'pass' | 'marginal' | 'fail' | 'not-assessed';

@@ -1,8 +1,7 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
 import { expectReadings } from './expect';
-import type { Visit } from '../visit/visit';
 
 const record = arrayRecord();
 const warnings = (visit: Visit, array = record) =>

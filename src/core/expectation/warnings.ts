@@ -1,13 +1,17 @@
-import type { EffectiveVisit } from '../visit/effective-visit';
-import { labelRanges } from '../record/label-ranges';
-import { millisOf } from '../units/instant';
-import type { ArrayRecord } from '../record/record';
-import { DIM_LIGHT, STEADY_SERIES } from '../conditions/conditions';
+import {
+	currentConditions,
+	currentSeries,
+	type EffectiveVisit,
+	findCurrentReadings,
+	isStringReading,
+	placeWords,
+	type Reading
+} from '../visit';
+import { type ArrayRecord, labelRanges } from '../record';
+import { millisOf } from '../units';
+import { DIM_LIGHT, STEADY_SERIES } from '../conditions';
 import { isDead, type PeerGroup } from './group';
-import { placeWords } from '../visit/place-label';
 import { rmsOf } from './scatter';
-import { currentConditions, findCurrentReadings, currentSeries } from '../visit/current-readings';
-import { isStringReading, type Reading } from '../visit/visit';
 
 /** From here on the scatter of the currents is worth a word, relative. */
 const UNSTEADY = 0.02;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { countDifference } from './difference';
 import { questionBeforeStoring } from './entry-question';
-import { normalQuantile } from '../numerics/normal-distribution';
+import { normalQuantile } from '../numerics';
 
 const MODULE = 38;
 const words = (short: number, sigma = 1) =>

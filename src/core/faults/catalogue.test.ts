@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW as module_ } from '../../../tests/support/scenario';
-import type { StringCircuit } from '../circuit/description';
-import { wholeString } from '../circuit/description';
-import { predictValue } from '../expectation/predict';
-import { openCircuitVoltage } from '../module/single-diode';
+import { type StringCircuit, wholeString } from '../circuit';
+import { predictValue } from '../expectation';
+import { openCircuitVoltage } from '../module';
 import { CATALOGUE, faultOf } from './catalogue';
 import { STRING_FAULT_CODES, type StringFaultCode } from './fault';
-import { usualState } from '../visit/switching-state';
+import { usualState } from '../visit';
 
 const bare = wholeString(module_, 12, 3, 0.4, 'A1');
 const fused: StringCircuit = {

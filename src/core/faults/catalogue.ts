@@ -1,6 +1,6 @@
-import type { StringCircuit } from '../circuit/description';
-import { scaledModule, type SingleDiode } from '../module/single-diode';
-import type { StringRecord } from '../record/record';
+import type { StringCircuit } from '../circuit';
+import { scaledModule, type SingleDiode } from '../module';
+import type { StringRecord } from '../record';
 import type { FaultPlace } from './place';
 import { modulesPerDevice, type Fault, type StringFaultCode } from './fault';
 import {
@@ -17,7 +17,7 @@ import {
 	shades
 } from './sizes';
 import { injectIntoString, type StringEffectCode } from './string-effects';
-import { isRunning } from '../visit/switching-state';
+import { isRunning } from '../visit';
 
 /** The string with the fault; as it was where it has no such part. Readings from outside do not tell the place. */
 function faulty(

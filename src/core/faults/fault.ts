@@ -1,8 +1,6 @@
-import type { Quantity } from '../visit/quantity';
-import type { ModuleType, StringRecord } from '../record/record';
-import type { StringCircuit } from '../circuit/description';
-import type { SwitchingState } from '../visit/switching-state';
-import type { FaultCode } from '../visit/fault-code';
+import type { FaultCode, Quantity, SwitchingState } from '../visit';
+import type { ModuleType, StringRecord } from '../record';
+import type { StringCircuit } from '../circuit';
 
 /** Faults of one string that are weighed. */
 export const STRING_FAULT_CODES = [

@@ -1,14 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { BLOCKING_SILICON, BYPASS_DIODE } from '../circuit/diode';
-import { CLOSED, moduleCountOf, wholeString, type BusCircuit } from '../circuit/description';
-import { TYPICAL_BREAKDOWN } from '../circuit/section';
-import { solveBus } from '../circuit/state';
-import { openCircuitVoltage } from '../module/single-diode';
-import { translate } from '../module/translate';
-import { fitLabel } from '../module/fit';
+import {
+	BLOCKING_SILICON,
+	type BusCircuit,
+	BYPASS_DIODE,
+	CLOSED,
+	moduleCountOf,
+	solveBus,
+	TYPICAL_BREAKDOWN,
+	wholeString
+} from '../circuit';
+import { fitLabel, openCircuitVoltage, translate } from '../module';
 import { NAMEPLATE } from '../../../tests/support/scenario';
-import { FAULT_CODES, type FaultCode } from '../visit/fault-code';
+import { FAULT_CODES, type FaultCode } from '../visit';
 import { inject, type PlacedFault } from './inject';
 
 const voc = openCircuitVoltage(MODULE_NOW);

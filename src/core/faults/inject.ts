@@ -1,8 +1,12 @@
-import type { BusCircuit, EarthConnection, StringCircuit } from '../circuit/description';
-import { moduleCountOf } from '../circuit/description';
-import type { SingleDiode } from '../module/single-diode';
-import { refuse, succeed, type Result } from '../units/result';
-import { FAULTS, type FaultCode, type PlaceKind, type Scale } from '../visit/fault-code';
+import {
+	type BusCircuit,
+	type EarthConnection,
+	moduleCountOf,
+	type StringCircuit
+} from '../circuit';
+import type { SingleDiode } from '../module';
+import { refuse, type Result, succeed } from '../units';
+import { type FaultCode, FAULTS, type PlaceKind, type Scale } from '../visit';
 import type { FaultPlace } from './place';
 import {
 	injectIntoString,

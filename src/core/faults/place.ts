@@ -1,5 +1,4 @@
-import type { StringCircuit } from '../circuit/description';
-import { withModule, type ModuleRun, type SectionState } from '../circuit/description';
+import { type ModuleRun, type SectionState, type StringCircuit, withModule } from '../circuit';
 
 /** Where a fault sits. Indices count from 0 at the negative end. */
 export interface FaultPlace {

@@ -1,4 +1,4 @@
-import type { FaultCode } from '../visit/fault-code';
+import type { FaultCode } from '../visit';
 
 /**
  * Chance that one part has the fault at one visit. All of it judgement: what a tester of many inherited

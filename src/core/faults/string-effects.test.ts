@@ -1,8 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
-import { CLOSED, moduleCountOf, wholeString, type StringCircuit } from '../circuit/description';
-import { BLOCKING_SILICON } from '../circuit/diode';
+import {
+	BLOCKING_SILICON,
+	CLOSED,
+	moduleCountOf,
+	type StringCircuit,
+	wholeString
+} from '../circuit';
 import {
 	injectIntoString,
 	STRING_EFFECTS,

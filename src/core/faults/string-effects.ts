@@ -1,7 +1,13 @@
-import type { SingleDiode } from '../module/single-diode';
-import type { Disconnect, Fuse, ModuleState, StringCircuit } from '../circuit/description';
-import { CLOSED, moduleCountOf } from '../circuit/description';
-import type { FaultCode } from '../visit/fault-code';
+import type { SingleDiode } from '../module';
+import {
+	CLOSED,
+	type Disconnect,
+	type Fuse,
+	moduleCountOf,
+	type ModuleState,
+	type StringCircuit
+} from '../circuit';
+import type { FaultCode } from '../visit';
 import { atModule, atSection, everySection, type FaultPlace } from './place';
 
 /**

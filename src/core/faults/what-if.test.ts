@@ -1,9 +1,9 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import { effectiveVisit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
-import type { Load } from '../circuit/load';
-import { assess } from '../diagnosis/assess';
-import { inputAtConditions } from '../expectation/at-conditions';
+import type { Load } from '../circuit';
+import { assess } from '../diagnosis';
+import { inputAtConditions } from '../expectation';
 import { heatOf, study, type WhatIf } from './what-if';
 
 const record = arrayRecord(['A1', 'A2', 'A3']);

@@ -1,28 +1,31 @@
-import { BusSource, StringSource } from '../circuit/bus';
-import { curveOf } from '../circuit/curve';
-import type { BusCircuit, StringCircuit } from '../circuit/description';
-import { detailOf, type PartState } from '../circuit/detail';
 import {
-	earthVolts,
-	locateEarthFault,
-	type EarthFaultPlace,
-	type EarthVolts
-} from '../circuit/earth-fault';
-import { fuseVerdict, type FuseVerdict } from '../circuit/fuse';
-import type { Load } from '../circuit/load';
-import { operate, type Limit } from '../circuit/operate';
-import { powerMaxima } from '../circuit/maxima';
-import { METER_RESISTANCE } from '../circuit/parts';
-import {
-	quickRule,
-	whereTheyPart,
 	type Arrangement,
-	type QuickAnswer
-} from '../circuit/quick-rule';
-import { solveBus } from '../circuit/state';
-import { predictValue, USUAL_PARTS } from '../expectation/predict';
-import type { OperatingPoint } from '../module/single-diode';
-import { refuse, succeed, type Result } from '../units/result';
+	type BusCircuit,
+	BusSource,
+	curveOf,
+	detailOf,
+	type EarthFaultPlace,
+	earthVolts,
+	type EarthVolts,
+	fuseVerdict,
+	type FuseVerdict,
+	type Limit,
+	type Load,
+	locateEarthFault,
+	METER_RESISTANCE,
+	operate,
+	type PartState,
+	powerMaxima,
+	type QuickAnswer,
+	quickRule,
+	solveBus,
+	type StringCircuit,
+	StringSource,
+	whereTheyPart
+} from '../circuit';
+import { predictValue, USUAL_PARTS } from '../expectation';
+import type { OperatingPoint } from '../module';
+import { refuse, type Result, succeed } from '../units';
 import { inject, type PlacedFault } from './inject';
 import { atModule, atSection, everySection } from './place';
 

@@ -6,8 +6,8 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { inspectionEntrySchema } from '../document/inspection';
-import { EMPTY_RECORD } from '../record/record';
+import { inspectionEntrySchema } from '../document';
+import { EMPTY_RECORD } from '../record';
 import { currentEntries } from './entry';
 import { scaleInfrared } from './infrared';
 import { INSPECTION_ITEMS, INSPECTION_STATIONS } from './items';

@@ -1,9 +1,7 @@
-import type { PartKind } from '../record/part';
-import type { ArrayRecord } from '../record/record';
-import { DEAD_VOLTS } from '../assessment/limits/part-limits';
+import { type ArrayRecord, type PartKind, stringGroups } from '../record';
+import { DEAD_VOLTS } from '../assessment';
 import type { Severity } from './entry';
-import { INSULATION, insulationRow } from '../profiles/insulation';
-import { stringGroups } from '../record/string-groups';
+import { INSULATION, insulationRow } from '../profiles';
 
 /** Stretches of the walk, in the order of the energy. */
 export const INSPECTION_STATIONS = [

@@ -1,5 +1,4 @@
-import { PART_KINDS } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, PART_KINDS } from '../record';
 import {
 	INSPECTION_ITEMS,
 	INSPECTION_STATIONS,

@@ -1,6 +1,6 @@
-import type { Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
-import { DEAD_VOLTS } from '../assessment/limits/part-limits';
+import type { Visit } from '../visit';
+import type { ArrayRecord } from '../record';
+import { DEAD_VOLTS } from '../assessment';
 import { highestColdVolts, meterProblem } from './test-equipment';
 import type { SafetyStep } from './step';
 

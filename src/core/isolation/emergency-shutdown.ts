@@ -1,5 +1,4 @@
-import { partsOf, type Part } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { type ArrayRecord, type Part, partsOf } from '../record';
 
 /** One step of switching the array off, by the name of its device. */
 export interface ShutdownStep {

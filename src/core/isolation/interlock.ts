@@ -1,8 +1,11 @@
-import { isRunning } from '../visit/switching-state';
-import type { Quantity } from '../visit/quantity';
-import type { EffectiveVisit } from '../visit/effective-visit';
-import type { Reading, SafetyEntry } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
+import {
+	type EffectiveVisit,
+	isRunning,
+	type Quantity,
+	type Reading,
+	type SafetyEntry
+} from '../visit';
+import type { ArrayRecord } from '../record';
 import { currentSafetyEntries, type Clock, type StepProgress } from './progress';
 import { makingSafe, type Making, type Places } from './sequence';
 import type { Task } from './step';

@@ -1,4 +1,11 @@
-import { effectiveVisit, type EffectiveVisit } from '../visit/effective-visit';
+import {
+	effectiveVisit,
+	type EffectiveVisit,
+	type SafetyEntry,
+	stringKey,
+	USUAL_METERS,
+	usualState
+} from '../visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { testId, visitOf } from '../../../tests/support/scenario';
@@ -9,11 +16,8 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings, type PlaceVerdict } from '../expectation/expect';
-import { stringKey } from '../visit/place';
-import { usualState } from '../visit/switching-state';
-import { USUAL_METERS, type SafetyEntry } from '../visit/visit';
-import { EMPTY_RECORD, type ArrayRecord } from '../record/record';
+import { expectReadings, type PlaceVerdict } from '../expectation';
+import { type ArrayRecord, EMPTY_RECORD } from '../record';
 import { gateOfReading, OWN_PROCEDURE } from './interlock';
 import { whatStaysLive } from './live';
 import { makingSafe, type Making } from './sequence';

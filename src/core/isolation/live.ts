@@ -1,18 +1,28 @@
-import { BusSource, StringSource } from '../circuit/bus';
-import type { BusCircuit, Device, StringCircuit } from '../circuit/description';
-import { operate } from '../circuit/operate';
-import { METER_RESISTANCE } from '../circuit/parts';
-import { standbyVolts } from '../expectation/in-state';
+import {
+	type BusCircuit,
+	BusSource,
+	type Device,
+	METER_RESISTANCE,
+	operate,
+	type StringCircuit,
+	StringSource
+} from '../circuit';
 import {
 	agedModel,
 	alike,
 	moduleAtConditions,
+	standbyVolts,
 	stringAtConditions,
 	USUAL_PARTS
-} from '../expectation/predict';
-import { endOfString, partsOnward } from '../record/path';
-import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
-import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units/constants';
+} from '../expectation';
+import {
+	type ArrayRecord,
+	endOfString,
+	isAcBranch,
+	partsOnward,
+	type StringRecord
+} from '../record';
+import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 import type { StepProgress } from './progress';
 
 /** Light and heat that live volts are worked out in. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { SafetyEntry } from '../visit/visit';
+import type { SafetyEntry } from '../visit';
 import { step } from './arrival';
 import { notProved, progressOf, currentSafetyEntries } from './progress';
 import type { SafetyStep } from './step';

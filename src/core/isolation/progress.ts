@@ -1,5 +1,5 @@
-import { millisOf } from '../units/instant';
-import type { SafetyEntry } from '../visit/visit';
+import { millisOf } from '../units';
+import type { SafetyEntry } from '../visit';
 import { isWithin, type SafetyStep } from './step';
 
 /** How a step stands. */

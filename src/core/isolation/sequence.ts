@@ -1,7 +1,7 @@
-import { millisOf } from '../units/instant';
-import type { PlaceVerdict } from '../expectation/expect';
-import type { SafetyEntry, Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
+import { millisOf } from '../units';
+import type { PlaceVerdict } from '../expectation';
+import type { SafetyEntry, Visit } from '../visit';
+import type { ArrayRecord } from '../record';
 import { arrivalSteps } from './arrival';
 import { switchesAfter, type Switches } from './live';
 import { progressOf, type Clock, type StepProgress } from './progress';

@@ -1,4 +1,4 @@
-import type { Part } from '../record/part';
+import type { Part } from '../record';
 import type { Caution } from './cautions';
 
 /** What a step reads to prove itself, and within which limit. */

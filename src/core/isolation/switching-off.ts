@@ -1,9 +1,7 @@
-import { standbyVolts } from '../expectation/in-state';
-import { partsOf, type Part } from '../record/part';
-import { isAcBranch, type ArrayRecord, type SiteRules } from '../record/record';
+import { standbyVolts } from '../expectation';
+import { type ArrayRecord, isAcBranch, type Part, partsOf, type SiteRules } from '../record';
 import { BLOWN_FUSE, CIRCULATING } from './cautions';
-import { NO_CURRENT } from '../assessment/limits/string-limits';
-import { DEAD_VOLTS } from '../assessment/limits/part-limits';
+import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
 import { clampProved, step } from './arrival';
 import type { Effect, SafetyStep, Task, Wait } from './step';
 

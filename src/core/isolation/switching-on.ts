@@ -1,7 +1,6 @@
-import { stringKey } from '../visit/place';
-import type { PlaceVerdict } from '../expectation/expect';
-import { partsOf, type Part } from '../record/part';
-import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
+import { stringKey } from '../visit';
+import type { PlaceVerdict } from '../expectation';
+import { type ArrayRecord, isAcBranch, type Part, partsOf, type StringRecord } from '../record';
 import { step } from './arrival';
 import type { Effect, SafetyStep } from './step';
 

@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
-import { stringPlace } from '../visit/place';
-import { usualState } from '../visit/switching-state';
-import type { Quantity } from '../visit/quantity';
+import { type Quantity, stringPlace, usualState } from '../visit';
 import { labelVoltsOf } from '../../../tests/support/label-volts';
-import { EMPTY_RECORD } from '../record/record';
+import { EMPTY_RECORD } from '../record';
 import { highestColdVolts, testEquipmentProblem, meterProblem } from './test-equipment';
 
 const MOST = { volts: 541.2, words: 'A1 at −8 °C' };

@@ -1,10 +1,15 @@
-import { stringOfPlace, type Place } from '../visit/place';
-import { QUANTITY_FACTS } from '../visit/quantity';
-import { isRunning } from '../visit/switching-state';
-import type { Meter, Reading, Visit } from '../visit/visit';
-import { typesInString, type ArrayRecord, type StringRecord } from '../record/record';
+import {
+	isRunning,
+	type Meter,
+	type Place,
+	QUANTITY_FACTS,
+	type Reading,
+	stringOfPlace,
+	type Visit
+} from '../visit';
+import { type ArrayRecord, type StringRecord, typesInString } from '../record';
 import { coldCeiling } from './cautions';
-import { coldStringVolts } from '../design-checks/cold-voltage';
+import { coldStringVolts } from '../design-checks';
 
 /** The most a place can show, and where that comes from. */
 export interface PlaceVolts {

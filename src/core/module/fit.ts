@@ -1,8 +1,6 @@
-import { STC_CELL_TEMPERATURE } from '../units/constants';
-import { kelvin } from '../units/temperature';
-import { BOLTZMANN_EV_PER_K } from '../units/constants';
+import { BOLTZMANN_EV_PER_K, kelvin, STC_CELL_TEMPERATURE } from '../units';
 import { coefficientsOf, type Coefficients } from './coefficients';
-import { solveBounded } from '../numerics/least-squares';
+import { solveBounded } from '../numerics';
 import type { FitNameplate } from './nameplate';
 import { maximumPowerPoint, type SingleDiode } from './single-diode';
 import { DEFAULT_TECHNOLOGY, TECHNOLOGY_FACTS, type BandGap } from './technology';

@@ -1,5 +1,4 @@
-import { BOLTZMANN_EV_PER_K, STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units/constants';
-import { kelvin } from '../units/temperature';
+import { BOLTZMANN_EV_PER_K, kelvin, STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 import type { SingleDiode } from './single-diode';
 import type { BandGap } from './technology';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { field, row } from '../../../demo/site';
 import { testRecord } from '../../../tests/support/monitored-record';
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import { fieldsToRecord } from './fields-to-record';
 import { targetKey, type Target } from './target';
 

@@ -1,6 +1,4 @@
-import { cellsOf, type Field } from '../record/field';
-import { endOfString } from '../record/path';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import { type ArrayRecord, cellsOf, endOfString, type Field, type StringRecord } from '../record';
 import { targetKey, type Target } from './target';
 
 /** Fields of the record that hold units whose orientation was inferred. */

@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import type { MonitoredQuantity } from './import/monitored-quantity';
 import { factsOf, type Target } from './target';
 

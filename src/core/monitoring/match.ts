@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import { targetsOf, type Target } from './target';
 
 /** Lower case, letters and figures alone, with figures without leading zeros: "INV-01" is "inv1". */

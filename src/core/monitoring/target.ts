@@ -1,7 +1,13 @@
-import { cellsOf } from '../record/field';
-import { acPower, labelPower } from '../record/label-power';
-import { endOfString } from '../record/path';
-import { isAcBranch, typesInString, type ArrayRecord, type StringRecord } from '../record/record';
+import {
+	acPower,
+	type ArrayRecord,
+	cellsOf,
+	endOfString,
+	isAcBranch,
+	labelPower,
+	type StringRecord,
+	typesInString
+} from '../record';
 
 /** The part of the record that a unit of an export is. */
 export type Target =

@@ -1,8 +1,8 @@
-import { GPV_MULTIPLES } from '../circuit/fuse';
+import { GPV_MULTIPLES } from '../circuit';
 
 /* Figures of the IEC and EN standards as data, all not verified. */
 
-export const CURRENT = {
+export const IEC_CURRENT = {
 	maximum: { factor: 1.25, clause: 'IEC 62548-1, maximum current, not verified' },
 	fuseNeeded: { clause: 'IEC 62548-1, (Ns − 1) × Isc > Imod,max,OCPR, not verified' },
 	fuse: { low: 1.5, high: 2.4, clause: 'IEC 62548-1, 1.5 × Isc to 2.4 × Isc, not verified' },

@@ -1,4 +1,4 @@
-import type { SiteRules, Structure } from '../record/record';
+import type { SiteRules, Structure } from '../record';
 
 /** What an edition requires of the conductors after the initiator is switched off. */
 export interface RapidShutdownDuty {

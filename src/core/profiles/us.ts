@@ -44,7 +44,7 @@ export const ROOF_ADDER_2014: readonly (readonly [upTo: number, kelvin: number])
 ];
 
 /** Current that conductors and fuses are sized for, as multiples of Isc. */
-export const CURRENT = {
+export const US_CURRENT = {
 	maximum: { factor: 1.25, clause: 'NEC 690.8(A)(1), not verified' },
 	continuous: { factor: 1.5625, clause: 'NEC 690.8(B), not verified' },
 	fuse: { factor: 1.5625, clause: 'NEC 690.9(B), not verified' },

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../units/result';
+import { refuse, type Result, succeed } from '../units';
 import type { Field } from './field';
 import type { Part, PartKind } from './part';
 import type { ArrayRecord, ModuleType, SiteRules, StringRecord, System } from './record';

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../units/result';
+import { refuse, type Result, succeed } from '../units';
 import type { ChangeStep, RecordChange } from './change';
 import { cellKey, cellsOf, MOVE, spansOf, type Cell, type Field, type Step } from './field';
 import { occupants } from './path';

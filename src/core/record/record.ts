@@ -1,4 +1,4 @@
-import type { Nameplate } from '../module/nameplate';
+import type { Nameplate } from '../module';
 import type { Field, Span } from './field';
 import type { Part, PartKind } from './part';
 

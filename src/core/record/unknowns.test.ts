@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../tests/support/sites';
-import { unseenEnd } from '../document/survey';
+import { unseenEnd } from '../document';
 import { testId } from '../../../tests/support/scenario';
 import { acPower, dcAcRatio } from './label-power';
 import { PART_KIND_NAMES, unknownSpecs } from './part';

@@ -1,12 +1,20 @@
-import { placeKey, stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { keyOf, findCurrentReadings } from '../visit/current-readings';
-import type { Verdict } from '../expectation/verdict';
-import type { Reading, RepairEntry, Visit } from '../visit/visit';
-import type { FaultCode } from '../visit/fault-code';
-import { isAcBranch, type ArrayRecord } from '../record/record';
+import {
+	enteredAfter,
+	type FaultCode,
+	findCurrentReadings,
+	keyOf,
+	type Place,
+	placeKey,
+	type Quantity,
+	type Reading,
+	type RepairEntry,
+	stringPlace,
+	stringsAt,
+	type Visit
+} from '../visit';
+import type { Verdict } from '../expectation';
+import { type ArrayRecord, isAcBranch } from '../record';
 import { retakesFor } from './kinds';
-import { enteredAfter, stringsAt } from '../visit/effective-visit';
 
 /** A reading that is taken again after a repair. */
 interface RepeatMeasurement {

@@ -1,5 +1,4 @@
-import { placeKey } from '../visit/place';
-import type { RepairEntry } from '../visit/visit';
+import { placeKey, type RepairEntry } from '../visit';
 
 /** What was done about one part over the years. */
 export interface PartHistory {

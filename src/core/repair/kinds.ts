@@ -1,5 +1,4 @@
-import type { FaultCode } from '../visit/fault-code';
-import type { Quantity } from '../visit/quantity';
+import type { FaultCode, Quantity } from '../visit';
 
 interface RepairFacts {
 	readonly words: string;

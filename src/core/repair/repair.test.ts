@@ -1,17 +1,24 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../tests/support/readings';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
-import { placeKey, stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { usualState } from '../visit/switching-state';
-import type { Reading, RepairEntry, Visit } from '../visit/visit';
-import { FAULT_CODES } from '../visit/fault-code';
-import { unknownSpecs } from '../record/part';
-import { assess } from '../diagnosis/assess';
+import {
+	effectiveVisit,
+	FAULT_CODES,
+	type Place,
+	placeKey,
+	type Quantity,
+	type Reading,
+	type RepairEntry,
+	stringPlace,
+	stringsAt,
+	usualState,
+	type Visit
+} from '../visit';
+import { unknownSpecs } from '../record';
+import { assess } from '../diagnosis';
 import { repairCases, verdictsOf } from './cases';
 import { partHistories } from './history';
 import { REPAIR_KINDS, repairKindsFor, retakesFor } from './kinds';
-import { effectiveVisit, stringsAt } from '../visit/effective-visit';
 import { substituteChecks } from './substitute';
 
 const record = arrayRecord();

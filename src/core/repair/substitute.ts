@@ -1,5 +1,4 @@
-import type { ModuleType, StringRecord } from '../record/record';
-import { fuseInCircuit } from '../record/record';
+import { fuseInCircuit, type ModuleType, type StringRecord } from '../record';
 
 /** One check of a module that goes in for another. */
 export interface SubstituteCheck {

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { placeKey, stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { measurementPointAt } from '../visit-plan/measurement-points';
+import { type Place, placeKey, type Quantity, stringPlace } from '../visit';
+import { measurementPointAt } from '../visit-plan';
 import { INVERTER_ID, scenarioId } from './array';
 import { answerTest, busVoltsAt, withAnswer } from './answer';
 import { trueBuses } from './circuits';
 import { exactReadings } from './exact';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 import { drawScenario, type Scenario } from './scenario';
 
 const wishes = { plain: true, strings: 4, modules: 12, devices: false, fused: true } as const;

@@ -1,22 +1,28 @@
-import { isStringQuantity } from '../visit/quantity';
-import { standbyVolts } from '../expectation/in-state';
-import type { SwitchingState } from '../visit/switching-state';
-import type { Reading, Visit } from '../visit/visit';
-import { faultOf } from '../faults/catalogue';
-import { STRING_FAULT_CODES, type StringFaultCode } from '../faults/fault';
-import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module/single-diode';
-import { partsOf } from '../record/part';
-import type { StringRecord } from '../record/record';
-import { predictAt } from '../diagnosis/predict-at';
-import type { ConditionsAtString } from '../diagnosis/here';
-import { acProbes, keyOfProbe, poleProbes, supplyProbes } from '../diagnosis/link-evidence';
-import { placeKey } from '../visit/place';
-import { offScale } from '../diagnosis/part-figures';
-import type { Suspect } from '../diagnosis/suspect';
+import {
+	isStringQuantity,
+	placeKey,
+	type Reading,
+	type SwitchingState,
+	type Visit
+} from '../visit';
+import { standbyVolts } from '../expectation';
+import { faultOf, STRING_FAULT_CODES, type StringFaultCode } from '../faults';
+import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module';
+import { partsOf, type StringRecord } from '../record';
+import {
+	acProbes,
+	type ConditionsAtString,
+	keyOfProbe,
+	offScale,
+	poleProbes,
+	predictAt,
+	supplyProbes,
+	type Suspect
+} from '../diagnosis';
 import { trueBuses } from './circuits';
 import { exactReadings, type Exact } from './exact';
 import { drawMeter, shown } from './meter';
-import type { Random } from '../numerics/random';
+import type { Random } from '../numerics';
 import type { Scenario } from './scenario';
 
 /** The reading that is asked for. */

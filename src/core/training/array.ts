@@ -1,13 +1,14 @@
-import type { Nameplate } from '../module/nameplate';
-import { unknownSpecs, type Part } from '../record/part';
+import type { Nameplate } from '../module';
 import {
-	EMPTY_RECORD,
-	UNKNOWN_LIMITS,
-	UNSEEN_STRING,
 	type ArrayRecord,
-	type StringRecord
-} from '../record/record';
-import type { Random } from '../numerics/random';
+	EMPTY_RECORD,
+	type Part,
+	type StringRecord,
+	UNKNOWN_LIMITS,
+	unknownSpecs,
+	UNSEEN_STRING
+} from '../record';
+import type { Random } from '../numerics';
 
 /** Invented labels that agree with themselves; others are drawn near them. */
 const NAMEPLATES: readonly Nameplate[] = [

@@ -1,11 +1,15 @@
-import type { BusCircuit, Device, ModuleRun, StringCircuit } from '../circuit/description';
-import { WHOLE_SECTION } from '../circuit/description';
-import { BLOCKING_SILICON } from '../circuit/diode';
-import { USUAL_PARTS } from '../expectation/predict';
-import { inject } from '../faults/inject';
-import { modulesPerDevice } from '../faults/fault';
-import { scaledModule } from '../module/single-diode';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	BLOCKING_SILICON,
+	type BusCircuit,
+	type Device,
+	type ModuleRun,
+	type StringCircuit,
+	WHOLE_SECTION
+} from '../circuit';
+import { USUAL_PARTS } from '../expectation';
+import { inject, modulesPerDevice } from '../faults';
+import { scaledModule } from '../module';
+import type { ArrayRecord, StringRecord } from '../record';
 import type { Truth } from './truth';
 
 /** Volts of a shutdown device that is off. */

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../tests/support/scenario';
-import { maximumPowerPoint } from '../module/single-diode';
+import { maximumPowerPoint } from '../module';
 import { trueBuses } from './circuits';
 import { drawTruth } from './drawn-truth';
 import { exactReadings } from './exact';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 import { takeReadings } from './taken-readings';
 import type { HiddenFault } from './truth';
 

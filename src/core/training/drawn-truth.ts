@@ -1,8 +1,8 @@
-import type { ConditionsEntry } from '../visit/visit';
-import { agedModel, moduleAtConditions } from '../expectation/predict';
-import type { ArrayRecord } from '../record/record';
+import type { ConditionsEntry } from '../visit';
+import { agedModel, moduleAtConditions } from '../expectation';
+import type { ArrayRecord } from '../record';
 import { scenarioId } from './array';
-import type { Random } from '../numerics/random';
+import type { Random } from '../numerics';
 import { SCENARIO_START } from './taken-readings';
 import type { HiddenFault, Truth } from './truth';
 

@@ -1,8 +1,13 @@
-import { BusSource, StringSource, voltsInto } from '../circuit/bus';
-import type { BusCircuit, StringCircuit } from '../circuit/description';
-import { earthVolts } from '../circuit/earth-fault';
-import { operate } from '../circuit/operate';
-import { METER_RESISTANCE } from '../circuit/parts';
+import {
+	type BusCircuit,
+	BusSource,
+	earthVolts,
+	METER_RESISTANCE,
+	operate,
+	type StringCircuit,
+	StringSource,
+	voltsInto
+} from '../circuit';
 import type { Truth } from './truth';
 
 /** Everything an ideal meter would show at one string. */

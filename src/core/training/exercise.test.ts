@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { stringPlace, type Place } from '../visit/place';
-import { assess } from '../diagnosis/assess';
+import { type Place, stringPlace } from '../visit';
+import { assess } from '../diagnosis';
 import {
 	drawExercise,
 	LEVELS,

@@ -1,15 +1,14 @@
-import { FAULTS, type FaultCode } from '../visit/fault-code';
-import { faultOf } from '../faults/catalogue';
+import { type FaultCode, FAULTS, type Visit } from '../visit';
 import {
-	STRING_FAULT_CODES,
 	type CauseCode,
+	faultOf,
 	type Spread,
+	STRING_FAULT_CODES,
 	type StringFaultCode
-} from '../faults/fault';
-import type { Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
-import { placeName } from '../diagnosis/within';
-import { randomFrom } from '../numerics/random';
+} from '../faults';
+import type { ArrayRecord } from '../record';
+import { placeName } from '../diagnosis';
+import { randomFrom } from '../numerics';
 import { HIDDEN_CODES, type HiddenCode } from './planting';
 import { drawScenario, type Scenario, type Wishes } from './scenario';
 import { isTooMild } from './too-mild';

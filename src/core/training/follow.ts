@@ -1,9 +1,6 @@
-import { assess, type Assessment } from '../diagnosis/assess';
-import type { Cause } from '../diagnosis/cause';
-import { isFound } from '../diagnosis/found';
-import type { ProposedTest } from '../diagnosis/next/proposed-test';
+import { assess, type Assessment, type Cause, isFound, type ProposedTest } from '../diagnosis';
 import { answerTest, withAnswer } from './answer';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 import type { Scenario } from './scenario';
 
 /** A visit traced to its end by the tests that were proposed. */

@@ -1,5 +1,5 @@
-import type { MeterAccuracy } from '../visit/visit';
-import type { Random } from '../numerics/random';
+import type { MeterAccuracy } from '../visit';
+import type { Random } from '../numerics';
 
 /** How a reading comes out wrong, as people get it wrong. */
 export const MISTAKES = ['leads-swapped', 'times-ten', 'tenth', 'zero', 'ac-range'] as const;

@@ -1,6 +1,6 @@
-import type { ArrayRecord, StringRecord } from '../record/record';
-import { modulesPerDevice } from '../faults/fault';
-import type { Random } from '../numerics/random';
+import type { ArrayRecord, StringRecord } from '../record';
+import { modulesPerDevice } from '../faults';
+import type { Random } from '../numerics';
 import type { HiddenFault } from './truth';
 
 /** Faults that a scenario may hide, in the order of the catalogue; "soiling" is of one string. */

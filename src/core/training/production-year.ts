@@ -1,11 +1,14 @@
-import type { Plane } from '../conditions/plane';
-import type { Observer } from '../conditions/sun';
-import { powerTable, type PowerTable } from '../monitoring/expected/power-table';
-import type { Times } from '../monitoring/series/grid';
-import type { Day, MonitoredYear } from '../monitoring/series/year';
-import type { ModuleType } from '../record/record';
-import { dateOfMillis } from '../units/instant';
-import { randomFrom, type Random } from '../numerics/random';
+import type { Observer, Plane } from '../conditions';
+import {
+	type Day,
+	type MonitoredYear,
+	powerTable,
+	type PowerTable,
+	type Times
+} from '../monitoring';
+import type { ModuleType } from '../record';
+import { dateOfMillis } from '../units';
+import { type Random, randomFrom } from '../numerics';
 import { DrawnSky, type SkyNow } from './sky';
 
 /** Something that happens in a generated year; days are counted from its first, 0. */

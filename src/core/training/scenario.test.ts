@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../diagnosis/assess';
-import { isFound } from '../diagnosis/found';
+import { assess, isFound } from '../diagnosis';
 import { follow } from './follow';
 import { HIDDEN_CODES } from './planting';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 import { drawScenario } from './scenario';
 
 describe('chance from a seed', () => {

@@ -1,11 +1,10 @@
-import type { PartOf } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord, PartOf } from '../record';
 import { drawArray, type ArrayWishes } from './array';
 import { trueBuses } from './circuits';
 import { drawTruth } from './drawn-truth';
 import { exactReadings, type Exact } from './exact';
 import { HIDDEN_CODES, hasPlaceFor, plant, type HiddenCode } from './planting';
-import { randomFrom, type Random } from '../numerics/random';
+import { type Random, randomFrom } from '../numerics';
 import { takeReadings, type Scenario } from './taken-readings';
 import type { HiddenFault, Truth } from './truth';
 

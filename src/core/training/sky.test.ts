@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 import { DrawnSky } from './sky';
 
 const OBSERVER = { latitude: 54, longitude: 0 };

@@ -1,8 +1,12 @@
-import { clearSky } from '../conditions/clear-sky';
-import { fromAirAndWind } from '../conditions/cell-temperature';
-import { onPlane, type Plane } from '../conditions/plane';
-import { sunPosition, type Observer } from '../conditions/sun';
-import type { Random } from '../numerics/random';
+import {
+	clearSky,
+	fromAirAndWind,
+	type Observer,
+	onPlane,
+	type Plane,
+	sunPosition
+} from '../conditions';
+import type { Random } from '../numerics';
 
 /** What the weather was at one moment. */
 export interface SkyNow {

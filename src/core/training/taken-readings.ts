@@ -1,12 +1,18 @@
-import { stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { usualState } from '../visit/switching-state';
-import { emptyVisit, type ConditionsEntry, type Reading, type Visit } from '../visit/visit';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import {
+	type ConditionsEntry,
+	emptyVisit,
+	type Place,
+	type Quantity,
+	type Reading,
+	stringPlace,
+	usualState,
+	type Visit
+} from '../visit';
+import type { ArrayRecord, StringRecord } from '../record';
 import { INVERTER_ID, scenarioId } from './array';
 import type { Exact } from './exact';
 import { drawMeter, MISTAKES, mistaken, shown, type Mistake } from './meter';
-import type { Random } from '../numerics/random';
+import type { Random } from '../numerics';
 import type { Truth } from './truth';
 
 /** When every scenario is. */

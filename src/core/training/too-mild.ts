@@ -1,5 +1,5 @@
-import { placeKey, stringPlace } from '../visit/place';
-import type { CauseCode } from '../faults/fault';
+import { placeKey, stringPlace } from '../visit';
+import type { CauseCode } from '../faults';
 import { exactWithout, type Scenario } from './scenario';
 import type { HiddenFault } from './truth';
 

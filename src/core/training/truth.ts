@@ -1,6 +1,5 @@
-import type { CauseCode } from '../faults/fault';
-import type { PlacedFault } from '../faults/inject';
-import type { SingleDiode } from '../module/single-diode';
+import type { CauseCode, PlacedFault } from '../faults';
+import type { SingleDiode } from '../module';
 
 /** A fault that a scenario hides. Indices count from 0 at the negative end. */
 export interface HiddenFault {

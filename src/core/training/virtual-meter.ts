@@ -1,17 +1,11 @@
-import { placeKey, stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import type { Visit } from '../visit/visit';
-import { modulesPerDevice } from '../faults/fault';
-import type { StringRecord } from '../record/record';
-import {
-	measurementPointAt,
-	measurementPointsOf,
-	type MeasurementPoint
-} from '../visit-plan/measurement-points';
-import { testFactsOf } from '../diagnosis/next/test-facts';
+import { type Place, placeKey, type Quantity, stringPlace, type Visit } from '../visit';
+import { modulesPerDevice } from '../faults';
+import type { StringRecord } from '../record';
+import { type MeasurementPoint, measurementPointAt, measurementPointsOf } from '../visit-plan';
+import { testFactsOf } from '../diagnosis';
 import { answerTest, busVoltsAt, withAnswer } from './answer';
 import type { Exercise } from './exercise';
-import { randomFrom } from '../numerics/random';
+import { randomFrom } from '../numerics';
 
 /** What of a string is read, and which numbers name the place within it. */
 export interface Offer {

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { testId } from '../../../tests/support/scenario';
 import { SALTMARSH } from '../../../tests/support/sites';
-import { stringKey, stringPlace } from '../visit/place';
-import type { Reading } from '../visit/visit';
-import { assess } from '../diagnosis/assess';
+import { type Reading, stringKey, stringPlace } from '../visit';
+import { assess } from '../diagnosis';
 import { Contraindications } from './contraindications';
-import type { InspectionEntry } from '../inspection/entry';
+import type { InspectionEntry } from '../inspection';
 import { visitPlan } from './plan';
 
 const { record, visit } = SALTMARSH;

@@ -1,9 +1,13 @@
-import { stringKey, stringOfPlace, placeKey, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import type { Reading } from '../visit/visit';
-import { partsOnward } from '../record/path';
-import { isAcBranch, type ArrayRecord } from '../record/record';
-import { currentEntries, type InspectionEntry, type InspectionPlace } from '../inspection/entry';
+import {
+	type Place,
+	placeKey,
+	type Quantity,
+	type Reading,
+	stringKey,
+	stringOfPlace
+} from '../visit';
+import { type ArrayRecord, isAcBranch, partsOnward } from '../record';
+import { currentEntries, type InspectionEntry, type InspectionPlace } from '../inspection';
 
 /** Why a test is not to be done now. */
 export type WithheldBecause =

@@ -1,8 +1,21 @@
-import { POLES, stringPlace, type PartPoint, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { switchableOf, usualState, type SwitchingState } from '../visit/switching-state';
-import { partsOf, type Part, type PartKind } from '../record/part';
-import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
+import {
+	type PartPoint,
+	type Place,
+	POLES,
+	type Quantity,
+	stringPlace,
+	switchableOf,
+	type SwitchingState,
+	usualState
+} from '../visit';
+import {
+	type ArrayRecord,
+	isAcBranch,
+	type Part,
+	type PartKind,
+	partsOf,
+	type StringRecord
+} from '../record';
 
 /** A place where a quantity is read, in the state in which it usually is. */
 export interface MeasurementPoint {

@@ -1,4 +1,14 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import {
+	effectiveVisit,
+	emptyVisit,
+	keyOf,
+	meaningsOf,
+	type Purpose,
+	QUANTITIES,
+	QUANTITY_FACTS,
+	stateProblem,
+	type Visit
+} from '../visit';
 import { describe, expect, it } from 'vitest';
 import { visitOf } from '../../../tests/support/scenario';
 import {
@@ -8,13 +18,8 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation/expect';
-import { QUANTITIES, QUANTITY_FACTS } from '../visit/quantity';
-import { keyOf } from '../visit/current-readings';
-import { stateProblem } from '../visit/switching-state';
-import { emptyVisit, type Purpose, type Visit } from '../visit/visit';
-import type { ArrayRecord } from '../record/record';
-import { meaningsOf } from '../visit/inverter-message';
+import { expectReadings } from '../expectation';
+import type { ArrayRecord } from '../record';
 import { itemsOf, visitPlan } from './plan';
 import { measurementPointsOf } from './measurement-points';
 

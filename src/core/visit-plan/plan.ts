@@ -1,16 +1,17 @@
-import type { Expectations } from '../expectation/expect';
-import { placeKey, stringOfPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { findCurrentReadings } from '../visit/current-readings';
-import type { SwitchingState } from '../visit/switching-state';
-import type { Visit } from '../visit/visit';
-import type { Part } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import type { Expectations } from '../expectation';
+import {
+	findCurrentReadings,
+	type Place,
+	placeKey,
+	type Quantity,
+	stringOfPlace,
+	type SwitchingState,
+	type Visit
+} from '../visit';
+import type { ArrayRecord, Part } from '../record';
 import { Contraindications } from './contraindications';
-import type { InspectionEntry } from '../inspection/entry';
-import { arrivalSteps } from '../isolation/arrival';
-import { TASKS, type Task } from '../isolation/step';
-import { switchingOff } from '../isolation/switching-off';
+import type { InspectionEntry } from '../inspection';
+import { arrivalSteps, switchingOff, type Task, TASKS } from '../isolation';
 import { wantedReadings, type Wanted } from './wanted';
 
 /** One reading of the plan. */

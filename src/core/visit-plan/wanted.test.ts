@@ -1,4 +1,12 @@
-import { effectiveVisit } from '../visit/effective-visit';
+import {
+	effectiveVisit,
+	emptyVisit,
+	findCurrentReadings,
+	placeKey,
+	type Purpose,
+	QUANTITIES,
+	type Visit
+} from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import {
@@ -8,13 +16,8 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation/expect';
-import { placeKey } from '../visit/place';
-import { QUANTITIES } from '../visit/quantity';
-import { findCurrentReadings } from '../visit/current-readings';
-import { emptyVisit, type Purpose, type Visit } from '../visit/visit';
-import { partsOf, type Part } from '../record/part';
-import type { ArrayRecord } from '../record/record';
+import { expectReadings } from '../expectation';
+import { type ArrayRecord, type Part, partsOf } from '../record';
 import { measurementPointAt, measurementPointsOf, unitsOf } from './measurement-points';
 import { fusedPoles, wantedReadings, type Wanted } from './wanted';
 

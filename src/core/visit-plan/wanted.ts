@@ -1,14 +1,20 @@
-import type { Expectations } from '../expectation/expect';
-import { stringKey, stringPlace, type Place } from '../visit/place';
-import type { Quantity } from '../visit/quantity';
-import { switchableOf, usualState, type SwitchingState } from '../visit/switching-state';
-import type { Reading, Visit } from '../visit/visit';
-import { partsOf } from '../record/part';
-import { isAcBranch, type ArrayRecord, type StringRecord } from '../record/record';
-import { labelPower } from '../record/label-power';
-import { meaningsOf, type Meaning } from '../visit/inverter-message';
-import { INSULATION } from '../profiles/insulation';
-import type { Task } from '../isolation/step';
+import type { Expectations } from '../expectation';
+import {
+	type Meaning,
+	meaningsOf,
+	type Place,
+	type Quantity,
+	type Reading,
+	stringKey,
+	stringPlace,
+	switchableOf,
+	type SwitchingState,
+	usualState,
+	type Visit
+} from '../visit';
+import { type ArrayRecord, isAcBranch, labelPower, partsOf, type StringRecord } from '../record';
+import { INSULATION } from '../profiles';
+import type { Task } from '../isolation';
 import { measurementPointsOf } from './measurement-points';
 
 /** A reading that the visit wants, and why. */

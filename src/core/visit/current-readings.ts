@@ -1,4 +1,4 @@
-import { millisOf } from '../units/instant';
+import { millisOf } from '../units';
 import { placeKey } from './place';
 import type { ConditionsEntry, Reading, Visit } from './visit';
 

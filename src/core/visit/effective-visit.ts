@@ -1,8 +1,7 @@
 import { stringOfPlace, type Place } from './place';
 import type { Reading, RepairEntry, Visit } from './visit';
-import { partsOnward } from '../record/path';
-import { millisOf } from '../units/instant';
-import type { ArrayRecord, StringRecord } from '../record/record';
+import { type ArrayRecord, partsOnward, type StringRecord } from '../record';
+import { millisOf } from '../units';
 
 /** Whether the current of a string passes a part, or the part feeds its devices. */
 function concerns(record: ArrayRecord, string: StringRecord, part: string): boolean {

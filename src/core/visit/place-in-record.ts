@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import { stringOfPlace, type Place } from './place';
 
 /** Why a place is none of a record, in words; null where it is one. */

@@ -1,4 +1,4 @@
-import type { ArrayRecord } from '../record/record';
+import type { ArrayRecord } from '../record';
 import type { PartPoint, Place } from './place';
 
 const POINT_WORDS: Readonly<Record<PartPoint, string>> = {

@@ -1,4 +1,4 @@
-import type { StringRecord } from '../record/record';
+import type { StringRecord } from '../record';
 import type { Quantity } from './quantity';
 
 /**

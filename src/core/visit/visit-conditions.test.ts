@@ -1,12 +1,9 @@
 import { effectiveVisit } from './effective-visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
-import { byAir, byBackProbe, byClearSky, byReferenceModule, byShadow } from '../conditions/routes';
-import { shortCircuitCurrent, openCircuitVoltage } from '../module/single-diode';
-import { fitLabel } from '../module/fit';
-import { translate } from '../module/translate';
-import { expectReadings } from '../expectation/expect';
-import { conditionsFromPeers } from '../expectation/conditions-from-peers';
+import { byAir, byBackProbe, byClearSky, byReferenceModule, byShadow } from '../conditions';
+import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
+import { conditionsFromPeers, expectReadings } from '../expectation';
 import { conditionsAt, currentSeries } from './current-readings';
 import type { ConditionsEntry, Visit } from './visit';
 

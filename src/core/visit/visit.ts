@@ -1,4 +1,4 @@
-import type { Conditions } from '../conditions/conditions';
+import type { Conditions } from '../conditions';
 import type { FaultCode } from './fault-code';
 import type { Place, StringPlace } from './place';
 import { isStringQuantity, type Quantity, type StringQuantity } from './quantity';

@@ -1,9 +1,13 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { assumedCellTemperature } from '$core/bench/irradiance';
-	import { EMPTY_BATCH, NO_LABEL, USUAL_LIMITS, type ModuleBatch } from '$core/bench/module-batch';
-	import { readFigure } from '$core/document/figure';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
+	import {
+		assumedCellTemperature,
+		EMPTY_BATCH,
+		type ModuleBatch,
+		NO_LABEL,
+		USUAL_LIMITS
+	} from '$core/bench';
+	import { BATCH_LIMITS, readFigure } from '$core/document';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { useBatch } from '$lib/session/batch-session.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Bin } from '$core/bench/histogram';
+	import type { Bin } from '$core/bench';
 
 	interface Props {
 		bins: readonly Bin[];

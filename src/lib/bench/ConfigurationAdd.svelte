@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { waysToAdd } from '$core/bench/configuration/add';
-	import type { ArrayConfiguration } from '$core/bench/configuration/tree';
+	import { type ArrayConfiguration, waysToAdd } from '$core/bench';
 	import type { ConfigurationQuery } from './configuration-query';
 	import ModuleSelect from './ModuleSelect.svelte';
 	import type { Pooled } from './pool';

@@ -1,14 +1,15 @@
 <script lang="ts">
-	import type { ConfigurationPlace } from '$core/bench/configuration/answer';
-	import { shortedModule } from '$core/bench/configuration/protection';
 	import {
+		type ArrayConfiguration,
+		type Candidate,
+		type ConfigurationModule,
+		type ConfigurationPlace,
 		joined,
 		modulesOf,
-		withPart,
-		type ArrayConfiguration,
-		type ConfigurationModule
-	} from '$core/bench/configuration/tree';
-	import { substitutesFor, type Candidate } from '$core/bench/substitute';
+		shortedModule,
+		substitutesFor,
+		withPart
+	} from '$core/bench';
 	import { FUSE_DOES, placeFor, type ConfigurationQuery } from './configuration-query';
 	import ModuleSelect from './ModuleSelect.svelte';
 	import type { Pooled } from './pool';

@@ -1,6 +1,5 @@
 <script lang="ts">
-	import type { ConfigurationPlace } from '$core/bench/configuration/answer';
-	import type { ArrayConfiguration } from '$core/bench/configuration/tree';
+	import type { ArrayConfiguration, ConfigurationPlace } from '$core/bench';
 
 	interface Props {
 		mix: ArrayConfiguration;

@@ -1,9 +1,5 @@
 <script lang="ts">
-	import {
-		blockingEffect,
-		FULL_SUN_HOURS,
-		shortedBranches
-	} from '$core/bench/configuration/protection';
+	import { blockingEffect, FULL_SUN_HOURS, shortedBranches } from '$core/bench';
 	import { FUSE_DOES, type ConfigurationQuery } from './configuration-query';
 
 	let { asked }: { asked: ConfigurationQuery } = $props();

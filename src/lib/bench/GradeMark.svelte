@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Grade } from '$core/bench/grade';
+	import type { Grade } from '$core/bench';
 	import { GRADE_WORDS } from './grade-words';
 
 	interface Props {

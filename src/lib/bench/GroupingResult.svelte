@@ -1,9 +1,15 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { fillUp, freeSwaps, readGrouping } from '$core/bench/grouping/explain';
-	import { groupingGives, type Grouping, type GroupingAsk } from '$core/bench/grouping/grouping';
-	import { writeConfiguration } from '$core/bench/configuration/notation';
-	import { configurationOf } from '$core/bench/configuration/tree';
+	import {
+		configurationOf,
+		fillUp,
+		freeSwaps,
+		type Grouping,
+		type GroupingAsk,
+		groupingGives,
+		readGrouping,
+		writeConfiguration
+	} from '$core/bench';
 	import StringsOfBatch from './StringsOfBatch.svelte';
 
 	interface Props {

@@ -1,9 +1,7 @@
 <script lang="ts">
-	import type { BatchNameplate } from '$core/bench/module-batch';
-	import { labelFindings } from '$core/bench/nameplate-of';
-	import { readFigure } from '$core/document/figure';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
-	import { TECHNOLOGIES, TECHNOLOGY_FACTS, type Technology } from '$core/module/technology';
+	import { type BatchNameplate, labelFindings } from '$core/bench';
+	import { BATCH_LIMITS, readFigure } from '$core/document';
+	import { TECHNOLOGIES, type Technology, TECHNOLOGY_FACTS } from '$core/module';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 

@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
 	import { tick } from 'svelte';
-	import { referenceModuleDue } from '$core/bench/reference-module-due';
-	import type { ModuleBatch, BatchModule, Take } from '$core/bench/module-batch';
-	import { NO_LABEL } from '$core/bench/module-batch';
-	import { readFigure } from '$core/document/figure';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
+	import {
+		type BatchModule,
+		type ModuleBatch,
+		NO_LABEL,
+		referenceModuleDue,
+		type Take
+	} from '$core/bench';
+	import { BATCH_LIMITS, readFigure } from '$core/document';
 	import Keypad, { afterKey, type KeypadKey } from '$lib/ui/Keypad.svelte';
 	import { markAfter } from './mark-after';
 	import { useBatch } from '$lib/session/batch-session.svelte';

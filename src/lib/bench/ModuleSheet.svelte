@@ -1,9 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import type { ModuleResult } from '$core/bench/evaluate';
-	import { LOOK_WORDS, LOOKS, type BatchModule } from '$core/bench/module-batch';
-	import { readFigure } from '$core/document/figure';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
+	import { type BatchModule, LOOK_WORDS, LOOKS, type ModuleResult } from '$core/bench';
+	import { BATCH_LIMITS, readFigure } from '$core/document';
 	import Field from '$lib/ui/Field.svelte';
 	import { useBatch } from '$lib/session/batch-session.svelte';
 	import { markOf } from './grade-words';

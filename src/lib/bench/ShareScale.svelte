@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { GradeLimits } from '$core/bench/module-batch';
+	import type { GradeLimits } from '$core/bench';
 
 	interface Props {
 		/** Of label power. */

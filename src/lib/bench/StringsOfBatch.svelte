@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { StringGives } from '$core/bench/grouping/grouping';
+	import type { StringGives } from '$core/bench';
 
 	let { strings }: { strings: readonly StringGives[] } = $props();
 </script>

@@ -1,5 +1,4 @@
-import type { ConfigurationParts } from '$core/bench/configuration/elements';
-import type { ArrayConfiguration, ConfigurationModule } from '$core/bench/configuration/tree';
+import type { ArrayConfiguration, ConfigurationModule, ConfigurationParts } from '$core/bench';
 
 /** A mix at rest with what it is solved with: what is asked beside its curve goes from this. */
 export interface ConfigurationQuery {

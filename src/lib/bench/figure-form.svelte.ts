@@ -1,6 +1,6 @@
 import { page } from '$app/state';
-import { readFigure, type FigureLimits } from '$core/document/figure';
-import { refuse, type Result } from '$core/units/result';
+import { type FigureLimits, readFigure } from '$core/document';
+import { refuse, type Result } from '$core/units';
 import { keepInAddress } from './address';
 
 /** A field of a question: what it is called, within what it lies, and what stands in it at first. */

@@ -1,4 +1,4 @@
-import type { Grade, Graded } from '$core/bench/grade';
+import type { Grade, Graded } from '$core/bench';
 
 export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
 	good: 'good',

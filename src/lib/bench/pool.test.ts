@@ -1,10 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import {
-	EMPTY_BATCH,
-	NO_LABEL,
-	type ModuleBatch,
-	type BatchModule
-} from '$core/bench/module-batch';
+import { type BatchModule, EMPTY_BATCH, type ModuleBatch, NO_LABEL } from '$core/bench';
 import { poolOf } from './pool';
 
 const LABEL = {

@@ -1,7 +1,12 @@
-import { evaluateBatch } from '$core/bench/evaluate';
-import type { Grade } from '$core/bench/grade';
-import { DANGEROUS_LOOKS, type ModuleBatch } from '$core/bench/module-batch';
-import { asNameplate, asTested, type TestedModule } from '$core/bench/tested';
+import {
+	asNameplate,
+	asTested,
+	DANGEROUS_LOOKS,
+	evaluateBatch,
+	type Grade,
+	type ModuleBatch,
+	type TestedModule
+} from '$core/bench';
 
 /** A module of the batch that can be put somewhere, with what speaks against it. */
 export interface Pooled {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Study } from '$core/faults/what-if';
+	import type { Study } from '$core/faults';
 	import Chart from './Chart.svelte';
 	import { stringOption, type DrawnReading } from './string-option';
 

@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { ConfigurationAnswer } from '$core/bench/configuration/answer';
+import type { ConfigurationAnswer } from '$core/bench';
 import { voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 

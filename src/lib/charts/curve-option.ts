@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { CurveComparison } from '$core/expectation/measured-curve';
+import type { CurveComparison } from '$core/expectation';
 import { voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 

@@ -1,6 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import { yearsSince, type Degradation } from '$core/monitoring/benchmark/degradation';
-import type { Corrected } from '$core/monitoring/benchmark/stc-share';
+import { type Corrected, type Degradation, yearsSince } from '$core/monitoring';
 import { axisOf } from './axes';
 import type { Ink } from './ink';
 

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { INK } from '../../../tests/support/ink';
-import { degradationOf } from '$core/monitoring/benchmark/degradation';
-import { corrected } from '$core/monitoring/benchmark/stc-share';
+import { corrected, degradationOf } from '$core/monitoring';
 import { degradationOption } from './degradation-option';
 import { courseOption } from './course-option';
 import { heatmapOption } from './heatmap-option';

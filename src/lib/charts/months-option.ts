@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { MonthOfYield } from '$core/monitoring/expected/months';
+import type { MonthOfYield } from '$core/monitoring';
 import { axisOf } from './axes';
 import type { Ink } from './ink';
 import { MONTHS } from './months';

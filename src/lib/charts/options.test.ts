@@ -1,9 +1,9 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import { effectiveVisit } from '$core/visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { INK } from '../../../tests/support/ink';
 import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
-import { compareCurve } from '$core/expectation/measured-curve';
+import { compareCurve } from '$core/expectation';
 import { above, roundStep, voltAmpAxes } from './axes';
 import { curveOption } from './curve-option';
 

@@ -1,12 +1,11 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import { effectiveVisit } from '$core/visit';
 import { describe, expect, it } from 'vitest';
 import { usedModules } from '../../../tests/support/used-modules';
 import { INK } from '../../../tests/support/ink';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
-import { inputAtConditions } from '$core/expectation/at-conditions';
-import { study as studyOf, type WhatIf } from '$core/faults/what-if';
-import { answerConfiguration } from '$core/bench/configuration/answer';
-import { WARM_SUN } from '$core/bench/tested';
+import { inputAtConditions } from '$core/expectation';
+import { study as studyOf, type WhatIf } from '$core/faults';
+import { answerConfiguration, WARM_SUN } from '$core/bench';
 import { configurationOption } from './configuration-option';
 import { stringOption } from './string-option';
 

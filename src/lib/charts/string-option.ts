@@ -1,5 +1,5 @@
 import type { EChartsCoreOption } from 'echarts/core';
-import type { PlainCurve, Study } from '$core/faults/what-if';
+import type { PlainCurve, Study } from '$core/faults';
 import { above, roundStep, voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 

@@ -1,4 +1,4 @@
-import type { Diagram, DiagramNode } from '$core/record/one-line';
+import type { Diagram, DiagramNode } from '$core/record';
 import { PART_SYMBOLS } from '$lib/ui/part-symbols';
 import type { StringColour } from '$lib/ui/string-colours';
 import { rectangle, type Drawing, type Group, type Shape } from './drawing';

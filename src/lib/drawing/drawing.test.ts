@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cellsOf } from '$core/record/field';
-import { oneLine } from '$core/record/one-line';
+import { cellsOf, oneLine } from '$core/record';
 import { coloursOf } from '$lib/ui/string-colours';
 import { ALL_SITES } from '../../../tests/support/sites';
 import { diagramDrawing } from './diagram';

@@ -1,5 +1,4 @@
-import { cellsOf, type Field } from '$core/record/field';
-import type { ArrayRecord, StringRecord } from '$core/record/record';
+import { type ArrayRecord, cellsOf, type Field, type StringRecord } from '$core/record';
 import type { StringColour } from '$lib/ui/string-colours';
 import { rectangle, type Drawing, type Group, type Shape } from './drawing';
 

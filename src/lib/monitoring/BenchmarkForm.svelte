@@ -1,10 +1,9 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
 	import { invalidateAll } from '$app/navigation';
-	import { readFigure } from '$core/document/figure';
-	import { factsOf, targetKey, targetsOf } from '$core/monitoring/target';
-	import type { BenchmarkEntry } from '$core/document/monitoring';
-	import type { ArrayRecord } from '$core/record/record';
+	import { type BenchmarkEntry, readFigure } from '$core/document';
+	import { factsOf, targetKey, targetsOf } from '$core/monitoring';
+	import type { ArrayRecord } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { sendJson } from '$lib/session/send-json';

@@ -1,10 +1,7 @@
 <script lang="ts">
 	import { onDestroy, untrack } from 'svelte';
 	import type { EChartsType } from 'echarts/core';
-	import {
-		MONITORED_QUANTITY_FACTS,
-		type MonitoredQuantity
-	} from '$core/monitoring/import/monitored-quantity';
+	import { MONITORED_QUANTITY_FACTS, type MonitoredQuantity } from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { courseOption, type CourseOfUnit, type Segment } from '$lib/charts/course-option';
 	import type { PartWith } from './parts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { UnitEvent } from '$core/monitoring/analysis/event';
+	import type { UnitEvent } from '$core/monitoring';
 
 	let { kind }: { kind: UnitEvent['kind'] } = $props();
 	/** The course of its share over time, in small; each kind has its own shape. */

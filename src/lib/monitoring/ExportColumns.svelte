@@ -1,12 +1,12 @@
 <script lang="ts">
-	import { parseScale } from '$core/monitoring/import/scale';
-	import type { FigureColumn } from '$core/monitoring/import/layout';
 	import {
+		type FigureColumn,
 		MONITORED_QUANTITIES,
 		MONITORED_QUANTITY_FACTS,
-		type MonitoredQuantity
-	} from '$core/monitoring/import/monitored-quantity';
-	import { succeed } from '$core/units/result';
+		type MonitoredQuantity,
+		parseScale
+	} from '$core/monitoring';
+	import { succeed } from '$core/units';
 	import type { ImportSession } from '../session/import-session.svelte';
 
 	let { session }: { session: ImportSession } = $props();

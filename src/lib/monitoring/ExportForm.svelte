@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { STAMP_FORMS, type StampForm } from '$core/monitoring/import/stamp';
-	import type { DecimalMark } from '$core/monitoring/import/figure';
+	import { type DecimalMark, STAMP_FORMS, type StampForm } from '$core/monitoring';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { DELIMITERS } from './export-head';
 	import type { ImportSession } from '../session/import-session.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { MONITORED_QUANTITY_FACTS } from '$core/monitoring/import/monitored-quantity';
-	import type { ArrayRecord } from '$core/record/record';
+	import { MONITORED_QUANTITY_FACTS } from '$core/monitoring';
+	import type { ArrayRecord } from '$core/record';
 	import { count } from '$lib/text/format';
 	import { clockIn } from '$lib/time/zone';
 	import { clockWords } from './clock-words';

@@ -1,8 +1,6 @@
 <script lang="ts">
-	import { fieldsToRecord } from '$core/monitoring/fields-to-record';
-	import type { YearAnalysis } from '$core/monitoring/analysis/analyse-year';
-	import type { Target } from '$core/monitoring/target';
-	import type { Field } from '$core/record/field';
+	import { fieldsToRecord, type Target, type YearAnalysis } from '$core/monitoring';
+	import type { Field } from '$core/record';
 	import { resolve } from '$app/paths';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { useMonitoring } from '../session/monitoring-session.svelte';

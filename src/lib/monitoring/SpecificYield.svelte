@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import type { UnitEnergy } from '$core/monitoring/analysis/energy';
+	import type { UnitEnergy } from '$core/monitoring';
 	import { useMonitoring } from '../session/monitoring-session.svelte';
 
 	let { energy }: { energy: readonly UnitEnergy[] } = $props();

@@ -1,12 +1,15 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { earlierName } from '$core/monitoring/renamed';
-	import { factsOf, targetKey, targetsOf, type Target } from '$core/monitoring/target';
 	import {
+		earlierName,
+		factsOf,
 		MONITORED_QUANTITY_FACTS,
-		type MonitoredQuantity
-	} from '$core/monitoring/import/monitored-quantity';
-	import type { ArrayRecord } from '$core/record/record';
+		type MonitoredQuantity,
+		type Target,
+		targetKey,
+		targetsOf
+	} from '$core/monitoring';
+	import type { ArrayRecord } from '$core/record';
 	import { sendJson } from '$lib/session/send-json';
 
 	interface Props {

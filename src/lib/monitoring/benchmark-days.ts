@@ -1,5 +1,5 @@
 import { fromAbsolute } from '@internationalized/date';
-import { seasonPoints } from '$core/monitoring/benchmark/seasons';
+import { seasonPoints } from '$core/monitoring';
 
 /** A day on which the array is measured every year. */
 export interface BenchmarkDay {

@@ -1,7 +1,11 @@
-import type { ClockFinding } from '$core/monitoring/analysis/clock-check';
-import type { ArrayEvent, Loss, UnitEvent } from '$core/monitoring/analysis/event';
-import type { ReturningShade } from '$core/monitoring/analysis/shade';
-import type { Clipping } from '$core/monitoring/analysis/clipping';
+import type {
+	ArrayEvent,
+	Clipping,
+	ClockFinding,
+	Loss,
+	ReturningShade,
+	UnitEvent
+} from '$core/monitoring';
 
 /** "12 March 2026" of 2026-03-12. */
 export function dateWords(date: string): string {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { guessLayout, type GuessedLayout } from '$core/monitoring/import/guess';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { type GuessedLayout, guessLayout } from '$core/monitoring';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** So much of a file is looked at before anything is taken in, bytes; and so many lines of that. */
 const HEAD = 256 * 1024;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { UnitEvent } from '$core/monitoring/analysis/event';
+import type { UnitEvent } from '$core/monitoring';
 import { clockIn, daysOf } from '$lib/time/zone';
 import { benchmarkDays, nextBenchmarkDay } from './benchmark-days';
 import {

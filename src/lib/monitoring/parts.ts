@@ -1,6 +1,5 @@
-import { unitKey } from '$core/monitoring/series/build';
-import { factsOf, type Target } from '$core/monitoring/target';
-import type { ArrayRecord } from '$core/record/record';
+import { factsOf, type Target, unitKey } from '$core/monitoring';
+import type { ArrayRecord } from '$core/record';
 
 interface NamedUnit {
 	readonly name: string;

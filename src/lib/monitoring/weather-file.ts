@@ -1,12 +1,13 @@
 import Papa from 'papaparse';
-import { guessForm, readStamp } from '$core/monitoring/import/stamp';
 import {
+	guessForm,
 	looksLikeEpw,
 	readEpw,
+	readStamp,
 	readWeatherCsv,
 	type Weather
-} from '$core/monitoring/expected/weather';
-import { refuse, type Result } from '$core/units/result';
+} from '$core/monitoring';
+import { refuse, type Result } from '$core/units';
 
 /** Largest weather file, bytes: a year of hours has about two million. */
 const LARGEST = 20 * 1024 * 1024;

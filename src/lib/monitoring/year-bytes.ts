@@ -1,4 +1,4 @@
-import type { MonitoredYear } from '$core/monitoring/series/year';
+import type { MonitoredYear } from '$core/monitoring';
 
 /*
  * A watched year on its way from the server to the browser: a heading as JSON, then every series as

@@ -1,10 +1,9 @@
-import type { IrradianceSource, TemperatureSource } from '$core/conditions/conditions';
-import type { VisitDocument } from '$core/document/visit';
-import { currentConditions } from '$core/visit/current-readings';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import type { SiteRules } from '$core/record/record';
-import { inspectionOf } from '$core/inspection/progress';
-import type { Assessment } from '$core/diagnosis/assess';
+import type { IrradianceSource, TemperatureSource } from '$core/conditions';
+import type { VisitDocument } from '$core/document';
+import { currentConditions, QUANTITY_FACTS } from '$core/visit';
+import type { SiteRules } from '$core/record';
+import { inspectionOf } from '$core/inspection';
+import type { Assessment } from '$core/diagnosis';
 import { cell, heading, soft, type Block } from './block';
 
 const MODEL =

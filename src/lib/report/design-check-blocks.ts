@@ -1,5 +1,5 @@
-import type { ArrayRecord } from '$core/record/record';
-import { checkRecord, type CheckVerdict } from '$core/design-checks/check-record';
+import type { ArrayRecord } from '$core/record';
+import { checkRecord, type CheckVerdict } from '$core/design-checks';
 import { cell, heading, soft, type Block } from './block';
 
 const CHECK_VERDICT_WORDS: Readonly<Record<CheckVerdict, string>> = {

@@ -1,5 +1,4 @@
-import type { ArrayRecord } from '$core/record/record';
-import { oneLine } from '$core/record/one-line';
+import { type ArrayRecord, oneLine } from '$core/record';
 import { diagramDrawing } from '$lib/drawing/diagram';
 import { planDrawing } from '$lib/drawing/plan';
 import { coloursOf } from '$lib/ui/string-colours';

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import { findCurrentReadings } from '$core/visit/current-readings';
-import { assess } from '$core/diagnosis/assess';
+import { findCurrentReadings, QUANTITY_FACTS } from '$core/visit';
+import { assess } from '$core/diagnosis';
 import { ALL_SITES } from '../../../tests/support/sites';
 import type { Block, Cell } from './block';
 import { readingsRows } from './readings-csv';

@@ -1,14 +1,17 @@
-import type { VisitDocument } from '$core/document/visit';
-import type { ArrayRecord } from '$core/record/record';
-import { SEVERITIES, SEVERITY_WORDS, type InspectionEntry } from '$core/inspection/entry';
-import { scaleInfrared } from '$core/inspection/infrared';
-import { STATION_WORDS, type MeasuredItem } from '$core/inspection/items';
+import type { VisitDocument } from '$core/document';
+import type { ArrayRecord } from '$core/record';
 import {
+	type InspectionEntry,
+	inspectionOf,
+	type InspectionStop,
+	type MeasuredItem,
 	outcomeOfStop,
 	placeWords,
-	inspectionOf,
-	type InspectionStop
-} from '$core/inspection/progress';
+	scaleInfrared,
+	SEVERITIES,
+	SEVERITY_WORDS,
+	STATION_WORDS
+} from '$core/inspection';
 import { cell, heading, text, type Block, type Cell } from './block';
 
 interface Told {

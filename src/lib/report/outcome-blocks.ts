@@ -1,10 +1,7 @@
-import { placeWords } from '$core/visit/place-label';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import { FAULTS } from '$core/visit/fault-code';
-import { repairCases, verdictsOf } from '$core/repair/cases';
-import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
-import type { VisitDocument } from '$core/document/visit';
-import type { Assessment } from '$core/diagnosis/assess';
+import { FAULTS, placeWords, QUANTITY_FACTS } from '$core/visit';
+import { REPAIR_KINDS, repairCases, type RepairKind, verdictsOf } from '$core/repair';
+import type { VisitDocument } from '$core/document';
+import type { Assessment } from '$core/diagnosis';
 import { findingsOf } from '$lib/text/findings';
 import { dayAndTime } from '$lib/text/when';
 import { readingFigure } from '$lib/text/reading-figure';

@@ -1,7 +1,6 @@
-import { placeWords } from '$core/visit/place-label';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import type { ArrayRecord } from '$core/record/record';
-import type { Assessment } from '$core/diagnosis/assess';
+import { placeWords, QUANTITY_FACTS } from '$core/visit';
+import type { ArrayRecord } from '$core/record';
+import type { Assessment } from '$core/diagnosis';
 import { readingFigure } from '$lib/text/reading-figure';
 import { figureOf, signed, VERDICT_LABELS } from '$lib/text/format';
 import { cell, heading, soft, type Block } from './block';

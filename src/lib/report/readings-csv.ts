@@ -1,6 +1,5 @@
-import { placeWords } from '$core/visit/place-label';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import type { VisitDocument } from '$core/document/visit';
+import { placeWords, QUANTITY_FACTS } from '$core/visit';
+import type { VisitDocument } from '$core/document';
 
 const HEADING = [
 	'Visit',

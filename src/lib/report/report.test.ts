@@ -1,9 +1,9 @@
-import { checkRecord } from '$core/design-checks/check-record';
+import { checkRecord } from '$core/design-checks';
 import { describe, expect, it } from 'vitest';
 import saltmarsh from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import kilnWalk from '../../../demo/kiln-lane-2026-10-20.zembo-visit.json';
-import { readVisitData } from '$core/document/file';
-import { assess } from '$core/diagnosis/assess';
+import { readVisitData } from '$core/document';
+import { assess } from '$core/diagnosis';
 import type { Block } from './block';
 import type { Report } from './block';
 import { pictureHtml, reportHtml } from './html';

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { NO_SETTINGS } from '$core/document/monitoring';
-import type { SiteDocument } from '$core/document/site';
-import { changeSince } from '$core/expectation/compare';
+import { NO_SETTINGS, type SiteDocument } from '$core/document';
+import { changeSince } from '$core/expectation';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { siteReport } from './site-report';
 

@@ -1,5 +1,4 @@
-import type { SiteDocument } from '$core/document/site';
-import { FORMAT, VERSION, type VisitDocument } from '$core/document/visit';
+import { FORMAT, type SiteDocument, VERSION, type VisitDocument } from '$core/document';
 
 /** Each visit of a site with the record that it saw, oldest first. */
 export function visitsOfSite({ site, revisions, visits }: SiteDocument): VisitDocument[] {

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '$core/diagnosis/assess';
-import type { VisitDocument } from '$core/document/visit';
-import type { InspectionEntry } from '$core/inspection/entry';
-import type { RepairEntry } from '$core/visit/visit';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
-import { inspectionOf } from '$core/inspection/progress';
+import { assess } from '$core/diagnosis';
+import type { VisitDocument } from '$core/document';
+import { type InspectionEntry, inspectionOf } from '$core/inspection';
+import type { RepairEntry } from '$core/visit';
+import { OWN_PROCEDURE } from '$core/isolation';
 import { ALL_SITES, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../tests/support/sites';
 import { testId } from '../../../tests/support/scenario';
 import type { Block } from './block';

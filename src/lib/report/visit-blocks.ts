@@ -1,16 +1,17 @@
-import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
-import type { VisitDocument } from '$core/document/visit';
-import { currentConditions } from '$core/visit/current-readings';
-import { fuseWords } from '$core/record/difference';
-import { labelPower } from '$core/record/label-power';
-import type { ArrayRecord } from '$core/record/record';
-import { MAKE_SAFE_FIRST, WHO_DECIDES } from '$core/isolation/cautions';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
-import { notProved, currentSafetyEntries } from '$core/isolation/progress';
-import { makingSafe } from '$core/isolation/sequence';
-import type { SafetyStep } from '$core/isolation/step';
-import type { Meter } from '$core/visit/visit';
-import type { Assessment } from '$core/diagnosis/assess';
+import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions';
+import type { VisitDocument } from '$core/document';
+import { currentConditions, type Meter } from '$core/visit';
+import { type ArrayRecord, fuseWords, labelPower } from '$core/record';
+import {
+	currentSafetyEntries,
+	MAKE_SAFE_FIRST,
+	makingSafe,
+	notProved,
+	OWN_PROCEDURE,
+	type SafetyStep,
+	WHO_DECIDES
+} from '$core/isolation';
+import type { Assessment } from '$core/diagnosis';
 import { findingsOf } from '$lib/text/findings';
 import { dayAndTime } from '$lib/text/when';
 import { kilowatts } from '$lib/text/format';

@@ -1,10 +1,9 @@
-import type { VisitDocument } from '$core/document/visit';
-import { labelPower } from '$core/record/label-power';
-import { WHO_DECIDES } from '$core/isolation/cautions';
-import { repairCases, verdictsOf } from '$core/repair/cases';
-import { FAULTS } from '$core/visit/fault-code';
-import { placeWords } from '$core/visit/place-label';
-import type { Assessment } from '$core/diagnosis/assess';
+import type { VisitDocument } from '$core/document';
+import { labelPower } from '$core/record';
+import { WHO_DECIDES } from '$core/isolation';
+import { repairCases, verdictsOf } from '$core/repair';
+import { FAULTS, placeWords } from '$core/visit';
+import type { Assessment } from '$core/diagnosis';
 import { findingsOf } from '$lib/text/findings';
 import { PURPOSE_WORDS } from '$lib/text/purposes';
 import { dayAndTime } from '$lib/text/when';

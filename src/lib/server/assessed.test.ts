@@ -1,8 +1,7 @@
 import { expect, it } from 'vitest';
 import demo from '../../../demo/hollin-creek-2026-11-10.zembo-visit.json';
-import { readVisitData } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
-import { assess } from '$core/diagnosis/assess';
+import { readVisitData, type VisitDocument } from '$core/document';
+import { assess } from '$core/diagnosis';
 import { assessed } from './assessed';
 
 function readDemo(): VisitDocument {

@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
-import type { VisitDocument } from '$core/document/visit';
-import { assess, type Assessment } from '$core/diagnosis/assess';
+import type { VisitDocument } from '$core/document';
+import { assess, type Assessment } from '$core/diagnosis';
 
 interface Assessed {
 	readonly text: string;

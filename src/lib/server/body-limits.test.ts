@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { LARGEST_ARCHIVE } from '$core/document/file';
+import { LARGEST_ARCHIVE } from '$core/document';
 import { findRoutes } from '../../../tests/fuzz/routes';
 import { bodyError, drain, sizeWords } from './body-limits';
 

@@ -1,4 +1,4 @@
-import { LARGEST_ARCHIVE } from '$core/document/file';
+import { LARGEST_ARCHIVE } from '$core/document';
 
 const KB = 1024;
 const MB = 1024 * KB;

@@ -1,8 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { problemOf, type Problem } from '$core/document/file';
-import { parseJson } from '$core/document/parse-json';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { parseJson, type Problem, problemOf } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** The body of a request as JSON that holds to a schema, or what is wrong with it and where. */
 export async function readBody<Schema extends z.ZodType>(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { VisitEvent } from '$core/document/visit-event';
+import type { VisitEvent } from '$core/document';
 import { hearVisit, tellVisit, toldOf } from './visit-events';
 
 describe('what is told of a visit', () => {

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import type { VisitEvent } from '$core/document/visit-event';
+import type { VisitEvent } from '$core/document';
 import { OWN_LANE, tellServer } from './lanes/relay';
 
 const emitter = new EventEmitter();

@@ -1,5 +1,5 @@
 import { getContext, setContext } from 'svelte';
-import type { ModuleBatch } from '$core/bench/module-batch';
+import type { ModuleBatch } from '$core/bench';
 import { send } from './send-json';
 
 /** A batch as the server has it. */

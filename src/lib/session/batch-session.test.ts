@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { EMPTY_BATCH, type ModuleBatch } from '$core/bench/module-batch';
+import { EMPTY_BATCH, type ModuleBatch } from '$core/bench';
 import { markAfter } from '$lib/bench/mark-after';
 import { BatchSession } from './batch-session.svelte';
 

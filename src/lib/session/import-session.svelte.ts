@@ -1,10 +1,14 @@
 import { v7 as uuid } from 'uuid';
-import { importQuestions, type PreviewPeak } from '$core/monitoring/import-questions';
-import { layoutProblem, type Layout } from '$core/monitoring/import/layout';
-import { SampleReader } from '$core/monitoring/import/reader';
-import { matchUnits } from '$core/monitoring/match';
-import type { MonitoredQuantity } from '$core/monitoring/import/monitored-quantity';
-import type { ArrayRecord } from '$core/record/record';
+import {
+	importQuestions,
+	type Layout,
+	layoutProblem,
+	matchUnits,
+	type MonitoredQuantity,
+	type PreviewPeak,
+	SampleReader
+} from '$core/monitoring';
+import type { ArrayRecord } from '$core/record';
 import { zoneOf } from '$lib/time/zone';
 import { send, sendJson, type Answer } from '$lib/session/send-json';
 import { openExport, readHead, type ExportHead } from '../monitoring/export-head';

@@ -1,6 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { InspectionEntry } from '$core/inspection/entry';
-import { currentEntries } from '$core/inspection/entry';
+import { currentEntries, type InspectionEntry } from '$core/inspection';
 import { sendJson } from './send-json';
 import { storePhotograph, type StoredPhotograph } from './store-photograph';
 

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { InspectionEntry } from '$core/inspection/entry';
+import type { InspectionEntry } from '$core/inspection';
 import { InspectionSession, type Answer } from './inspection-session.svelte';
 
 const glass: Answer = {

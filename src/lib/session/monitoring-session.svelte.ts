@@ -1,6 +1,5 @@
 import { getContext, setContext } from 'svelte';
-import type { YearAnalysis, MonitoringProgress } from '$core/monitoring/analysis/analyse-year';
-import type { Unit, MonitoredYear } from '$core/monitoring/series/year';
+import type { MonitoredYear, MonitoringProgress, Unit, YearAnalysis } from '$core/monitoring';
 import { analyseInWorker, type RunningAnalysis } from '$lib/workers/monitoring';
 import { yearFromBytes } from '../monitoring/year-bytes';
 

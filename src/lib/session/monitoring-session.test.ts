@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { YearAnalysis } from '$core/monitoring/analysis/analyse-year';
-import type { MonitoredYear } from '$core/monitoring/series/year';
+import type { MonitoredYear, YearAnalysis } from '$core/monitoring';
 import { yearToBytes } from '../monitoring/year-bytes';
 import { MonitoringSession } from './monitoring-session.svelte';
 

@@ -1,5 +1,5 @@
-import { LARGEST_PICTURE, PICTURE, pictureType, storedSize } from '$core/document/picture';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { LARGEST_PICTURE, PICTURE, pictureType, storedSize } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** A picture made small, without what the camera wrote beside it. */
 export interface SmallPicture {

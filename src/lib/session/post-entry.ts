@@ -1,4 +1,4 @@
-import type { Reading } from '$core/visit/visit';
+import type { Reading } from '$core/visit';
 
 /** What the server says of a reading that it does not take. */
 interface Refusal {

@@ -1,7 +1,6 @@
 import { getContext, setContext } from 'svelte';
 import { v7 as uuid } from 'uuid';
-import { applyChange, inverseOf, type RecordChange } from '$core/record/change';
-import type { ArrayRecord } from '$core/record/record';
+import { applyChange, type ArrayRecord, inverseOf, type RecordChange } from '$core/record';
 import { sendJson } from './send-json';
 
 /** A revision as the server sends it. */

@@ -1,7 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { arrayRecord, testId } from '../../../tests/support/scenario';
-import { applyChange, type RecordChange } from '$core/record/change';
-import type { ArrayRecord } from '$core/record/record';
+import { applyChange, type ArrayRecord, type RecordChange } from '$core/record';
 import { RecordSession } from './record-session.svelte';
 
 /* The session against a server that answers as the real one does, or does not answer. */

@@ -1,12 +1,15 @@
-import { markAnswer, type Answer, type Exercise, type Marking } from '$core/training/exercise';
-import { firstRound, takeReading } from '$core/training/virtual-meter';
-import { placeWords } from '$core/visit/place-label';
-import type { Place } from '$core/visit/place';
-import type { PlaceVerdict } from '$core/expectation/expect';
-import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-import type { Visit } from '$core/visit/visit';
-import type { ArrayRecord } from '$core/record/record';
-import type { Assessment } from '$core/diagnosis/assess';
+import {
+	type Answer,
+	type Exercise,
+	firstRound,
+	markAnswer,
+	type Marking,
+	takeReading
+} from '$core/training';
+import { type Place, placeWords, type Quantity, QUANTITY_FACTS, type Visit } from '$core/visit';
+import type { PlaceVerdict } from '$core/expectation';
+import type { ArrayRecord } from '$core/record';
+import type { Assessment } from '$core/diagnosis';
 import { keepExercise } from '../training/done-exercises';
 import { readingFigure } from '$lib/text/reading-figure';
 

@@ -1,8 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { drawExercise } from '$core/training/exercise';
-import { firstRound, minutesOfFirstRound } from '$core/training/virtual-meter';
-import { stringPlace } from '$core/visit/place';
-import { assess, type Assessment } from '$core/diagnosis/assess';
+import { drawExercise, firstRound, minutesOfFirstRound } from '$core/training';
+import { stringPlace } from '$core/visit';
+import { assess, type Assessment } from '$core/diagnosis';
 import { fakeStorage } from '../../../tests/support/fake-storage';
 import { doneExercises } from '../training/done-exercises';
 import { TrainingSession } from './training-session.svelte';

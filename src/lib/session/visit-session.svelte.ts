@@ -1,20 +1,27 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import {
+	effectiveVisit,
+	findCurrentReadings,
+	keyOf,
+	type MeasuredCurve,
+	type Place,
+	placeKey,
+	type Quantity,
+	QUANTITY_FACTS,
+	type Reading,
+	type RepairEntry,
+	type SafetyEntry,
+	stringPlace,
+	type SwitchingState,
+	type Visit
+} from '$core/visit';
 import { getContext, setContext } from 'svelte';
 import { v7 as uuid } from 'uuid';
-import type { VisitDocument } from '$core/document/visit';
-import { entryHint } from '$core/expectation/entry-hint';
-import { questionBeforeStoring } from '$core/expectation/entry-question';
-import { placeKey, stringPlace, type Place } from '$core/visit/place';
-import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-import { keyOf, findCurrentReadings } from '$core/visit/current-readings';
-import type { SwitchingState } from '$core/visit/switching-state';
-import type { MeasuredCurve, Reading, RepairEntry, SafetyEntry, Visit } from '$core/visit/visit';
-import { currentSafetyEntries } from '$core/isolation/progress';
-import type { Task } from '$core/isolation/step';
-import { visitPlan } from '$core/visit-plan/plan';
-import type { Assessment } from '$core/diagnosis/assess';
+import type { VisitDocument, VisitEvent } from '$core/document';
+import { entryHint, questionBeforeStoring } from '$core/expectation';
+import { currentSafetyEntries, type Task } from '$core/isolation';
+import { visitPlan } from '$core/visit-plan';
+import type { Assessment } from '$core/diagnosis';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
-import type { VisitEvent } from '$core/document/visit-event';
 import { postEntry } from './post-entry';
 import { sendJson } from './send-json';
 import { warmWorkers } from './warm-workers';

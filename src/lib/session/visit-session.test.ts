@@ -1,12 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import demo from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
-import { readVisitData } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
-import type { VisitEvent } from '$core/document/visit-event';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
-import type { Reading, SafetyEntry } from '$core/visit/visit';
-import { assess } from '$core/diagnosis/assess';
+import { readVisitData, type VisitDocument, type VisitEvent } from '$core/document';
+import { type Reading, type SafetyEntry, stringPlace, usualState } from '$core/visit';
+import { assess } from '$core/diagnosis';
 import { testId } from '../../../tests/support/scenario';
 import { VisitSession, type Entry } from './visit-session.svelte';
 

@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { ALL_SITES } from '../../../tests/support/sites';
-import { assess, judge } from '$core/diagnosis/assess';
-import type { Visit } from '$core/visit/visit';
-import { isAcBranch, type ArrayRecord } from '$core/record/record';
+import { assess, judge } from '$core/diagnosis';
+import type { Visit } from '$core/visit';
+import { type ArrayRecord, isAcBranch } from '$core/record';
 
 const asked = vi.hoisted(() => ({ judged: [] as unknown[][], assessed: [] as unknown[][] }));
 vi.mock('$lib/workers/assess', () => ({

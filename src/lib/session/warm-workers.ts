@@ -1,8 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
-import type { Visit } from '$core/visit/visit';
-import type { ArrayRecord } from '$core/record/record';
+import { stringPlace, usualState, type Visit } from '$core/visit';
+import type { ArrayRecord } from '$core/record';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
 
 const WARM_QUANTITIES = ['open-circuit-voltage', 'operating-current'] as const;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SALTMARSH } from '../../../tests/support/sites';
-import type { Assessment } from '$core/diagnosis/assess';
+import type { Assessment } from '$core/diagnosis';
 import { remarkWords } from './answer-words';
 
 const { record } = SALTMARSH;

@@ -1,9 +1,8 @@
-import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-import type { ArrayRecord } from '$core/record/record';
-import type { WithheldBecause } from '$core/visit-plan/contraindications';
-import { placeWords as inspectionPlaceWords } from '$core/inspection/progress';
-import type { Assessment } from '$core/diagnosis/assess';
-import type { Unexplained } from '$core/diagnosis/unexplained';
+import { type Quantity, QUANTITY_FACTS } from '$core/visit';
+import type { ArrayRecord } from '$core/record';
+import type { WithheldBecause } from '$core/visit-plan';
+import { placeWords as inspectionPlaceWords } from '$core/inspection';
+import type { Assessment, Unexplained } from '$core/diagnosis';
 import { figureOf } from './format';
 
 /** Tests that a defect or the order of tests may forbid. */

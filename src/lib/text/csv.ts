@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { MOST_LINES } from '$core/document/csv/table';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { MOST_LINES } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** Largest CSV file that is opened, bytes. */
 const LARGEST_CSV = 20 * 1024 * 1024;

@@ -1,4 +1,4 @@
-import type { Exposure } from '$core/isolation/cautions';
+import type { Exposure } from '$core/isolation';
 
 /** How a test exposes the person who does it, in words. */
 export const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '$core/diagnosis/assess';
+import { assess } from '$core/diagnosis';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
 import { findingsOf } from './findings';
 

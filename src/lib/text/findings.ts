@@ -1,7 +1,5 @@
-import type { ArrayRecord, StringRecord } from '$core/record/record';
-import type { Assessment } from '$core/diagnosis/assess';
-import type { Cause } from '$core/diagnosis/cause';
-import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+import type { ArrayRecord, StringRecord } from '$core/record';
+import type { Assessment, Cause, ProposedTest } from '$core/diagnosis';
 
 /** The causes of one string, of what strings share, or of all alike, as the trace screen and the report show them. */
 export interface Finding {

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { QUANTITIES, QUANTITY_FACTS } from '$core/visit/quantity';
-import { stateWords, usualState } from '$core/visit/switching-state';
+import { QUANTITIES, QUANTITY_FACTS, stateWords, usualState } from '$core/visit';
 import { ago, day, dayAndTime } from './when';
 import { chance, count, figureOf, kilowatts, signed } from './format';
 

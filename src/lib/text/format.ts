@@ -1,5 +1,5 @@
-import type { Verdict } from '$core/expectation/verdict';
-import type { Unit } from '$core/visit/quantity';
+import type { Verdict } from '$core/expectation';
+import type { Unit } from '$core/visit';
 
 export const VERDICT_LABELS: Readonly<Record<Verdict, string>> = {
 	pass: 'Pass',

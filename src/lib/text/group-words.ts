@@ -1,5 +1,5 @@
-import type { GroupVerdict } from '$core/expectation/shared-verdict';
-import type { ArrayRecord } from '$core/record/record';
+import type { GroupVerdict } from '$core/expectation';
+import type { ArrayRecord } from '$core/record';
 import { facing } from './plane-words';
 
 const named = (plane: NonNullable<GroupVerdict['plane']>) =>

@@ -1,4 +1,4 @@
-import type { Plane } from '$core/record/plane';
+import type { Plane } from '$core/record';
 
 const WINDS = [
 	'north',

@@ -1,4 +1,4 @@
-import type { Purpose } from '$core/visit/visit';
+import type { Purpose } from '$core/visit';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
 	routine: 'Routine',

@@ -1,5 +1,4 @@
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import type { Reading } from '$core/visit/visit';
+import { QUANTITY_FACTS, type Reading } from '$core/visit';
 import { plainFigure } from './format';
 
 /** Ohms from which a meter shows no figure. */

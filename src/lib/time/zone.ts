@@ -1,7 +1,5 @@
 import { CalendarDate, fromAbsolute, toZoned } from '@internationalized/date';
-import type { Zone } from '$core/monitoring/import/clock';
-import type { Day } from '$core/monitoring/series/year';
-import type { Times } from '$core/monitoring/series/grid';
+import type { Day, Times, Zone } from '$core/monitoring';
 
 const HOUR = 3_600_000;
 /** Offsets change at whole quarters of an hour. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LEVELS } from '$core/training/exercise';
+import { LEVELS } from '$core/training';
 
 /* What somebody practised, kept in this browser alone: nobody else is told. */
 

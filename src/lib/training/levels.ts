@@ -1,4 +1,4 @@
-import type { Level } from '$core/training/exercise';
+import type { Level } from '$core/training';
 
 /** What stands beside each level. */
 export const LEVEL_WORDS: Readonly<

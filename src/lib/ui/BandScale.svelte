@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PlaceVerdict } from '$core/expectation/expect';
+	import type { PlaceVerdict } from '$core/expectation';
 
 	interface Props {
 		place: PlaceVerdict;

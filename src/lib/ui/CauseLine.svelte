@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Cause } from '$core/diagnosis/cause';
+	import type { Cause } from '$core/diagnosis';
 	import { chance } from '../text/format';
 
 	interface Props {

@@ -2,7 +2,7 @@
 	import Camera from '@lucide/svelte/icons/camera';
 	import ImageIcon from '@lucide/svelte/icons/image';
 	import { onDestroy } from 'svelte';
-	import { storedSize } from '$core/document/picture';
+	import { storedSize } from '$core/document';
 	import type { IScannerControls } from '@zxing/browser';
 
 	interface Props {

@@ -1,13 +1,13 @@
 <script lang="ts" generics="C extends Columns">
 	import {
-		matchColumns,
-		missingColumns,
-		readTable,
 		type Columns,
 		type Mapping,
+		matchColumns,
+		missingColumns,
 		type ReadLine,
+		readTable,
 		type RefusedLine
-	} from '$core/document/csv/table';
+	} from '$core/document';
 	import { readCsv, type Table } from '../text/csv';
 	import { count } from '../text/format';
 

@@ -1,28 +1,29 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import { readFigure } from '$core/document/figure';
-	import { READING_LIMITS } from '$core/document/reading';
-	import { busVoltageQuestion } from '$core/expectation/bus-voltage';
-	import { stringKey, stringOfPlace, type Place } from '$core/visit/place';
+	import { readFigure, READING_LIMITS } from '$core/document';
 	import {
+		busVoltageQuestion,
 		canBeOverRange,
+		type MeterFigure,
 		pastedFigures,
-		readMeterFigure,
-		type MeterFigure
-	} from '$core/expectation/meter-figure';
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import { keyOf, findCurrentReadings, measurementsOf } from '$core/visit/current-readings';
-	import type { SwitchingState } from '$core/visit/switching-state';
-	import { testEquipmentProblem } from '$core/isolation/test-equipment';
+		readMeterFigure
+	} from '$core/expectation';
 	import {
-		inputsByVoltage,
-		sharedVoltage,
-		voltageKeys
-	} from '$core/assessment/shared-operating-voltage';
-	import { gateOfReading } from '$core/isolation/interlock';
-	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
+		findCurrentReadings,
+		keyOf,
+		measurementsOf,
+		type Place,
+		placeWords,
+		type Quantity,
+		QUANTITY_FACTS,
+		stringKey,
+		stringOfPlace,
+		type SwitchingState
+	} from '$core/visit';
+	import { gateOfReading, testEquipmentProblem } from '$core/isolation';
+	import { inputsByVoltage, sharedVoltage, voltageKeys } from '$core/assessment';
+	import type { MeasurementPoint } from '$core/visit-plan';
 	import EntryQuestions from './EntryQuestions.svelte';
 	import FromMeter from './FromMeter.svelte';
 	import GateCard from './GateCard.svelte';

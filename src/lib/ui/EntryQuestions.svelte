@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { placeWords } from '$core/visit/place-label';
+	import { placeWords } from '$core/visit';
 	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {

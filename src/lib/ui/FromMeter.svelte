@@ -1,7 +1,6 @@
 <script lang="ts">
 	import Gauge from '@lucide/svelte/icons/gauge';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import type { Place } from '$core/visit/place';
+	import { type Place, type Quantity, QUANTITY_FACTS } from '$core/visit';
 	import { meterAddress } from './instrument-address';
 	import { sendJson } from '../session/send-json';
 

@@ -1,8 +1,7 @@
 <script lang="ts">
 	import ShieldCheck from '@lucide/svelte/icons/shield-check';
 	import { resolve } from '$app/paths';
-	import { OWN_PROCEDURE, type Gate } from '$core/isolation/interlock';
-	import { TASK_WORDS } from '$core/isolation/step';
+	import { type Gate, OWN_PROCEDURE, TASK_WORDS } from '$core/isolation';
 	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {

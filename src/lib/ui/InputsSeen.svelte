@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
 	import { resolve } from '$app/paths';
-	import type { RecordChange } from '$core/record/change';
-	import { stringsWithInputs, type VoltageGroup } from '$core/assessment/shared-operating-voltage';
+	import type { RecordChange } from '$core/record';
+	import { stringsWithInputs, type VoltageGroup } from '$core/assessment';
 	import { loadAnew } from '../session/load-anew';
 	import { sendJson } from '../session/send-json';
 	import type { VisitSession } from '../session/visit-session.svelte';

@@ -1,8 +1,5 @@
 <script lang="ts">
-	import { fitLabel, MET } from '$core/module/fit';
-	import { fillFactorOf } from '$core/module/plausibility';
-	import type { Nameplate } from '$core/module/nameplate';
-	import { currentAt } from '$core/module/single-diode';
+	import { currentAt, fillFactorOf, fitLabel, MET, type Nameplate } from '$core/module';
 
 	let { plate, blocked }: { plate: Nameplate | null; blocked: boolean } = $props();
 

@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import type { LimitVerdict } from '$core/assessment/limits/limit-verdict';
+	import { placeWords, QUANTITY_FACTS } from '$core/visit';
+	import type { LimitVerdict } from '$core/assessment';
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';

@@ -1,11 +1,17 @@
 <script lang="ts">
 	import type { Writable } from 'svelte/store';
-	import { labelFormSchema, nameplateOfForm, type LabelForm } from '$core/document/label-form';
-	import { ALPHA_UNITS, BETA_UNITS } from '$core/module/coefficients';
-	import { cellsInSeries, isHalfCut, readModelCode } from '$core/module/model-code';
-	import { checkLabel } from '$core/module/plausibility';
-	import type { Nameplate } from '$core/module/nameplate';
-	import { TECHNOLOGIES, TECHNOLOGY_FACTS } from '$core/module/technology';
+	import { type LabelForm, labelFormSchema, nameplateOfForm } from '$core/document';
+	import {
+		ALPHA_UNITS,
+		BETA_UNITS,
+		cellsInSeries,
+		checkLabel,
+		isHalfCut,
+		type Nameplate,
+		readModelCode,
+		TECHNOLOGIES,
+		TECHNOLOGY_FACTS
+	} from '$core/module';
 	import Choice from './Choice.svelte';
 	import Field from './Field.svelte';
 	import LabelCurve from './LabelCurve.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { InspectionEntry } from '$core/inspection/entry';
+	import type { InspectionEntry } from '$core/inspection';
 
 	let { outcome }: { outcome: InspectionEntry['outcome'] | null } = $props();
 	const WORDS = { fits: 'fits', finding: 'finding', 'not-seen': 'not seen' } as const;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { PartKind } from '$core/record/part';
+	import type { PartKind } from '$core/record';
 	import { PART_SYMBOLS } from './part-symbols';
 
 	let { kind }: { kind: PartKind } = $props();

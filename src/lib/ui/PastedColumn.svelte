@@ -1,11 +1,14 @@
 <script lang="ts">
-	import { stringOfPlace } from '$core/visit/place';
-	import { placeWords } from '$core/visit/place-label';
-	import { readMeterFigure } from '$core/expectation/meter-figure';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import { keyOf, findCurrentReadings } from '$core/visit/current-readings';
-	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
-	import { sharedVoltage, voltageKeys } from '$core/assessment/shared-operating-voltage';
+	import {
+		findCurrentReadings,
+		keyOf,
+		placeWords,
+		QUANTITY_FACTS,
+		stringOfPlace
+	} from '$core/visit';
+	import { readMeterFigure } from '$core/expectation';
+	import type { MeasurementPoint } from '$core/visit-plan';
+	import { sharedVoltage, voltageKeys } from '$core/assessment';
 	import type { VisitSession } from '../session/visit-session.svelte';
 
 	interface Props {

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import type { PlaceVerdict } from '$core/expectation/expect';
-	import type { StringQuantity } from '$core/visit/quantity';
+	import type { PlaceVerdict } from '$core/expectation';
+	import { QUANTITY_FACTS, type StringQuantity } from '$core/visit';
 	import BandScale from './BandScale.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
 	import { figureOf, signed } from '../text/format';
 
 	interface Props {

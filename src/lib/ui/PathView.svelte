@@ -1,14 +1,11 @@
 <script lang="ts">
-	import type { ArrayRecord, StringRecord } from '$core/record/record';
-	import type { PlaceVerdict } from '$core/expectation/expect';
-	import { stringKey } from '$core/visit/place';
-	import { fuseWords } from '$core/record/difference';
-	import type { StringQuantity } from '$core/visit/quantity';
+	import { type ArrayRecord, fuseWords, type StringRecord } from '$core/record';
+	import type { PlaceVerdict } from '$core/expectation';
+	import { QUANTITY_FACTS, stringKey, type StringQuantity } from '$core/visit';
 	import { afterPaint } from './after-paint.svelte';
 	import PathPlace from './PathPlace.svelte';
 	import StringDrawing from './StringDrawing.svelte';
 	import VerdictMark from './VerdictMark.svelte';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
 
 	interface Props {
 		record: ArrayRecord;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { rangesOfIds } from '$core/record/label-ranges';
+	import { rangesOfIds } from '$core/record';
 	import { resolve } from '$app/paths';
 	import type { VisitSession } from '../session/visit-session.svelte';
 

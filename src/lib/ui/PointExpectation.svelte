@@ -1,11 +1,13 @@
 <script lang="ts">
-	import { expectedInChosenState } from '$core/expectation/in-state';
-	import { stringOfPlace } from '$core/visit/place';
-	import type { SwitchingState } from '$core/visit/switching-state';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import { keyOf } from '$core/visit/current-readings';
-	import type { Reading } from '$core/visit/visit';
-	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
+	import { expectedInChosenState } from '$core/expectation';
+	import {
+		keyOf,
+		QUANTITY_FACTS,
+		type Reading,
+		stringOfPlace,
+		type SwitchingState
+	} from '$core/visit';
+	import type { MeasurementPoint } from '$core/visit-plan';
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { figureOf } from '../text/format';
 

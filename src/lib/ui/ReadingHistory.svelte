@@ -1,6 +1,5 @@
 <script lang="ts">
-	import type { Unit } from '$core/visit/quantity';
-	import { keyOf } from '$core/visit/current-readings';
+	import { keyOf, type Unit } from '$core/visit';
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { dayAndTime } from '../text/when';
 

@@ -1,10 +1,8 @@
 <script lang="ts">
 	import Undo2 from '@lucide/svelte/icons/undo-2';
-	import { placeWords } from '$core/visit/place-label';
-	import { keyOf } from '$core/visit/current-readings';
+	import { keyOf, placeWords, QUANTITY_FACTS } from '$core/visit';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
 	import { readingFigure } from '../text/reading-figure';
 
 	interface Props {

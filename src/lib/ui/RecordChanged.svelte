@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import type { CarriedOver } from '$core/diagnosis/carried-over';
+	import { placeWords, QUANTITY_FACTS } from '$core/visit';
+	import type { CarriedOver } from '$core/diagnosis';
 	import { loadAnew } from '../session/load-anew';
 	import { sendJson } from '../session/send-json';
 	import type { VisitSession } from '../session/visit-session.svelte';

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { rangesOfIds } from '$core/record/label-ranges';
+	import { planesOf, rangesOfIds } from '$core/record';
 	import { resolve } from '$app/paths';
-	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
-	import { currentConditionsByPlane } from '$core/expectation/plane-conditions';
-	import { planesOf } from '$core/record/plane';
+	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions';
+	import { currentConditionsByPlane } from '$core/expectation';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { ago } from '../text/when';

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { FieldErrors } from '$core/document/part-form';
-	import type { PartFields } from '$core/record/spec';
+	import type { FieldErrors } from '$core/document';
+	import type { PartFields } from '$core/record';
 	import Choice from './Choice.svelte';
 	import Field from './Field.svelte';
 

@@ -2,12 +2,10 @@
 	import { centreCurrent } from './centre-current';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { isAcBranch } from '$core/record/record';
-	import { outcomeOfStop, inspectionOf } from '$core/inspection/progress';
-	import { OWN_PROCEDURE } from '$core/isolation/interlock';
-	import { currentSafetyEntries } from '$core/isolation/progress';
-	import { makingSafe } from '$core/isolation/sequence';
-	import { itemsOf } from '$core/visit-plan/plan';
+	import { isAcBranch } from '$core/record';
+	import { inspectionOf, outcomeOfStop } from '$core/inspection';
+	import { currentSafetyEntries, makingSafe, OWN_PROCEDURE } from '$core/isolation';
+	import { itemsOf } from '$core/visit-plan';
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { count } from '../text/format';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { settingsOf, stateWords, type SwitchingState } from '$core/visit/switching-state';
-	import type { StringRecord } from '$core/record/record';
+	import { settingsOf, stateWords, type SwitchingState } from '$core/visit';
+	import type { StringRecord } from '$core/record';
 
 	interface Props {
 		/** The string that is read; null where the place is none of a string. */

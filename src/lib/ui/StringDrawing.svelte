@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BlockingDiodeRecord, StringDevices, StringFuse } from '$core/record/record';
+	import type { BlockingDiodeRecord, StringDevices, StringFuse } from '$core/record';
 
 	interface Props {
 		modules: number;

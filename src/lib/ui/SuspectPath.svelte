@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { modulesPerDevice } from '$core/faults/fault';
-	import type { StringRecord } from '$core/record/record';
+	import { modulesPerDevice } from '$core/faults';
+	import type { StringRecord } from '$core/record';
 	import { probePoints, type ProbedReading, type SuspectSegment } from './suspect-segment';
 
 	interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import { QUANTITY_FACTS } from '$core/visit';
+	import type { ProposedTest } from '$core/diagnosis';
 	import { EXPOSURE_WORDS } from '../text/exposure-words';
 	import TestOutcomes from './TestOutcomes.svelte';
 

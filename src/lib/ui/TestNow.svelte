@@ -1,6 +1,6 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import type { ProposedTest } from '$core/diagnosis';
 	import { EXPOSURE_WORDS } from '../text/exposure-words';
 
 	let { test }: { test: ProposedTest } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { Unit } from '$core/visit/quantity';
-	import type { ProposedTest } from '$core/diagnosis/next/proposed-test';
+	import type { Unit } from '$core/visit';
+	import type { ProposedTest } from '$core/diagnosis';
 	import { chance } from '../text/format';
 
 	let { test, unit }: { test: ProposedTest; unit: Unit } = $props();

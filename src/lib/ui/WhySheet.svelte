@@ -1,10 +1,10 @@
 <script lang="ts">
-	import { REVERSED_STRING } from '$core/isolation/cautions';
-	import type { PlaceVerdict } from '$core/expectation/expect';
+	import { REVERSED_STRING } from '$core/isolation';
+	import type { PlaceVerdict } from '$core/expectation';
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { QUANTITY_FACTS } from '$core/visit';
 	import { figureOf, signed } from '../text/format';
 
 	let { place, session }: { place: PlaceVerdict; session: VisitSession } = $props();

@@ -1,4 +1,4 @@
-import type { PartKind } from '$core/record/part';
+import type { PartKind } from '$core/record';
 
 /**
  * Symbols of parts as strokes in a field of 40 x 28, leads at the left and right at half height; after

@@ -1,4 +1,4 @@
-import type { StringRecord } from '$core/record/record';
+import type { StringRecord } from '$core/record';
 
 /**
  * Eight hues that colour-blind readers tell apart, after Okabe and Ito (Color Universal Design, 2008),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Cause, CauseMember, Within } from '$core/diagnosis/cause';
-import type { CauseCode, Spread } from '$core/faults/fault';
+import type { CauseCode, Spread } from '$core/faults';
 import { probePoints, suspectSegment } from './suspect-segment';
 
 const build = { modules: 12, sections: 3, perDevice: 2 };

@@ -1,6 +1,5 @@
-import type { Place } from '$core/visit/place';
-import type { Quantity } from '$core/visit/quantity';
-import type { Cause, CauseMember } from '$core/diagnosis/cause';
+import type { Place, Quantity } from '$core/visit';
+import type { Cause, CauseMember } from '$core/diagnosis';
 
 /** What of a string's path is still suspect, in modules from its negative end. */
 export interface SuspectSegment {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FAULT_CODES, FAULTS } from '$core/visit/fault-code';
+import { FAULT_CODES, FAULTS } from '$core/visit';
 import { AS_RECORDED, faultsOf, fromAddress, HOLDERS, loadOf, toAddress } from './what-if-address';
 
 describe('the address of a what-if', () => {

@@ -1,8 +1,6 @@
-import type { Load } from '$core/circuit/load';
-import { USUAL_HEADROOM } from '$core/circuit/load';
-import { FAULTS, type FaultCode, type Scale } from '$core/visit/fault-code';
-import type { PlacedFault } from '$core/faults/inject';
-import type { LightChange } from '$core/faults/what-if';
+import { type Load, USUAL_HEADROOM } from '$core/circuit';
+import { type FaultCode, FAULTS, type Scale } from '$core/visit';
+import type { LightChange, PlacedFault } from '$core/faults';
 
 /** What may hold the string's leads. */
 export const HOLDERS = ['tracker', 'volts', 'pwm', 'mppt', 'open', 'short'] as const;

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { assess, judge } from '$core/diagnosis/assess';
+import { assess, judge } from '$core/diagnosis';
 
 const core = { assess, judge };
 export type AssessWorker = typeof core;

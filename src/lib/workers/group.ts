@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink';
-import type { Grouping, GroupingAsk, GroupingProgress } from '$core/bench/grouping/grouping';
+import type { Grouping, GroupingAsk, GroupingProgress } from '$core/bench';
 import type { GroupWorker } from './group.worker';
 
 /** A search that runs: its end, and the way to stop it before. */

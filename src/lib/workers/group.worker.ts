@@ -1,11 +1,6 @@
 import { expose } from 'comlink';
-import {
-	findGrouping,
-	type Grouping,
-	type GroupingAsk,
-	type GroupingProgress
-} from '$core/bench/grouping/grouping';
-import { randomFrom } from '$core/numerics/random';
+import { findGrouping, type Grouping, type GroupingAsk, type GroupingProgress } from '$core/bench';
+import { randomFrom } from '$core/numerics';
 
 /** The same batch gives the same answer. */
 const SEED = 20_260_601;

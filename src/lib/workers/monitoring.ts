@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink';
-import type { YearAnalysis, MonitoringProgress } from '$core/monitoring/analysis/analyse-year';
+import type { MonitoringProgress, YearAnalysis } from '$core/monitoring';
 import type { MonitoringWorker } from './monitoring.worker';
 
 /** An analysis that runs: its end, and the way to stop it before. */

@@ -1,9 +1,5 @@
 import { expose } from 'comlink';
-import {
-	analyseYear,
-	type YearAnalysis,
-	type MonitoringProgress
-} from '$core/monitoring/analysis/analyse-year';
+import { analyseYear, type MonitoringProgress, type YearAnalysis } from '$core/monitoring';
 import { yearFromBytes } from '$lib/monitoring/year-bytes';
 
 const worker = {

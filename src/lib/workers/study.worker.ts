@@ -1,9 +1,8 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import { effectiveVisit, type Visit } from '$core/visit';
 import { expose } from 'comlink';
-import type { ArrayRecord } from '$core/record/record';
-import { inputAtConditions, type InputAtConditions } from '$core/expectation/at-conditions';
-import type { Visit } from '$core/visit/visit';
-import { study, type WhatIf } from '$core/faults/what-if';
+import type { ArrayRecord } from '$core/record';
+import { inputAtConditions, type InputAtConditions } from '$core/expectation';
+import { study, type WhatIf } from '$core/faults';
 
 /** The input that is asked about, worked out once for many questions. */
 let here: InputAtConditions | null = null;

@@ -1,7 +1,6 @@
 import { expose } from 'comlink';
-import { follow } from '$core/training/follow';
-import { drawExercise, type Level } from '$core/training/exercise';
-import { assess } from '$core/diagnosis/assess';
+import { drawExercise, follow, type Level } from '$core/training';
+import { assess } from '$core/diagnosis';
 
 /** How Zembo's own proposals lead to the part, from the first round of readings on. */
 export interface ZembosWay {

@@ -1,5 +1,5 @@
 import { fail } from '@sveltejs/kit';
-import { readFigure } from '$core/document/figure';
+import { readFigure } from '$core/document';
 import { backUp, backupFolder, listBackups } from '$lib/server/backup/backup';
 import { backupSchedule, failedBackup, setBackupSchedule } from '$lib/server/backup/schedule';
 import { database, DATABASE_PATH } from '$lib/server/database';

@@ -1,6 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { EMPTY_BATCH } from '$core/bench/module-batch';
+import { EMPTY_BATCH } from '$core/bench';
 import { database } from '$lib/server/database';
 import { formOf } from '$lib/server/forms';
 import { createBatch, listBatches } from '$lib/server/repositories/batches';

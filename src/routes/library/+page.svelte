@@ -6,22 +6,20 @@
 	import { resolve } from '$app/paths';
 	import {
 		importModuleTypes,
+		LIBRARY_KINDS,
+		type LibraryEntry,
+		libraryFields,
+		type LibraryKind,
+		libraryKindWords,
 		MODULE_TYPE_COLUMNS,
 		moduleTypeRows,
+		readLibrary,
+		type RefusedLine,
 		typeColumns,
 		typeRows,
-		typesOfLines
-	} from '$core/document/csv/library';
-	import type { RefusedLine } from '$core/document/csv/table';
-	import {
-		LIBRARY_KINDS,
-		libraryFields,
-		libraryKindWords,
-		readLibrary,
-		writeLibrary,
-		type LibraryEntry,
-		type LibraryKind
-	} from '$core/document/library/library';
+		typesOfLines,
+		writeLibrary
+	} from '$core/document';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';
 	import { download, writeCsv } from '$lib/text/csv';
 	import { sendJson } from '$lib/session/send-json';

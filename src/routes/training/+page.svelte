@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { LEVELS, type Level } from '$core/training/exercise';
+	import { type Level, LEVELS } from '$core/training';
 	import { doneExercises, type DoneExercise } from '$lib/training/done-exercises';
 	import { LEVEL_WORDS } from '$lib/training/levels';
 	import { dayAndTime } from '$lib/text/when';

@@ -1,21 +1,30 @@
-import { effectiveVisit } from '../../visit/effective-visit';
+import {
+	effectiveVisit,
+	findCurrentReadings,
+	type Place,
+	QUANTITIES,
+	type Quantity,
+	QUANTITY_FACTS,
+	type Reading,
+	type SwitchingState,
+	usualState,
+	type Visit
+} from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
-import { earthVolts } from '../../circuit/earth-fault';
-import { METER_RESISTANCE } from '../../circuit/parts';
+import { earthVolts, METER_RESISTANCE } from '../../circuit';
 import { MODULE_NOW, visitOf } from '../../../../tests/support/scenario';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
-import { expectReadings } from '../../expectation/expect';
-import { stringAtConditions, USUAL_PARTS, agedModel, alike } from '../../expectation/predict';
-import type { Place } from '../../visit/place';
-import { QUANTITIES, QUANTITY_FACTS, type Quantity } from '../../visit/quantity';
-import { usualState, type SwitchingState } from '../../visit/switching-state';
-import type { Reading, Visit } from '../../visit/visit';
-import { partsOf } from '../../record/part';
-import type { ArrayRecord } from '../../record/record';
+import {
+	agedModel,
+	alike,
+	expectReadings,
+	stringAtConditions,
+	USUAL_PARTS
+} from '../../expectation';
+import { type ArrayRecord, partsOf } from '../../record';
 import { judgeByLimits } from './judge-by-limits';
 import { supplyLadders } from './part-limits';
-import { findCurrentReadings } from '../../visit/current-readings';
 
 const { record } = SALTMARSH;
 const [a1] = record.strings;

@@ -1,9 +1,11 @@
-import type { EffectiveVisit } from '../../visit/effective-visit';
-import type { Expectations } from '../../expectation/expect';
-import { isAboveMeter } from '../../expectation/meter-figure';
-import { findCurrentReadings } from '../../visit/current-readings';
-import { isStringReading, type Reading } from '../../visit/visit';
-import type { ArrayRecord } from '../../record/record';
+import {
+	type EffectiveVisit,
+	findCurrentReadings,
+	isStringReading,
+	type Reading
+} from '../../visit';
+import { type Expectations, isAboveMeter } from '../../expectation';
+import type { ArrayRecord } from '../../record';
 import { judged, type Judged, type LimitVerdict } from './limit-verdict';
 import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
 import { judgeOperatingVolts } from './operating-voltage';

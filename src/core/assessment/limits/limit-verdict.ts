@@ -1,5 +1,5 @@
-import type { Verdict } from '../../expectation/verdict';
-import type { Reading } from '../../visit/visit';
+import type { Verdict } from '../../expectation';
+import type { Reading } from '../../visit';
 
 /** What is said of a reading that has a limit instead of a band. */
 export interface LimitVerdict {

@@ -1,9 +1,8 @@
-import { effectiveVisit } from '../../visit/effective-visit';
+import { effectiveVisit, type Place, stringKey } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
 import { arrayRecord, visitOf } from '../../../../tests/support/scenario';
-import { expectReadings } from '../../expectation/expect';
-import { stringKey, type Place } from '../../visit/place';
+import { expectReadings } from '../../expectation';
 import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
 
 const record = arrayRecord();

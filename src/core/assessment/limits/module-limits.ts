@@ -1,9 +1,7 @@
-import { weighedValue } from '../../expectation/meter-figure';
-import type { Expectations } from '../../expectation/expect';
-import { stringKey } from '../../visit/place';
-import { median } from '../../numerics/quantile';
-import type { Reading } from '../../visit/visit';
-import type { ArrayRecord } from '../../record/record';
+import { type Expectations, weighedValue } from '../../expectation';
+import { type Reading, stringKey } from '../../visit';
+import { median } from '../../numerics';
+import type { ArrayRecord } from '../../record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
 
 /** Shares by which one module or section may differ from its expected volts; judgement: tolerance, heat, meter. */

@@ -1,11 +1,13 @@
-import { BusSource } from '../../circuit/bus';
-import { operate } from '../../circuit/operate';
-import type { Expectations } from '../../expectation/expect';
-import { groupOfString, modulesAtShift } from '../../expectation/group';
-import { stringAtConditions, USUAL_PARTS } from '../../expectation/predict';
-import type { Reading } from '../../visit/visit';
-import { endOfString } from '../../record/path';
-import type { ArrayRecord } from '../../record/record';
+import { BusSource, operate } from '../../circuit';
+import {
+	type Expectations,
+	groupOfString,
+	modulesAtShift,
+	stringAtConditions,
+	USUAL_PARTS
+} from '../../expectation';
+import type { Reading } from '../../visit';
+import { type ArrayRecord, endOfString } from '../../record';
 import { judged, type Judged } from './limit-verdict';
 
 /** Share by which a tracker may sit beside its maximum: flat tops, its own search, the model; judgement. */

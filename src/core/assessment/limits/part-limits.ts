@@ -1,10 +1,6 @@
-import type { Expectations } from '../../expectation/expect';
-import { weighedValue } from '../../expectation/meter-figure';
-import { stringKey } from '../../visit/place';
-import type { Reading } from '../../visit/visit';
-import { partsOf, type Part } from '../../record/part';
-import { partsOnward } from '../../record/path';
-import type { ArrayRecord } from '../../record/record';
+import { type Expectations, weighedValue } from '../../expectation';
+import { type Reading, stringKey } from '../../visit';
+import { type ArrayRecord, type Part, partsOf, partsOnward } from '../../record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
 
 /** Limits of small resistances and of what counts as no volts; judgement, from usual meters and parts. */

@@ -1,12 +1,8 @@
-import type { EffectiveVisit } from '../../visit/effective-visit';
-import { leakWords, locateEarthFault } from '../../circuit/earth-fault';
-import type { Expectations } from '../../expectation/expect';
-import { stringKey } from '../../visit/place';
-import { RECTANGULAR } from '../../expectation/allowances';
-import type { MeterAccuracy, Reading } from '../../visit/visit';
-import { typesInString, type ArrayRecord, type StringRecord } from '../../record/record';
-import { labelPower } from '../../record/label-power';
-import { INSULATION, insulationRow } from '../../profiles/insulation';
+import { type EffectiveVisit, type MeterAccuracy, type Reading, stringKey } from '../../visit';
+import { leakWords, locateEarthFault } from '../../circuit';
+import { type Expectations, RECTANGULAR } from '../../expectation';
+import { type ArrayRecord, labelPower, type StringRecord, typesInString } from '../../record';
+import { INSULATION, insulationRow } from '../../profiles';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
 
 /** |I| up to which a clamp that was proved counts as no current, A; judgement, editable. */

@@ -1,4 +1,4 @@
-import { operate } from '../../circuit/operate';
+import { operate } from '../../circuit';
 import { wattsAlone } from '../tested';
 import { TRACKER } from './answer';
 import { build, type ConfigurationParts } from './elements';

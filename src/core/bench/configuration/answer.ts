@@ -1,13 +1,14 @@
-import { curveOf } from '../../circuit/curve';
-import type { Load } from '../../circuit/load';
-import { operate, type Limit } from '../../circuit/operate';
 import {
-	quickRule,
-	whereTheyPart,
 	type Arrangement,
-	type QuickAnswer
-} from '../../circuit/quick-rule';
-import { maximumPowerPoint, shortCircuitCurrent } from '../../module/single-diode';
+	curveOf,
+	type Limit,
+	type Load,
+	operate,
+	type QuickAnswer,
+	quickRule,
+	whereTheyPart
+} from '../../circuit';
+import { maximumPowerPoint, shortCircuitCurrent } from '../../module';
 import { moduleIn, type Sky, type TestedModule } from '../tested';
 import { branchAmps, build, type Built, type ConfigurationParts } from './elements';
 import { branchesOf, modulesOf, type ArrayConfiguration } from './tree';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { usedModules } from '../../../../tests/support/used-modules';
-import { maximumPowerPoint, openCircuitVoltage } from '../../module/single-diode';
+import { maximumPowerPoint, openCircuitVoltage } from '../../module';
 import { moduleIn, WARM_SUN } from '../tested';
 import { branchAmps, build, type Element, type ConfigurationParts } from './elements';
 import type { ArrayConfiguration } from './tree';

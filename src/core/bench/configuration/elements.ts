@@ -1,7 +1,6 @@
-import { StringSource, voltsInto, type Source } from '../../circuit/bus';
-import { BLOCKING_SCHOTTKY } from '../../circuit/diode';
-import { risingRoot, type Slope } from '../../numerics/rising-root';
-import { USUAL_PARTS } from '../../expectation/predict';
+import { BLOCKING_SCHOTTKY, type Source, StringSource, voltsInto } from '../../circuit';
+import { risingRoot, type Slope } from '../../numerics';
+import { USUAL_PARTS } from '../../expectation';
 import { stringOf, type Sky, type TestedModule } from '../tested';
 import type { ArrayConfiguration } from './tree';
 

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../../units/result';
+import { refuse, type Result, succeed } from '../../units';
 import { tidy, type ArrayConfiguration } from './tree';
 
 /*

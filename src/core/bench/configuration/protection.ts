@@ -1,6 +1,5 @@
-import { fuseVerdict, GPV_MULTIPLES, type FuseVerdict } from '../../circuit/fuse';
-import { operate } from '../../circuit/operate';
-import { STC_IRRADIANCE } from '../../units/constants';
+import { fuseVerdict, type FuseVerdict, GPV_MULTIPLES, operate } from '../../circuit';
+import { STC_IRRADIANCE } from '../../units';
 import { TRACKER } from './answer';
 import { branchAmps, build, type ConfigurationParts } from './elements';
 import { branchesOf, modulesOf, withPart, type ArrayConfiguration } from './tree';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { usedModules } from '../../../../tests/support/used-modules';
-import { StringSource } from '../../circuit/bus';
-import { USUAL_PARTS } from '../../expectation/predict';
+import { StringSource } from '../../circuit';
+import { USUAL_PARTS } from '../../expectation';
 import { stringOf, WARM_SUN } from '../tested';
 import { ampsOver, curveGrid, seriesVolts } from './curves';
 

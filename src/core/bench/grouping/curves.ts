@@ -1,5 +1,5 @@
-import { StringSource } from '../../circuit/bus';
-import { USUAL_PARTS } from '../../expectation/predict';
+import { StringSource } from '../../circuit';
+import { USUAL_PARTS } from '../../expectation';
 import { stringOf, type Sky, type TestedModule } from '../tested';
 
 /**

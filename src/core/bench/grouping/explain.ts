@@ -1,5 +1,5 @@
-import { maximumPowerPoint } from '../../module/single-diode';
-import { refuse, succeed, type Result } from '../../units/result';
+import { maximumPowerPoint } from '../../module';
+import { refuse, type Result, succeed } from '../../units';
 import { moduleIn, type TestedModule } from '../tested';
 import { basisOf, type Grouping, type GroupingAsk } from './grouping';
 import { swapsOf } from './search';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Nameplate } from '../../module/nameplate';
-import { randomFrom } from '../../numerics/random';
+import type { Nameplate } from '../../module';
+import { randomFrom } from '../../numerics';
 import { usedModules } from '../../../../tests/support/used-modules';
 import { NO_LABEL } from '../module-batch';
 import { nameplateOf } from '../nameplate-of';

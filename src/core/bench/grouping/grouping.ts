@@ -1,10 +1,7 @@
-import { BusSource } from '../../circuit/bus';
-import type { BusCircuit } from '../../circuit/description';
-import { BLOCKING_SCHOTTKY } from '../../circuit/diode';
-import { operate } from '../../circuit/operate';
-import { USUAL_PARTS } from '../../expectation/predict';
-import { maximumPowerPoint } from '../../module/single-diode';
-import { needWords, ratingProblem, stringFuseRule } from '../../design-checks/string-fuse';
+import { BLOCKING_SCHOTTKY, type BusCircuit, BusSource, operate } from '../../circuit';
+import { USUAL_PARTS } from '../../expectation';
+import { maximumPowerPoint } from '../../module';
+import { needWords, ratingProblem, stringFuseRule } from '../../design-checks';
 import { coldVolts, moduleIn, stringOf, wattsAlone, type Sky, type TestedModule } from '../tested';
 import { curveGrid } from './curves';
 import type { SearchBasis, Shape } from './layout';

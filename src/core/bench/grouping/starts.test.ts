@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../../numerics/random';
+import { randomFrom } from '../../numerics';
 import type { Layout, SearchBasis } from './layout';
 import { starts } from './starts';
 

@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../../units/result';
+import { refuse, type Result, succeed } from '../../units';
 import { EN50618_CLAUSES, en50618AmbientFactor, EN50618_SIZES, iecGroupingFactor } from './en50618';
 import {
 	NEC_CLAUSES,

@@ -1,7 +1,6 @@
-import type { PartOf } from '../../record/part';
-import type { SiteRules } from '../../record/record';
-import { refuse, succeed, type Result } from '../../units/result';
-import { ROOF_ADDER, ROOF_ADDER_2014 } from '../../profiles/us';
+import type { PartOf, SiteRules } from '../../record';
+import { refuse, type Result, succeed } from '../../units';
+import { ROOF_ADDER, ROOF_ADDER_2014 } from '../../profiles';
 import { rateCable, type CableRating, type CableSpec, type CableProblem } from './cable-rating';
 import { assumedTerminals } from './nec-tables';
 

@@ -1,6 +1,5 @@
-import type { SiteRules } from '../../record/record';
-import { CURRENT as IEC } from '../../profiles/iec';
-import { CURRENT as US } from '../../profiles/us';
+import type { SiteRules } from '../../record';
+import { IEC_CURRENT as IEC, US_CURRENT as US } from '../../profiles';
 import type { CableRating } from './cable-rating';
 
 /** What a DC conductor has to be rated for. */

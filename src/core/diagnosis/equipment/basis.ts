@@ -1,11 +1,13 @@
-import type { SwitchingState } from '../../visit/switching-state';
-import { usualState } from '../../visit/switching-state';
-import type { Quantity } from '../../visit/quantity';
-import type { Reading } from '../../visit/visit';
-import type { FaultRates } from '../../faults/rates';
-import type { ArrayRecord } from '../../record/record';
+import {
+	type Place,
+	type Quantity,
+	type Reading,
+	type SwitchingState,
+	usualState
+} from '../../visit';
+import type { FaultRates } from '../../faults';
+import type { ArrayRecord } from '../../record';
 import type { EquipmentProbe } from './equipment-case';
-import type { Place } from '../../visit/place';
 
 /** What parts that stand apart are made from. */
 export interface EquipmentBasis {

@@ -1,5 +1,5 @@
-import { rateOf } from '../../faults/rates';
-import { controllerFits } from '../../design-checks/electronics';
+import { rateOf } from '../../faults';
+import { controllerFits } from '../../design-checks';
 import { statesOf, type EquipmentCase } from './equipment-case';
 import type { EquipmentBasis } from './basis';
 

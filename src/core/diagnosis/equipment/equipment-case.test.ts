@@ -1,13 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
-import { stringPlace, type PartPoint, type Place } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
-import { usualState, type SwitchingState } from '../../visit/switching-state';
-import { emptyVisit, type Visit } from '../../visit/visit';
-import type { CauseCode } from '../../faults/fault';
-import { partsOf, type PartKind } from '../../record/part';
-import type { ArrayRecord } from '../../record/record';
+import {
+	emptyVisit,
+	type PartPoint,
+	type Place,
+	type Quantity,
+	stringPlace,
+	type SwitchingState,
+	usualState,
+	type Visit
+} from '../../visit';
+import type { CauseCode } from '../../faults';
+import { type ArrayRecord, type PartKind, partsOf } from '../../record';
 import { assess } from '../assess';
 
 interface Read {

@@ -1,8 +1,11 @@
-import { placeKey, type Place } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
-import type { SwitchingState } from '../../visit/switching-state';
-import type { Reading } from '../../visit/visit';
-import type { CauseCode } from '../../faults/fault';
+import {
+	type Place,
+	placeKey,
+	type Quantity,
+	type Reading,
+	type SwitchingState
+} from '../../visit';
+import type { CauseCode } from '../../faults';
 import type { CausePlace, Reason } from '../cause';
 import type { Predicted } from '../evidence';
 import { chanceWrong, densityOf } from '../located';

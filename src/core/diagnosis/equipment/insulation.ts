@@ -1,7 +1,6 @@
-import { placeKey, stringPlace, type Place } from '../../visit/place';
-import type { CauseCode } from '../../faults/fault';
-import { rateOf } from '../../faults/rates';
-import { isAcBranch } from '../../record/record';
+import { type Place, placeKey, stringPlace } from '../../visit';
+import { type CauseCode, rateOf } from '../../faults';
+import { isAcBranch } from '../../record';
 import type { Predicted } from '../evidence';
 import { messageFactor } from '../message';
 import { figure, onScale } from '../part-figures';

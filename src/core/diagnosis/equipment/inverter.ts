@@ -1,6 +1,6 @@
-import type { FaultCode } from '../../visit/fault-code';
-import { rateOf } from '../../faults/rates';
-import { partsOf } from '../../record/part';
+import type { FaultCode } from '../../visit';
+import { rateOf } from '../../faults';
+import { partsOf } from '../../record';
 import type { Reason } from '../cause';
 import { messageFactor } from '../message';
 import { CLOSED_OHMS, OPEN_OHMS } from '../part-figures';

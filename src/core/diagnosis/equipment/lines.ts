@@ -1,7 +1,6 @@
-import { placeWords } from '../../visit/place-label';
-import { QUANTITY_FACTS } from '../../visit/quantity';
-import type { CauseCode } from '../../faults/fault';
-import type { ArrayRecord } from '../../record/record';
+import { placeWords, QUANTITY_FACTS } from '../../visit';
+import type { CauseCode } from '../../faults';
+import type { ArrayRecord } from '../../record';
 import type { Cause, Reason } from '../cause';
 import { lineOf } from '../line';
 import { offScale, onScale } from '../part-figures';

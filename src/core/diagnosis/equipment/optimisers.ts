@@ -1,7 +1,6 @@
-import { standbyVolts } from '../../expectation/in-state';
-import { stringPlace } from '../../visit/place';
-import { settledState, usualState } from '../../visit/switching-state';
-import { rateOf } from '../../faults/rates';
+import { standbyVolts } from '../../expectation';
+import { settledState, stringPlace, usualState } from '../../visit';
+import { rateOf } from '../../faults';
 import { figure } from '../part-figures';
 import { statesOf, type EquipmentCase } from './equipment-case';
 import { probeOf, type EquipmentBasis } from './basis';

@@ -1,8 +1,6 @@
-import { placeKey } from '../../visit/place';
-import { usualState } from '../../visit/switching-state';
-import { rateOf } from '../../faults/rates';
-import { partsOf } from '../../record/part';
-import { partsOnward } from '../../record/path';
+import { placeKey, usualState } from '../../visit';
+import { rateOf } from '../../faults';
+import { partsOf, partsOnward } from '../../record';
 import { figure } from '../part-figures';
 import { statesOf, type EquipmentCase } from './equipment-case';
 import { probeOf, type EquipmentBasis } from './basis';

@@ -1,11 +1,8 @@
-import { median } from '../../numerics/quantile';
-import { placeKey } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
-import type { CauseCode } from '../../faults/fault';
-import { rateOf } from '../../faults/rates';
-import { partsOf } from '../../record/part';
-import { isAcBranch, type StringRecord } from '../../record/record';
-import { measurementPointAt, unitsOf } from '../../visit-plan/measurement-points';
+import { median } from '../../numerics';
+import { placeKey, type Quantity } from '../../visit';
+import { type CauseCode, rateOf } from '../../faults';
+import { isAcBranch, partsOf, type StringRecord } from '../../record';
+import { measurementPointAt, unitsOf } from '../../visit-plan';
 import type { Predicted } from '../evidence';
 import { figure } from '../part-figures';
 import { statesOf, type EquipmentCase, type EquipmentProbe } from './equipment-case';

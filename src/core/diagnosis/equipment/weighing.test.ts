@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
 import { SALTMARSH } from '../../../../tests/support/sites';
-import { placeKey, type Place } from '../../visit/place';
-import { usualState } from '../../visit/switching-state';
-import type { Reading } from '../../visit/visit';
-import { USUAL_RATES } from '../../faults/rates';
-import { partsOf } from '../../record/part';
+import { type Place, placeKey, type Reading, usualState } from '../../visit';
+import { USUAL_RATES } from '../../faults';
+import { partsOf } from '../../record';
 import { figure } from '../part-figures';
 import { statesOf, weighEquipmentCase, type EquipmentCase } from './equipment-case';
 import { probeOf, type EquipmentBasis } from './basis';

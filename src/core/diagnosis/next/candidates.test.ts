@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../../tests/support/scenario';
-import { placeKey } from '../../visit/place';
-import { QUANTITY_FACTS, type Quantity } from '../../visit/quantity';
-import { stateProblem } from '../../visit/switching-state';
-import { STRING_FAULT_CODES } from '../../faults/fault';
-import type { StringRecord } from '../../record/record';
+import { placeKey, type Quantity, QUANTITY_FACTS, stateProblem } from '../../visit';
+import { STRING_FAULT_CODES } from '../../faults';
+import type { StringRecord } from '../../record';
 import { candidatesAt } from './candidates';
 
 const record = arrayRecord();

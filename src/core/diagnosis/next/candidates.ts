@@ -1,10 +1,14 @@
-import type { Place } from '../../visit/place';
-import { stringPlace } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
-import { switchableOf, usualState, type SwitchingState } from '../../visit/switching-state';
-import { modulesPerDevice, type StringFaultCode } from '../../faults/fault';
-import { fusedPoles } from '../../visit-plan/wanted';
-import type { ArrayRecord } from '../../record/record';
+import {
+	type Place,
+	type Quantity,
+	stringPlace,
+	switchableOf,
+	type SwitchingState,
+	usualState
+} from '../../visit';
+import { modulesPerDevice, type StringFaultCode } from '../../faults';
+import { fusedPoles } from '../../visit-plan';
+import type { ArrayRecord } from '../../record';
 import type { StringBuild } from '../suspect';
 
 /** A reading that could be taken. */

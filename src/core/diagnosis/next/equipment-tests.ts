@@ -1,7 +1,6 @@
-import type { ArrayRecord } from '../../record/record';
-import { highestColdVolts } from '../../isolation/test-equipment';
-import { stringOfPlace } from '../../visit/place';
-import { QUANTITY_FACTS } from '../../visit/quantity';
+import type { ArrayRecord } from '../../record';
+import { highestColdVolts } from '../../isolation';
+import { QUANTITY_FACTS, stringOfPlace } from '../../visit';
 import type {
 	EquipmentPosterior,
 	EquipmentProbe,

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { withAnswer } from '../../training/answer';
-import { drawScenario } from '../../training/scenario';
-import type { HiddenCode } from '../../training/planting';
-import { opensSomething, WHO_DECIDES } from '../../isolation/cautions';
+import { drawScenario, type HiddenCode } from '../../training';
+import { opensSomething, WHO_DECIDES } from '../../isolation';
 import { assess } from '../assess';
 import { entropy, informationOf, outcomesOf } from './information';
 

@@ -1,12 +1,5 @@
-import { placeKey } from '../../visit/place';
-import { placeWords } from '../../visit/place-label';
-import { QUANTITY_FACTS } from '../../visit/quantity';
-import {
-	cautionsFor,
-	coldCeiling,
-	MAKE_SAFE_FIRST,
-	opensSomething
-} from '../../isolation/cautions';
+import { placeKey, placeWords, QUANTITY_FACTS } from '../../visit';
+import { cautionsFor, coldCeiling, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
 import type { StringPosterior } from '../posterior';
 import { lowerFirst } from '../words';
 import { candidatesAt, type Candidate } from './candidates';

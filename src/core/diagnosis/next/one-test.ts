@@ -1,10 +1,14 @@
-import { placeKey, type Place } from '../../visit/place';
-import { placeWords } from '../../visit/place-label';
-import { QUANTITY_FACTS, type Quantity } from '../../visit/quantity';
-import type { SwitchingState } from '../../visit/switching-state';
-import type { CauseCode } from '../../faults/fault';
-import type { ArrayRecord } from '../../record/record';
-import { cautionsFor, MAKE_SAFE_FIRST, opensSomething } from '../../isolation/cautions';
+import {
+	type Place,
+	placeKey,
+	placeWords,
+	type Quantity,
+	QUANTITY_FACTS,
+	type SwitchingState
+} from '../../visit';
+import type { CauseCode } from '../../faults';
+import type { ArrayRecord } from '../../record';
+import { cautionsFor, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
 import { offScale } from '../part-figures';
 import { lowerFirst } from '../words';
 import { informationOf, outcomesOf, type Possibility } from './information';

@@ -1,7 +1,7 @@
-import { effectiveVisit } from '../../visit/effective-visit';
+import { effectiveVisit } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../../tests/support/scenario';
-import { expectReadings } from '../../expectation/expect';
+import { expectReadings } from '../../expectation';
 import { traceGroups } from '../trace-groups';
 import { outcomeInWords } from './outcome-words';
 import { possibleAt } from './possible';

@@ -1,4 +1,4 @@
-import type { CauseCode } from '../../faults/fault';
+import type { CauseCode } from '../../faults';
 import type { StringPosterior } from '../posterior';
 import { placesOf, type Suspect } from '../suspect';
 import type { StringClass } from '../string-class';

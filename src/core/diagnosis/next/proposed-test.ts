@@ -1,8 +1,6 @@
-import type { Place } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
-import type { SwitchingState } from '../../visit/switching-state';
-import type { CauseCode } from '../../faults/fault';
-import type { Caution, Exposure } from '../../isolation/cautions';
+import type { Place, Quantity, SwitchingState } from '../../visit';
+import type { CauseCode } from '../../faults';
+import type { Caution, Exposure } from '../../isolation';
 
 /** What one outcome of a test would mean. */
 export interface TestOutcome {

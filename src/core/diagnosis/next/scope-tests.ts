@@ -1,8 +1,6 @@
-import { labelRanges } from '../../record/label-ranges';
-import { usualState } from '../../visit/switching-state';
-import type { Reading } from '../../visit/visit';
-import { coldCeiling } from '../../isolation/cautions';
-import type { ArrayRecord } from '../../record/record';
+import { type ArrayRecord, labelRanges } from '../../record';
+import { type Reading, usualState } from '../../visit';
+import { coldCeiling } from '../../isolation';
 import { keyOfProbe } from '../link-evidence';
 import type { GroupPosterior } from '../posterior';
 import type { Scope, ScopeProbe } from '../scope';

@@ -1,8 +1,5 @@
-import { placeKey } from '../../visit/place';
-import { placeWords } from '../../visit/place-label';
-import { usualState } from '../../visit/switching-state';
-import type { Reading } from '../../visit/visit';
-import type { ArrayRecord } from '../../record/record';
+import { placeKey, placeWords, type Reading, usualState } from '../../visit';
+import type { ArrayRecord } from '../../record';
 import type { GroupPosterior } from '../posterior';
 import { predictedGain } from '../common-causes';
 import { oneTest } from './one-test';

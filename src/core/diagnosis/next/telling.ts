@@ -1,6 +1,5 @@
-import { isStringQuantity, QUANTITY_FACTS } from '../../visit/quantity';
-import type { Reading } from '../../visit/visit';
-import type { ArrayRecord } from '../../record/record';
+import { isStringQuantity, QUANTITY_FACTS, type Reading } from '../../visit';
+import type { ArrayRecord } from '../../record';
 import type { Predicted } from '../evidence';
 import { predictAt } from '../predict-at';
 import type { GroupPosterior, StringPosterior } from '../posterior';

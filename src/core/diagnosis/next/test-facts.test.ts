@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Place } from '../../visit/place';
-import { QUANTITIES, QUANTITY_FACTS } from '../../visit/quantity';
-import { opensSomething } from '../../isolation/cautions';
+import { type Place, QUANTITIES, QUANTITY_FACTS } from '../../visit';
+import { opensSomething } from '../../isolation';
 import { DANGER, testFactsOf } from './test-facts';
 
 const PLACES: Readonly<Record<Place['kind'], Place>> = {

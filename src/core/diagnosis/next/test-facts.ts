@@ -1,12 +1,11 @@
-import type { Place } from '../../visit/place';
-import type { Quantity } from '../../visit/quantity';
+import type { Place, Quantity } from '../../visit';
 import {
 	BLOWN_FUSE,
-	OPEN_STRING,
-	REVERSED_STRING,
 	type Caution,
-	type Exposure
-} from '../../isolation/cautions';
+	type Exposure,
+	OPEN_STRING,
+	REVERSED_STRING
+} from '../../isolation';
 
 /** What one has to know of a quantity to propose reading it. */
 export interface TestFacts {

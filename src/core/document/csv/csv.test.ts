@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, testId } from '../../../../tests/support/scenario';
 import { SALTMARSH } from '../../../../tests/support/sites';
-import { applyChange } from '../../record/change';
+import { applyChange } from '../../record';
 import { STARTING_SET } from '../library/starting-set';
 import { LIBRARY_KINDS } from '../library/library';
 import {

@@ -1,7 +1,6 @@
-import { TECHNOLOGIES, type Technology } from '../../module/technology';
-import { checkLabel } from '../../module/plausibility';
+import { checkLabel, TECHNOLOGIES, type Technology } from '../../module';
 import { RECORD_LIMITS } from '../record-limits';
-import type { SpecField } from '../../record/spec';
+import type { SpecField } from '../../record';
 import { libraryFields, type LibraryEntry, type LibraryKind } from '../library/library';
 import {
 	figureCell,

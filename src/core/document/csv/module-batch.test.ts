@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cairnRiggBatch } from '../../../../demo/module-batch';
 import { testId } from '../../../../tests/support/scenario';
-import { EMPTY_BATCH } from '../../bench/module-batch';
+import { EMPTY_BATCH } from '../../bench';
 import { batchSchema, BATCH_LIMITS } from '../module-batch';
 import { importTests, BATCH_COLUMNS } from './module-batch';
 import { matchColumns, readTable } from './table';

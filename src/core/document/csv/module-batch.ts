@@ -1,8 +1,7 @@
-import { NO_LABEL, type ModuleBatch, type BatchModule, type Take } from '../../bench/module-batch';
+import { type BatchModule, type ModuleBatch, NO_LABEL, type Take } from '../../bench';
 import { readFigure, type FigureLimits } from '../figure';
 import { BATCH_LIMITS } from '../module-batch';
-import { instantOf } from '../../units/instant';
-import { refuse, succeed } from '../../units/result';
+import { instantOf, refuse, succeed } from '../../units';
 import { figureCell, textCell, type Column, type ReadLine, type RefusedLine } from './table';
 
 /** A figure that may carry its unit: "850 mA" is 0.85 A; a figure of another quantity is refused. */

@@ -1,11 +1,11 @@
 import {
-	MODULE_STATES,
 	type ArrayRecord,
+	type ChangeStep,
+	MODULE_STATE_WORDS,
+	MODULE_STATES,
 	type ModuleDetail,
 	type StringRecord
-} from '../../record/record';
-import type { ChangeStep } from '../../record/change';
-import { MODULE_STATE_WORDS } from '../../record/words';
+} from '../../record';
 import { RECORD_LIMITS } from '../record-limits';
 import { figureCell, textCell, wordCell, type ReadLine, type RefusedLine } from './table';
 

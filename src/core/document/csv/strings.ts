@@ -1,7 +1,11 @@
-import type { ChangeStep } from '../../record/change';
-import { UNSEEN_STRING, type ArrayRecord, type StringRecord } from '../../record/record';
-import { fuseWords } from '../../record/difference';
-import { refuse, succeed, type Result } from '../../units/result';
+import {
+	type ArrayRecord,
+	type ChangeStep,
+	fuseWords,
+	type StringRecord,
+	UNSEEN_STRING
+} from '../../record';
+import { refuse, type Result, succeed } from '../../units';
 import { readFigure } from '../figure';
 import { RECORD_LIMITS } from '../record-limits';
 import { figureCell, textCell, type ReadLine, type RefusedLine } from './table';

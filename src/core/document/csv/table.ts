@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../../units/result';
+import { refuse, type Result, succeed } from '../../units';
 import { readFigure, type FigureLimits } from '../figure';
 
 /** A column that a table may have: under which headings it is known, and how its cells are read. */

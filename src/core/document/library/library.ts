@@ -1,8 +1,13 @@
 import { z } from 'zod';
-import { PART_KINDS, type Part, type PartKind, type Specs } from '../../record/part';
-import type { ModuleType } from '../../record/record';
-import type { PartFields } from '../../record/spec';
-import { refuse, succeed, type Result } from '../../units/result';
+import {
+	type ModuleType,
+	type Part,
+	PART_KINDS,
+	type PartFields,
+	type PartKind,
+	type Specs
+} from '../../record';
+import { refuse, type Result, succeed } from '../../units';
 import { problemOf, readJsonText, type Problem } from '../file';
 import { moduleTypeSchema, shortText, specsSchema } from '../record';
 

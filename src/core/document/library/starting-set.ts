@@ -1,5 +1,4 @@
-import { unknownSpecs } from '../../record/part';
-import { UNKNOWN_LIMITS, type ModuleType } from '../../record/record';
+import { type ModuleType, UNKNOWN_LIMITS, unknownSpecs } from '../../record';
 import type { LibraryEntry } from './library';
 
 /*

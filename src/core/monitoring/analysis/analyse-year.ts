@@ -1,5 +1,5 @@
-import type { Plane } from '../../conditions/plane';
-import { median } from '../../numerics/quantile';
+import type { Plane } from '../../conditions';
+import { median } from '../../numerics';
 import { HOUR, type Unit, type MonitoredYear } from '../series/year';
 import { probableCause, voltsAndAmpsOf, type ProbableCause } from './cause';
 import { clearDays } from './clear-days';

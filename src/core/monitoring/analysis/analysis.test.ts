@@ -7,8 +7,7 @@ import { probableCause } from './cause';
 import { clippingOf } from './clipping';
 import { clearSkyOn } from './clear-sky-year';
 import { segmentsOf } from './segments';
-import { robustSlope } from '../../numerics/robust-slope';
-import { quantile } from '../../numerics/quantile';
+import { quantile, robustSlope } from '../../numerics';
 import { analyseYear, type YearAnalysis } from './analyse-year';
 
 const TYPE = lintwhite370('019c0000-0001-7000-8000-000000000001');

@@ -1,6 +1,6 @@
 import type { Day, Unit } from '../series/year';
 import type { Peers } from './peers';
-import { median } from '../../numerics/quantile';
+import { median } from '../../numerics';
 
 /** Volts and amps of a unit against the middle of its peers. */
 export interface VoltsAndAmps {

@@ -1,5 +1,5 @@
 import type { Day } from '../series/year';
-import { median, quantile } from '../../numerics/quantile';
+import { median, quantile } from '../../numerics';
 
 /** A day under a clear sky, and what was given of the clear sky's light. */
 export interface ClearDay {

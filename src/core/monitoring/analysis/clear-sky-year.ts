@@ -1,6 +1,12 @@
-import { clearSky, type SkyIrradiance } from '../../conditions/clear-sky';
-import { onPlane, type Plane } from '../../conditions/plane';
-import { sunPosition, type Observer, type SunPosition } from '../../conditions/sun';
+import {
+	clearSky,
+	type Observer,
+	onPlane,
+	type Plane,
+	type SkyIrradiance,
+	sunPosition,
+	type SunPosition
+} from '../../conditions';
 import type { Times } from '../series/grid';
 
 /** The sun is computed so often, ms, and drawn straight in between. */

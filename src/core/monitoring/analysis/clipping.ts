@@ -1,10 +1,9 @@
-import { quantile } from '../../numerics/quantile';
+import { quantile, robustSlope } from '../../numerics';
 import { HOUR, type Unit, type MonitoredYear } from '../series/year';
 import { plateausOf, type FlatTop } from './flat-tops';
 import type { Peers } from './peers';
 import { plateauOf } from './plateau';
 import { potentialOf, type Potential, type SkyLight } from './potential';
-import { robustSlope } from '../../numerics/robust-slope';
 
 /** Why tops are flat. */
 type FlatKind =

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { clearSky } from '../../conditions/clear-sky';
-import { onPlane, type Plane } from '../../conditions/plane';
-import { sunPosition } from '../../conditions/sun';
-import { randomFrom } from '../../numerics/random';
-import { dateOfMillis } from '../../units/instant';
+import { clearSky, onPlane, type Plane, sunPosition } from '../../conditions';
+import { randomFrom } from '../../numerics';
+import { dateOfMillis } from '../../units';
 import type { Times } from '../series/grid';
 import { HOUR, type Day } from '../series/year';
 import { clockOf } from './clock-check';

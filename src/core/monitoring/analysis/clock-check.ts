@@ -1,6 +1,6 @@
-import { sunPosition, type Observer } from '../../conditions/sun';
-import { dayNumber } from '../../units/instant';
-import { quantile } from '../../numerics/quantile';
+import { type Observer, sunPosition } from '../../conditions';
+import { dayNumber } from '../../units';
+import { quantile } from '../../numerics';
 import { HOUR, type MonitoredYear } from '../series/year';
 
 /** The times of an export do not go with the sun. */

@@ -1,4 +1,4 @@
-import { median, quantile } from '../../numerics/quantile';
+import { median, quantile } from '../../numerics';
 import { HOUR, type Unit, type MonitoredYear } from '../series/year';
 
 /** What units of unknown plane were found to be. */

@@ -1,6 +1,6 @@
 import type { Times } from '../series/grid';
 import { HOUR, type Day } from '../series/year';
-import { median, quantile } from '../../numerics/quantile';
+import { median, quantile } from '../../numerics';
 
 /** A top that was cut flat. */
 export interface FlatTop {

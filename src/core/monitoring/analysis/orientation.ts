@@ -1,7 +1,11 @@
-import { clearSky } from '../../conditions/clear-sky';
-import type { Plane } from '../../conditions/plane';
-import { sunPosition, type Observer, type SunPosition } from '../../conditions/sun';
-import { median, quantile } from '../../numerics/quantile';
+import {
+	clearSky,
+	type Observer,
+	type Plane,
+	sunPosition,
+	type SunPosition
+} from '../../conditions';
+import { median, quantile } from '../../numerics';
 import { HOUR, type MonitoredYear } from '../series/year';
 import { clearLight } from './clear-sky-year';
 

@@ -1,4 +1,4 @@
-import { median } from '../../numerics/quantile';
+import { median } from '../../numerics';
 import type { Day } from '../series/year';
 
 /** Samples within this of the greatest stand at one level. */

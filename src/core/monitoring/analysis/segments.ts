@@ -1,5 +1,4 @@
-import { noiseOf } from '../../numerics/robust-slope';
-import { median } from '../../numerics/quantile';
+import { median, noiseOf } from '../../numerics';
 
 /** A stretch of a series along which it runs straight. */
 export interface Segment {

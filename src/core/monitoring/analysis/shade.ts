@@ -1,9 +1,9 @@
-import { sunPosition, type SunPosition } from '../../conditions/sun';
-import { dayNumber } from '../../units/instant';
+import { sunPosition, type SunPosition } from '../../conditions';
+import { dayNumber } from '../../units';
 import { HOUR, type Day, type Unit, type MonitoredYear } from '../series/year';
 import { NOTHING } from './day-share';
 import { canTell, type Peers } from './peers';
-import { median, quantile } from '../../numerics/quantile';
+import { median, quantile } from '../../numerics';
 
 /** A shade that comes back at the same time of day. */
 export interface ReturningShade {

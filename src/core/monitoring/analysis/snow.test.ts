@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Observer } from '../../conditions/sun';
+import type { Observer } from '../../conditions';
 import { dayShares, plainDays, plainUnit } from '../../../../tests/support/plain-days';
 import { isOfSnow, snowOf } from './snow';
 

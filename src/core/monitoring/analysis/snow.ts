@@ -1,4 +1,4 @@
-import { median, quantile } from '../../numerics/quantile';
+import { median, quantile } from '../../numerics';
 import type { Unit, MonitoredYear } from '../series/year';
 import type { DayShares } from './day-share';
 import type { ArrayEvent, UnitEvent } from './event';

@@ -1,4 +1,4 @@
-import { median } from '../../numerics/quantile';
+import { median, noiseOf } from '../../numerics';
 import type { Unit, MonitoredYear } from '../series/year';
 import { NOTHING, type DayShares } from './day-share';
 import type { Loss, UnitEvent } from './event';
@@ -6,7 +6,6 @@ import { lossBelow } from './loss';
 import { isOutInPart, outagesOf } from './outages';
 import { segmentsOf, type Segment } from './segments';
 import { daysApart } from './shade';
-import { noiseOf } from '../../numerics/robust-slope';
 
 /** Lower than this from the first day on is low: labels and places differ by some percent; judgement. */
 const LOW = 0.92;

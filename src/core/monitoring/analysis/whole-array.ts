@@ -3,8 +3,7 @@ import type { ArrayEvent, Loss, UnitEvent } from './event';
 import { lossOf } from './loss';
 import { segmentsOf } from './segments';
 import { daysApart } from './shade';
-import { noiseOf, robustSlope } from '../../numerics/robust-slope';
-import { median } from '../../numerics/quantile';
+import { median, noiseOf, robustSlope } from '../../numerics';
 
 /** Smallest fall of all alike that is told from the weather's own; judgement. */
 const LEAST_FALL = 0.035;

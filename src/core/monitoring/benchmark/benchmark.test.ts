@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/monitored-record';
-import { EMPTY_RECORD } from '../../record/record';
+import { EMPTY_RECORD } from '../../record';
 import { yearsSince } from './degradation';
 import { powerOverHeat } from './power-temperature';
 import { seasonPoints } from './seasons';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../../numerics/random';
+import { randomFrom } from '../../numerics';
 import { degradationOf } from './degradation';
 import { corrected, type Corrected } from './stc-share';
 

@@ -1,4 +1,4 @@
-import { dayNumber } from '../../units/instant';
+import { dayNumber } from '../../units';
 import { robustTrend, type TrendPoint } from './robust-trend';
 import type { Corrected } from './stc-share';
 import { yearOnYear, type YearOnYear } from './year-on-year';

@@ -1,8 +1,6 @@
-import { fitLabel } from '../../module/fit';
-import { maximumPowerPoint } from '../../module/single-diode';
-import { translate } from '../../module/translate';
-import { typesInString, type ArrayRecord } from '../../record/record';
-import { STC_IRRADIANCE } from '../../units/constants';
+import { fitLabel, maximumPowerPoint, translate } from '../../module';
+import { type ArrayRecord, typesInString } from '../../record';
+import { STC_IRRADIANCE } from '../../units';
 
 const [COOL, WARM] = [25, 50];
 

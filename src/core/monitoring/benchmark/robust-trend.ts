@@ -1,5 +1,4 @@
-import { median } from '../../numerics/quantile';
-import { solveLinear } from '../../numerics/solve-linear';
+import { median, solveLinear } from '../../numerics';
 
 /** One measured value of a series over years. */
 export interface TrendPoint {

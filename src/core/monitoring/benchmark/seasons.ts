@@ -1,5 +1,5 @@
-import { solarLongitude } from '../../conditions/sun';
-import { millisOfClock } from '../../units/instant';
+import { solarLongitude } from '../../conditions';
+import { millisOfClock } from '../../units';
 
 const DAY = 86_400_000;
 

@@ -1,4 +1,4 @@
-import { median } from '../../numerics/quantile';
+import { median } from '../../numerics';
 import type { TrendPoint } from './robust-trend';
 
 /** Degradation by pairs of measurements a whole number of years apart. */

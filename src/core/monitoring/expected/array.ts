@@ -1,4 +1,4 @@
-import type { Observer } from '../../conditions/sun';
+import type { Observer } from '../../conditions';
 import { HOUR, type MonitoredYear } from '../series/year';
 import { expectedFrom, performanceRatio, type ExpectedHour, type Generator } from './production';
 import type { WeatherHour } from './weather';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/monitored-record';
 import { lintwhite370 } from '../../../../demo/site';
-import { agedModel, moduleAtConditions } from '../../expectation/predict';
-import { maximumPowerPoint } from '../../module/single-diode';
+import { agedModel, moduleAtConditions } from '../../expectation';
+import { maximumPowerPoint } from '../../module';
 import { expectedOfArray, measuredRatio } from './array';
 import { generatorsOf } from './generators';
 import { monthsOf } from './months';

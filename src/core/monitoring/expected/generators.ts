@@ -1,4 +1,4 @@
-import { typesInString, type ArrayRecord } from '../../record/record';
+import { type ArrayRecord, typesInString } from '../../record';
 import { factsOf, targetsOf } from '../target';
 import type { Generator } from './production';
 

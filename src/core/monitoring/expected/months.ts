@@ -1,4 +1,4 @@
-import { dateOfMillis } from '../../units/instant';
+import { dateOfMillis } from '../../units';
 import { coolLight, type ExpectedHour } from './production';
 
 /** One month: what was expected and what was made. */

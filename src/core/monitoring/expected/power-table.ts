@@ -1,6 +1,6 @@
-import { agedModel, moduleAtConditions } from '../../expectation/predict';
-import { maximumPowerPoint } from '../../module/single-diode';
-import type { ModuleType } from '../../record/record';
+import { agedModel, moduleAtConditions } from '../../expectation';
+import { maximumPowerPoint } from '../../module';
+import type { ModuleType } from '../../record';
 
 /** Watts and volts of one module at its maximum power point, over light (W/m2) and cell temperature (degC). */
 export type PowerTable = (

@@ -1,9 +1,16 @@
-import { fromAirAndWind } from '../../conditions/cell-temperature';
-import { clearSky, diffuseShare, type SkyIrradiance } from '../../conditions/clear-sky';
-import { onPlane, type Plane } from '../../conditions/plane';
-import { extraterrestrial, sunPosition, type Observer } from '../../conditions/sun';
-import { cosd } from '../../units/angle';
-import type { ModuleType } from '../../record/record';
+import {
+	clearSky,
+	diffuseShare,
+	extraterrestrial,
+	fromAirAndWind,
+	type Observer,
+	onPlane,
+	type Plane,
+	type SkyIrradiance,
+	sunPosition
+} from '../../conditions';
+import { cosd } from '../../units';
+import type { ModuleType } from '../../record';
 import { powerTable } from './power-table';
 import type { WeatherHour } from './weather';
 

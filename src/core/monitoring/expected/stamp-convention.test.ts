@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { randomFrom } from '../../numerics/random';
+import { randomFrom } from '../../numerics';
 import { clearHours } from './production';
 import { CONVENTIONS, conventionOf, stampedBy } from './stamp-convention';
 

@@ -1,5 +1,4 @@
-import { clearSky } from '../../conditions/clear-sky';
-import { sunPosition, type Observer } from '../../conditions/sun';
+import { clearSky, type Observer, sunPosition } from '../../conditions';
 import type { WeatherHour } from './weather';
 
 /** What the time of an hour of weather stands for. */

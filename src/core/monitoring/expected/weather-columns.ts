@@ -1,4 +1,4 @@
-import { refuse, succeed, type Result } from '../../units/result';
+import { refuse, type Result, succeed } from '../../units';
 
 /** What a column of a weather file holds. */
 export type WeatherQuantity = 'global' | 'direct' | 'diffuse' | 'air' | 'wind';

@@ -1,6 +1,5 @@
-import { millisOfClock } from '../../units/instant';
-import { refuse, succeed, type Result } from '../../units/result';
-import type { Observer } from '../../conditions/sun';
+import { millisOfClock, refuse, type Result, succeed } from '../../units';
+import type { Observer } from '../../conditions';
 import { weatherColumns, type WeatherColumn } from './weather-columns';
 
 /** One hour of weather: means over it, stamped at its middle. */

@@ -1,5 +1,5 @@
-import { quantile } from '../../numerics/quantile';
-import { refuse, succeed, type Result } from '../../units/result';
+import { quantile } from '../../numerics';
+import { refuse, type Result, succeed } from '../../units';
 import { guessMark, readCell, type DecimalMark } from './figure';
 import type { FigureColumn, Layout } from './layout';
 import { acrossTimes, type AcrossTimes } from './across';

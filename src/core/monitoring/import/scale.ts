@@ -1,5 +1,4 @@
-import { parseDecimal } from '../../units/decimal';
-import { refuse, succeed, type Result } from '../../units/result';
+import { parseDecimal, refuse, type Result, succeed } from '../../units';
 
 /** Largest factor that can be meant. */
 const MOST = 1e6;

@@ -1,4 +1,4 @@
-import { millisOfClock } from '../../units/instant';
+import { millisOfClock } from '../../units';
 import { inFigures } from './written-date';
 
 /** How an export writes its times. */

@@ -1,5 +1,5 @@
-import type { Observer } from '../../conditions/sun';
-import type { ArrayRecord } from '../../record/record';
+import type { Observer } from '../../conditions';
+import type { ArrayRecord } from '../../record';
 import { factsOf, targetKey, type Target } from '../target';
 import { DAILY, onTimes, stepOf, type Samples, type Times } from './grid';
 import { powerOf, type OutputSamples } from './power';

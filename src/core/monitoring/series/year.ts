@@ -1,4 +1,4 @@
-import type { Observer } from '../../conditions/sun';
+import type { Observer } from '../../conditions';
 import type { Times } from './grid';
 
 /** One unit of an export with its output over time. */

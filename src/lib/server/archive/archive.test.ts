@@ -5,11 +5,15 @@ import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { readVisitDocument } from '$core/document/file';
-import { isBareJpeg } from '$core/document/picture';
-import { readSiteDocument, writeSiteDocument, type SiteDocument } from '$core/document/site';
-import type { VisitDocument } from '$core/document/visit';
-import { NO_SETTINGS } from '$core/document/monitoring';
+import {
+	isBareJpeg,
+	NO_SETTINGS,
+	readSiteDocument,
+	readVisitDocument,
+	type SiteDocument,
+	type VisitDocument,
+	writeSiteDocument
+} from '$core/document';
 import { arrayRecord, testId, visitOf } from '../../../../tests/support/scenario';
 import { ALL_SITES, HOLLIN_CREEK } from '../../../../tests/support/sites';
 import { whole } from '../../../../tests/support/whole';

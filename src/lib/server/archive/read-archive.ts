@@ -3,14 +3,16 @@ import { join } from 'node:path';
 import {
 	LARGEST_ARCHIVE,
 	LARGEST_FILE,
+	type PhotographLine,
+	pictureFile,
+	type Problem,
+	readSiteDocument,
 	readVisitDocument,
-	type Problem
-} from '$core/document/file';
-import type { PhotographLine } from '$core/document/photograph';
-import { pictureFile } from '$core/document/picture';
-import { readSiteDocument, SITE_FORMAT, type SiteDocument } from '$core/document/site';
-import type { VisitDocument } from '$core/document/visit';
-import { refuse, succeed, type Result } from '$core/units/result';
+	SITE_FORMAT,
+	type SiteDocument,
+	type VisitDocument
+} from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import { fitToStore } from '../photographs/decode';
 import type { Pictures, WaitingPicture } from '../repositories/import';
 import { SITE_FILE, VISIT_FILE } from './names';

@@ -13,7 +13,7 @@ import {
 	statSync
 } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** What a copy holds, read from the copy itself. */
 export interface Holds {

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testId } from '../../../../tests/support/scenario';
-import { EMPTY_RECORD } from '$core/record/record';
+import { EMPTY_RECORD } from '$core/record';
 import { createSite, listSites } from '../repositories/sites';
 import { openDatabase, type Db } from './open';
 import { databaseError } from './database-error';

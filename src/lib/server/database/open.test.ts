@@ -1,4 +1,4 @@
-import { EMPTY_RECORD } from '$core/record/record';
+import { EMPTY_RECORD } from '$core/record';
 import Database from 'better-sqlite3';
 import { sql } from 'kysely';
 import { spawn } from 'node:child_process';

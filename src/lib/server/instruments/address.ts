@@ -1,5 +1,5 @@
 import { BlockList, isIP, isIPv6 } from 'node:net';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** Where an instrument listens. */
 export interface InstrumentAddress {

@@ -1,5 +1,5 @@
 import { connect } from 'node:net';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { refuse, type Result, succeed } from '$core/units';
 import type { InstrumentAddress } from './address';
 
 /** Why an instrument did not answer. */

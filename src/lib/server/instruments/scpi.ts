@@ -1,6 +1,5 @@
-import type { Place } from '$core/visit/place';
-import type { Quantity } from '$core/visit/quantity';
-import { refuse, succeed, type Result } from '$core/units/result';
+import type { Place, Quantity } from '$core/visit';
+import { refuse, type Result, succeed } from '$core/units';
 import type { InstrumentAddress } from './address';
 import { openLine, ERRORS, type InstrumentError, type TextLine } from './line';
 

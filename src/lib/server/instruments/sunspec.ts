@@ -1,6 +1,6 @@
 import ModbusRTU from 'modbus-serial';
-import type { InverterReading } from '$core/document/inverter-reading';
-import { refuse, succeed, type Result } from '$core/units/result';
+import type { InverterReading } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import type { InstrumentAddress } from './address';
 import { DEADLINE, PATIENCE, ERRORS, type InstrumentError } from './line';
 

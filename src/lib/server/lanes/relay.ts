@@ -1,4 +1,4 @@
-import type { VisitEvent } from '$core/document/visit-event';
+import type { VisitEvent } from '$core/document';
 
 /** What a lane tells the server that people are connected to. */
 export type FromLane =

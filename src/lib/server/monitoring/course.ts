@@ -1,8 +1,7 @@
-import type { Samples } from '$core/monitoring/series/grid';
+import { type Samples, unitKey } from '$core/monitoring';
 import type { DbOrTransaction } from '../database/open';
 import { countSamples, readDays, readSamples, seriesOf } from '../repositories/monitoring-samples';
 import { unitTargets } from '../repositories/monitoring-units';
-import { unitKey } from '$core/monitoring/series/build';
 
 /** Samples that are read for one picture; beyond, the means of days stand for them. */
 const MOST_READ = 250_000;

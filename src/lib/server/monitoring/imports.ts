@@ -1,6 +1,6 @@
-import type { ImportStart } from '$core/document/monitoring';
-import { matchUnits } from '$core/monitoring/match';
-import { refuse, succeed, type Result } from '$core/units/result';
+import type { ImportStart } from '$core/document';
+import { matchUnits } from '$core/monitoring';
+import { refuse, type Result, succeed } from '$core/units';
 import { zoneOf } from '$lib/time/zone';
 import type { Db } from '../database/open';
 import { newestRevision } from '../repositories/sites';

@@ -1,8 +1,8 @@
 import { sql } from 'kysely';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/monitored-record';
-import { NO_SETTINGS, type ImportStart } from '$core/document/monitoring';
-import { guessLayout } from '$core/monitoring/import/guess';
+import { type ImportStart, NO_SETTINGS } from '$core/document';
+import { guessLayout } from '$core/monitoring';
 import { openDatabase, type Db } from '../database/open';
 import { listImports, unfinishedImports } from '../repositories/monitoring-imports';
 import { readDays, readSamples, seriesOf } from '../repositories/monitoring-samples';

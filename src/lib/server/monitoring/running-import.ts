@@ -1,7 +1,6 @@
-import { SampleReader } from '$core/monitoring/import/reader';
-import type { Zone } from '$core/monitoring/import/clock';
-import type { ImportStart, ImportReport } from '$core/document/monitoring';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { SampleReader, type Zone } from '$core/monitoring';
+import type { ImportReport, ImportStart } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import type { Db } from '../database/open';
 import { seriesIdOf } from '../repositories/monitoring-units';
 import { BlockWriter } from './block-writer';

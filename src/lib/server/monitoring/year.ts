@@ -2,15 +2,15 @@ import { setImmediate } from 'node:timers/promises';
 import {
 	buildYear,
 	joined,
+	type MonitoredYear,
 	OUTPUT,
+	type PartSamples,
+	type Samples,
 	unitKey,
-	WEATHER,
-	type PartSamples
-} from '$core/monitoring/series/build';
-import type { Samples } from '$core/monitoring/series/grid';
-import type { MonitoredYear } from '$core/monitoring/series/year';
-import type { ArrayRecord } from '$core/record/record';
-import type { MonitoringSettings } from '$core/document/monitoring';
+	WEATHER
+} from '$core/monitoring';
+import type { ArrayRecord } from '$core/record';
+import type { MonitoringSettings } from '$core/document';
 import { daysOf } from '$lib/time/zone';
 import type { DbOrTransaction } from '../database/open';
 import { readSamples, seriesOf } from '../repositories/monitoring-samples';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { isBareJpeg, PICTURE } from '$core/document/picture';
+import { isBareJpeg, PICTURE } from '$core/document';
 import { encodedAnew, fitToLeave, fitToStore } from './decode';
 
 const plain = (width: number, height: number) =>

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
-import { isBareJpeg, PICTURE, pictureType } from '$core/document/picture';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { isBareJpeg, PICTURE, pictureType } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 
 /** A picture as it is stored: a JPEG that carries nothing but itself. */
 export interface DecodedPicture {

@@ -1,7 +1,7 @@
 import { unzipSync, strFromU8 } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import saltmarsh from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
-import { readVisitData, writeVisitDocument } from '$core/document/file';
+import { readVisitData, writeVisitDocument } from '$core/document';
 import { testId } from '../../../../tests/support/scenario';
 import { ALL_SITES } from '../../../../tests/support/sites';
 import { whole } from '../../../../tests/support/whole';

@@ -1,11 +1,15 @@
 import { createHash } from 'node:crypto';
 import { strToU8 } from 'fflate';
-import { writeVisitDocument } from '$core/document/file';
-import { pictureFile } from '$core/document/picture';
-import type { PhotographLine } from '$core/document/photograph';
-import { writeSiteDocument, type SiteDocument } from '$core/document/site';
-import type { Site, VisitDocument } from '$core/document/visit';
-import { assess } from '$core/diagnosis/assess';
+import {
+	type PhotographLine,
+	pictureFile,
+	type Site,
+	type SiteDocument,
+	type VisitDocument,
+	writeSiteDocument,
+	writeVisitDocument
+} from '$core/document';
+import { assess } from '$core/diagnosis';
 import type { Report } from '$lib/report/block';
 import { MISSING_PICTURE_HTML, pictureHtml, reportHtml } from '$lib/report/html';
 import { readingsRows } from '$lib/report/readings-csv';

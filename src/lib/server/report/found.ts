@@ -1,6 +1,5 @@
 import { error } from '@sveltejs/kit';
-import type { SiteDocument } from '$core/document/site';
-import type { VisitDocument } from '$core/document/visit';
+import type { SiteDocument, VisitDocument } from '$core/document';
 import type { Db } from '../database/open';
 import { findSiteDocument } from '../repositories/site-document';
 import { findVisit } from '../repositories/visits';

@@ -1,5 +1,5 @@
-import { fullWords, VISIT_LIMITS } from '$core/document/visit-limits';
-import { refuse, succeed, type Result } from '$core/units/result';
+import { fullWords, VISIT_LIMITS } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import type { DbOrTransaction } from '../database/open';
 
 /** Tables whose entries are kept as JSON, and what a visit calls them. */

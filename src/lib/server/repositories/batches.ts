@@ -1,5 +1,5 @@
-import type { ModuleBatch } from '$core/bench/module-batch';
-import { batchSchema } from '$core/document/module-batch';
+import type { ModuleBatch } from '$core/bench';
+import { batchSchema } from '$core/document';
 import type { DbOrTransaction } from '../database/open';
 
 export interface StoredBatch {

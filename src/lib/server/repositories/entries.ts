@@ -1,12 +1,12 @@
 import type { Selectable } from 'kysely';
 import { LRUCache } from 'lru-cache';
-import { conditionsSchema } from '$core/document/visit';
 import {
+	conditionsSchema,
 	curveSchema,
 	readingSchema,
 	repairSchema,
 	safetyEntrySchema
-} from '$core/document/reading';
+} from '$core/document';
 import type {
 	ConditionsEntry,
 	MeasuredCurve,
@@ -14,7 +14,7 @@ import type {
 	RepairEntry,
 	SafetyEntry,
 	Withdrawal
-} from '$core/visit/visit';
+} from '$core/visit';
 import type { DbOrTransaction } from '../database/open';
 import type { ConditionsTable, ReadingTable, Tables } from '../database/schema';
 

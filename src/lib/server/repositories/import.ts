@@ -1,10 +1,14 @@
 import Database from 'better-sqlite3';
-import type { Problem } from '$core/document/file';
-import type { PhotographLine } from '$core/document/photograph';
-import type { SiteDocument, SiteVisit } from '$core/document/site';
-import type { Site, VisitDocument } from '$core/document/visit';
-import type { ArrayRecord } from '$core/record/record';
-import { refuse, succeed, type Result } from '$core/units/result';
+import type {
+	PhotographLine,
+	Problem,
+	Site,
+	SiteDocument,
+	SiteVisit,
+	VisitDocument
+} from '$core/document';
+import type { ArrayRecord } from '$core/record';
+import { refuse, type Result, succeed } from '$core/units';
 import type { Db, DbOrTransaction } from '../database/open';
 import type { DecodedPicture } from '../photographs/decode';
 import { appendInspectionEntry } from './inspection';

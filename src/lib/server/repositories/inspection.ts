@@ -1,6 +1,6 @@
-import { inspectionEntrySchema } from '$core/document/inspection';
-import { currentEntries, type InspectionEntry } from '$core/inspection/entry';
-import type { Result } from '$core/units/result';
+import { inspectionEntrySchema } from '$core/document';
+import { currentEntries, type InspectionEntry } from '$core/inspection';
+import type { Result } from '$core/units';
 import type { DbOrTransaction } from '../database/open';
 import { appendEntry } from './append';
 

@@ -1,10 +1,10 @@
 import {
-	libraryEntrySchema,
 	type LibraryEntry,
-	type LibraryKind
-} from '$core/document/library/library';
-import { STARTING_SET } from '$core/document/library/starting-set';
-import { refuse, succeed, type Result } from '$core/units/result';
+	libraryEntrySchema,
+	type LibraryKind,
+	STARTING_SET
+} from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import type { Db, DbOrTransaction } from '../database/open';
 
 /** Whose an entry is, and which version of it; null where there is no own one. */

@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises';
-import { importReportSchema, type ImportReport } from '$core/document/monitoring';
+import { type ImportReport, importReportSchema } from '$core/document';
 import type { Db, DbOrTransaction } from '../database/open';
 
 export interface ImportLine {

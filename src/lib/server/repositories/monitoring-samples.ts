@@ -1,4 +1,4 @@
-import type { Samples } from '$core/monitoring/series/grid';
+import type { Samples } from '$core/monitoring';
 import type { DbOrTransaction } from '../database/open';
 
 /** ms */

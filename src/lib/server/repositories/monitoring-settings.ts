@@ -1,10 +1,10 @@
 import {
-	benchmarkEntrySchema,
-	NO_SETTINGS,
-	monitoringSettingsSchema,
 	type BenchmarkEntry,
-	type MonitoringSettings
-} from '$core/document/monitoring';
+	benchmarkEntrySchema,
+	type MonitoringSettings,
+	monitoringSettingsSchema,
+	NO_SETTINGS
+} from '$core/document';
 import type { DbOrTransaction } from '../database/open';
 
 export async function monitoringSettings(

@@ -1,5 +1,5 @@
-import type { Target } from '$core/monitoring/target';
-import { targetSchema } from '$core/document/monitoring';
+import type { Target } from '$core/monitoring';
+import { targetSchema } from '$core/document';
 import type { DbOrTransaction } from '../database/open';
 
 /** A unit as the exports name it. */

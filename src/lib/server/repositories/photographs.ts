@@ -1,4 +1,4 @@
-import { photographSchema, type PhotographLine } from '$core/document/photograph';
+import { type PhotographLine, photographSchema } from '$core/document';
 import type { DbOrTransaction } from '../database/open';
 
 interface Photograph extends PhotographLine {

@@ -1,6 +1,6 @@
-import { repairSchema } from '$core/document/reading';
-import type { RepairEntry } from '$core/visit/visit';
-import { succeed, type Result } from '$core/units/result';
+import { repairSchema } from '$core/document';
+import type { RepairEntry } from '$core/visit';
+import { type Result, succeed } from '$core/units';
 import type { Db, DbOrTransaction } from '../database/open';
 import { appendEntry } from './append';
 

@@ -1,15 +1,17 @@
-import type { RecordChange } from '$core/record/change';
-import { STARTING_SET } from '$core/document/library/starting-set';
-import { EMPTY_RECORD, type StringRecord } from '$core/record/record';
+import { EMPTY_RECORD, type RecordChange, type StringRecord } from '$core/record';
+import {
+	readVisitData,
+	STARTING_SET,
+	type VisitDocument,
+	writeVisitDocument
+} from '$core/document';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { readVisitData, writeVisitDocument } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
-import { stringPlace } from '$core/visit/place';
+import { stringPlace } from '$core/visit';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
 import { appendInspectionEntry, newestFindings } from './inspection';

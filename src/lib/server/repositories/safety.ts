@@ -1,10 +1,7 @@
-import type { SafetyEntry } from '$core/visit/visit';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
-import { currentSafetyEntries } from '$core/isolation/progress';
-import { makingSafe } from '$core/isolation/sequence';
-import type { Task } from '$core/isolation/step';
-import { judge } from '$core/diagnosis/assess';
-import { refuse, succeed, type Result } from '$core/units/result';
+import type { SafetyEntry } from '$core/visit';
+import { currentSafetyEntries, makingSafe, OWN_PROCEDURE, type Task } from '$core/isolation';
+import { judge } from '$core/diagnosis';
+import { refuse, type Result, succeed } from '$core/units';
 import type { Db } from '../database/open';
 import { TAKEN } from './append';
 import { appendSafety, findVisit } from './visits';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import saltmarsh from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import kilnLane from '../../../../demo/kiln-lane-2026-11-05.zembo-visit.json';
-import { readVisitData } from '$core/document/file';
+import { readVisitData } from '$core/document';
 import { openDatabase, type Db } from '../database/open';
 import { importVisit } from './import';
 import { appendRepair } from './repairs';

@@ -1,6 +1,5 @@
-import { FAULTS, type FaultCode } from '$core/visit/fault-code';
-import type { ArrayRecord } from '$core/record/record';
-import { holdsAll, searchRecord, wordsOf, type RecordHit } from '$core/record/search';
+import { type FaultCode, FAULTS } from '$core/visit';
+import { type ArrayRecord, holdsAll, type RecordHit, searchRecord, wordsOf } from '$core/record';
 import { sql } from 'kysely';
 import type { Db } from '../database/open';
 

@@ -1,4 +1,4 @@
-import type { SiteDocument, SiteVisit } from '$core/document/site';
+import type { SiteDocument, SiteVisit } from '$core/document';
 import type { DbOrTransaction } from '../database/open';
 import { findRevision, findSite, type Revision } from './sites';
 import { findVisit } from './visits';

@@ -1,11 +1,15 @@
 import { LRUCache } from 'lru-cache';
 import { v7 as uuid } from 'uuid';
-import { applyChange, stillHolds, type RecordChange } from '$core/record/change';
-import { outlineOf, type RecordOutline } from '$core/record/outline';
-import type { ArrayRecord } from '$core/record/record';
-import { arrayRecordSchema, whatDoesNotHold } from '$core/document/record';
-import type { Site } from '$core/document/visit';
-import { refuse, succeed, type Result } from '$core/units/result';
+import {
+	applyChange,
+	type ArrayRecord,
+	outlineOf,
+	type RecordChange,
+	type RecordOutline,
+	stillHolds
+} from '$core/record';
+import { arrayRecordSchema, type Site, whatDoesNotHold } from '$core/document';
+import { refuse, type Result, succeed } from '$core/units';
 import type { Db, DbOrTransaction } from '../database/open';
 
 export interface Revision {

@@ -1,20 +1,24 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { readVisitData, readVisitDocument, writeVisitDocument } from '$core/document/file';
-import type { VisitDocument } from '$core/document/visit';
-import { stringPlace } from '$core/visit/place';
-import { usualState } from '$core/visit/switching-state';
+import {
+	readVisitData,
+	readVisitDocument,
+	VISIT_LIMITS,
+	type VisitDocument,
+	writeVisitDocument
+} from '$core/document';
 import {
 	emptyVisit,
 	type MeasuredCurve,
 	type Reading,
 	type RepairEntry,
-	type SafetyEntry
-} from '$core/visit/visit';
-import { OWN_PROCEDURE } from '$core/isolation/interlock';
+	type SafetyEntry,
+	stringPlace,
+	usualState
+} from '$core/visit';
+import { OWN_PROCEDURE } from '$core/isolation';
 import demo from '../../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { testId } from '../../../../tests/support/scenario';
 import { ALL_SITES } from '../../../../tests/support/sites';
-import { VISIT_LIMITS } from '$core/document/visit-limits';
 import { openDatabase, type Db } from '../database/open';
 import { earlierVisits } from './earlier-visits';
 import { importVisit } from './import';

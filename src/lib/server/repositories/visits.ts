@@ -1,29 +1,29 @@
-import { effectiveVisit } from '$core/visit/effective-visit';
+import {
+	type ConditionsEntry,
+	effectiveVisit,
+	findCurrentReadings,
+	keyOf,
+	type MeasuredCurve,
+	placeProblem,
+	placeWords,
+	type Reading,
+	type SafetyEntry,
+	stringOfPlace,
+	type Visit,
+	type Withdrawal
+} from '$core/visit';
 import {
 	FORMAT,
-	VERSION,
+	fullWords,
 	metersSchema,
 	purposeSchema,
+	readingSchema,
+	VERSION,
+	VISIT_LIMITS,
 	type VisitDocument
-} from '$core/document/visit';
-import { readingSchema } from '$core/document/reading';
-import { fullWords, VISIT_LIMITS } from '$core/document/visit-limits';
-import { placeProblem } from '$core/visit/place-in-record';
-import { stringOfPlace } from '$core/visit/place';
-import { placeWords } from '$core/visit/place-label';
-import { keyOf, findCurrentReadings } from '$core/visit/current-readings';
-import type {
-	ConditionsEntry,
-	Reading,
-	SafetyEntry,
-	MeasuredCurve,
-	Visit,
-	Withdrawal
-} from '$core/visit/visit';
-import { testEquipmentProblem } from '$core/isolation/test-equipment';
-import { gateOfReading } from '$core/isolation/interlock';
-import { mergeFields } from '$core/units/merge-fields';
-import { refuse, succeed, type Result } from '$core/units/result';
+} from '$core/document';
+import { gateOfReading, testEquipmentProblem } from '$core/isolation';
+import { mergeFields, refuse, type Result, succeed } from '$core/units';
 import type { Db, DbOrTransaction } from '../database/open';
 import { appendEntry, TAKEN } from './append';
 import { entriesOf } from './entries';

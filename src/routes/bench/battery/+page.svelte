@@ -1,10 +1,13 @@
 <script lang="ts">
-	import { answerBattery, shadeOnBattery } from '$core/bench/battery';
-	import { configurationOf } from '$core/bench/configuration/tree';
-	import { NO_LABEL } from '$core/bench/module-batch';
-	import { nameplateOf } from '$core/bench/nameplate-of';
-	import type { TestedModule } from '$core/bench/tested';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
+	import {
+		answerBattery,
+		configurationOf,
+		nameplateOf,
+		NO_LABEL,
+		shadeOnBattery,
+		type TestedModule
+	} from '$core/bench';
+	import { BATCH_LIMITS } from '$core/document';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';

@@ -2,11 +2,11 @@
 	import {
 		CONTINUOUS,
 		dividerVolts,
+		type Logged,
 		shuntAmps,
 		shuntHeat,
-		shuntOhms,
-		type Logged
-	} from '$core/monitoring/logger';
+		shuntOhms
+	} from '$core/monitoring';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';

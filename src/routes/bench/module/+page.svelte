@@ -1,14 +1,14 @@
 <script lang="ts">
-	import { readFigure } from '$core/document/figure';
+	import { readFigure } from '$core/document';
 	import {
-		tableTest,
-		testsLeft,
-		traceTableModule,
 		type TablePossible,
 		type TableQuantity,
-		type TableReading
-	} from '$core/diagnosis/table-module';
-	import { readMeterFigure, weighedValue } from '$core/expectation/meter-figure';
+		type TableReading,
+		tableTest,
+		testsLeft,
+		traceTableModule
+	} from '$core/diagnosis';
+	import { readMeterFigure, weighedValue } from '$core/expectation';
 	import Keypad, { afterKey, type KeypadKey } from '$lib/ui/Keypad.svelte';
 	import { chance } from '$lib/text/format';
 	import TableDrawing from './TableDrawing.svelte';

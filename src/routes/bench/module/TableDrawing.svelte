@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TablePossible, TableTest } from '$core/diagnosis/table-module';
+	import type { TablePossible, TableTest } from '$core/diagnosis';
 
 	interface Props {
 		sections: number;

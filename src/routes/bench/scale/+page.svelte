@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { scaleGroup, solarTime } from '$core/bench/scale';
-	import { RECORD_LIMITS } from '$core/document/record-limits';
+	import { scaleGroup, solarTime } from '$core/bench';
+	import { RECORD_LIMITS } from '$core/document';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';

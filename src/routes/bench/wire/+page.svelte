@@ -1,19 +1,18 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { answerRun } from '$core/bench/run';
-	import { answerWire } from '$core/bench/wire';
-	import { BATCH_LIMITS } from '$core/document/module-batch';
-	import type { CableSpec } from '$core/design-checks/cables/cable-rating';
-	import { cableArea } from '$core/design-checks/cables/cable-size';
-	import { uncorrectedAmpacity } from '$core/design-checks/cables/required-current';
-	import { problemText } from '$core/design-checks/cables/recorded-cable';
-	import { amount } from '$core/design-checks/check';
+	import { answerRun, answerWire } from '$core/bench';
+	import { BATCH_LIMITS } from '$core/document';
 	import {
+		amount,
+		cableArea,
+		type CableSpec,
 		needWords,
 		openingWords,
+		problemText,
 		ratingProblem,
-		stringFuseRule
-	} from '$core/design-checks/string-fuse';
+		stringFuseRule,
+		uncorrectedAmpacity
+	} from '$core/design-checks';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';

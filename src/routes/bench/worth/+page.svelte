@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { answerWorth, clippingPaysIn } from '$core/bench/worth';
-	import { POWER_AGEING_PER_YEAR } from '$core/expectation/allowances';
+	import { answerWorth, clippingPaysIn } from '$core/bench';
+	import { POWER_AGEING_PER_YEAR } from '$core/expectation';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import Question from '$lib/bench/Question.svelte';

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { siteJsonSchema } from '$core/document/site';
+import { siteJsonSchema } from '$core/document';
 import type { RequestHandler } from './$types';
 
 /** The published form of a site file. */

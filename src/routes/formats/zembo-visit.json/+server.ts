@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { visitJsonSchema } from '$core/document/json-schema';
+import { visitJsonSchema } from '$core/document';
 import type { RequestHandler } from './$types';
 
 /** The published form of a visit file. */

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { QUANTITIES } from '$core/visit/quantity';
+import { QUANTITIES } from '$core/visit';
 import { readAddress } from '$lib/server/instruments/address';
 import { MEASURES, readMeter, type Measures } from '$lib/server/instruments/scpi';
 import { readBody, refused } from '$lib/server/read-body';

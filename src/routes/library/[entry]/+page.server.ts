@@ -1,6 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { formOfModuleType, labelFormSchema } from '$core/document/label-form';
-import { LIBRARY_KINDS, type LibraryKind } from '$core/document/library/library';
+import { formOfModuleType, labelFormSchema, LIBRARY_KINDS, type LibraryKind } from '$core/document';
 import { database } from '$lib/server/database';
 import { superValidate, zod4 } from '$lib/server/forms';
 import { listLibrary } from '$lib/server/repositories/library';

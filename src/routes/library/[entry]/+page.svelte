@@ -3,14 +3,18 @@
 	import { z } from 'zod';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/label-form';
 	import {
+		type FieldErrors,
+		type LabelForm,
+		labelFormSchema,
+		type LibraryEntry,
 		libraryFields,
 		libraryKindWords,
-		type LibraryEntry
-	} from '$core/document/library/library';
-	import { readSpecs, typedSpecs, type FieldErrors } from '$core/document/part-form';
-	import { checkLabel } from '$core/module/plausibility';
+		moduleTypeOfForm,
+		readSpecs,
+		typedSpecs
+	} from '$core/document';
+	import { checkLabel } from '$core/module';
 	import Field from '$lib/ui/Field.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
 	import NameplateView from '$lib/ui/NameplateView.svelte';

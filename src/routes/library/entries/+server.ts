@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { libraryEntrySchema } from '$core/document/library/library';
+import { libraryEntrySchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody } from '$lib/server/read-body';
 import { changeLibrary } from '$lib/server/repositories/library';

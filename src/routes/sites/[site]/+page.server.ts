@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { visitFormSchema } from '$core/document/visit-form';
-import { emptyVisit } from '$core/visit/visit';
+import { visitFormSchema } from '$core/document';
+import { emptyVisit } from '$core/visit';
 import { assessed } from '$lib/server/assessed';
 import { database } from '$lib/server/database';
 import { formOf, superValidate, zod4 } from '$lib/server/forms';

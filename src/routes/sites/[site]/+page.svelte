@@ -2,10 +2,9 @@
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { isAcBranch } from '$core/record/record';
-	import { labelPower } from '$core/record/label-power';
+	import { isAcBranch, labelPower } from '$core/record';
 	import { findingsOf } from '$lib/text/findings';
-	import { PURPOSES } from '$core/visit/visit';
+	import { PURPOSES } from '$core/visit';
 	import ReportLink from '$lib/report/ReportLink.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';

@@ -1,8 +1,7 @@
-import { EMPTY_RECORD } from '$core/record/record';
+import { EMPTY_RECORD } from '$core/record';
 import { fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import { siteFormSchema } from '$core/document/site-form';
-import { figureValue } from '$core/document/figure';
+import { figureValue, siteFormSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { formOf, superValidate, zod4 } from '$lib/server/forms';
 import { createSite } from '$lib/server/repositories/sites';

@@ -1,5 +1,5 @@
 import { sql, type Kysely } from 'kysely';
-import { usualState } from '$core/visit/switching-state';
+import { usualState } from '$core/visit';
 
 /**
  * Readings at every place with their whole switching state, what was proved in making safe, measured

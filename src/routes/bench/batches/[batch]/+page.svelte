@@ -1,12 +1,9 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { v7 as uuid } from 'uuid';
-	import { evaluateBatch } from '$core/bench/evaluate';
-	import { histogramOf, ranked } from '$core/bench/histogram';
-	import { importTests, BATCH_COLUMNS } from '$core/document/csv/module-batch';
-	import type { ReadLine } from '$core/document/csv/table';
+	import { evaluateBatch, histogramOf, ranked, unjudgedWords } from '$core/bench';
+	import { BATCH_COLUMNS, importTests, type ReadLine } from '$core/document';
 	import ChalkStack from '$lib/bench/ChalkStack.svelte';
-	import { unjudgedWords } from '$core/bench/unjudged';
 	import { markOf } from '$lib/bench/grade-words';
 	import GradeMark from '$lib/bench/GradeMark.svelte';
 	import ModuleSheet from '$lib/bench/ModuleSheet.svelte';

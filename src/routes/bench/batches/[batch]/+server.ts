@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { batchSchema } from '$core/document/module-batch';
+import { batchSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { findBatch, saveBatch } from '$lib/server/repositories/batches';

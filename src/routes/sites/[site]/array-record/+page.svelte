@@ -1,8 +1,7 @@
 <script lang="ts">
 	import PageHead from '$lib/ui/PageHead.svelte';
 	import { resolve } from '$app/paths';
-	import { dcAcRatio, labelPower, moduleCount } from '$core/record/label-power';
-	import { unknownsOf } from '$core/record/unknowns';
+	import { dcAcRatio, labelPower, moduleCount, unknownsOf } from '$core/record';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { kilowatts } from '$lib/text/format';
 	import ModuleTypes from './ModuleTypes.svelte';

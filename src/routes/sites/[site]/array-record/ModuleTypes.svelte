@@ -1,8 +1,8 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import { resolve } from '$app/paths';
-	import { checkLabel } from '$core/module/plausibility';
-	import type { ArrayRecord } from '$core/record/record';
+	import { checkLabel } from '$core/module';
+	import type { ArrayRecord } from '$core/record';
 
 	let { site, record }: { site: string; record: ArrayRecord } = $props();
 </script>

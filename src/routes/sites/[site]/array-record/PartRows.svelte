@@ -1,8 +1,7 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import { resolve } from '$app/paths';
-	import { PART_KIND_NAMES, PART_KINDS, type PartKind } from '$core/record/part';
-	import { expectedKinds } from '$core/record/unknowns';
+	import { expectedKinds, PART_KIND_NAMES, PART_KINDS, type PartKind } from '$core/record';
 	import type { RecordSession } from '$lib/session/record-session.svelte';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 

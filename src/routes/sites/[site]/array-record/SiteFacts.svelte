@@ -1,8 +1,14 @@
 <script lang="ts">
-	import { figureOrUnknown, readFigure, type FigureLimits } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record-limits';
-	import { EDITIONS, STRUCTURES, SYSTEMS, type SiteRules, type System } from '$core/record/record';
-	import { STRUCTURE_WORDS, SYSTEM_WORDS } from '$core/record/words';
+	import { type FigureLimits, figureOrUnknown, readFigure, RECORD_LIMITS } from '$core/document';
+	import {
+		EDITIONS,
+		type SiteRules,
+		STRUCTURE_WORDS,
+		STRUCTURES,
+		type System,
+		SYSTEM_WORDS,
+		SYSTEMS
+	} from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import type { RecordSession } from '$lib/session/record-session.svelte';

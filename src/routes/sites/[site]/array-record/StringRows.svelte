@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import { resolve } from '$app/paths';
-	import { fuseWords } from '$core/record/difference';
+	import { fuseWords } from '$core/record';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import type { RecordSession } from '$lib/session/record-session.svelte';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import type { ArrayRecord } from '$core/record/record';
-	import { STATIONS, type Station, type Unknown } from '$core/record/unknowns';
+	import { type ArrayRecord, type Station, STATIONS, type Unknown } from '$core/record';
 
 	interface Props {
 		site: string;

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { changeRequestSchema } from '$core/document/change';
+import { changeRequestSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { refusalWords } from '$lib/server/record-words';

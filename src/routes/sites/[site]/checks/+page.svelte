@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import type { UnknownPlace } from '$core/record/unknowns';
-	import { checkRecord, type CheckVerdict } from '$core/design-checks/check-record';
+	import type { UnknownPlace } from '$core/record';
+	import { checkRecord, type CheckVerdict } from '$core/design-checks';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import CheckMark from './CheckMark.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CheckVerdict } from '$core/design-checks/check-record';
+	import type { CheckVerdict } from '$core/design-checks';
 
 	let { verdict }: { verdict: CheckVerdict } = $props();
 </script>

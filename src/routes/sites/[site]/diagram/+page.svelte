@@ -1,8 +1,7 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
-	import { oneLine } from '$core/record/one-line';
-	import { PART_KINDS } from '$core/record/part';
+	import { oneLine, PART_KINDS } from '$core/record';
 	import { diagramDrawing } from '$lib/drawing/diagram';
 	import DrawingView from '$lib/drawing/DrawingView.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';

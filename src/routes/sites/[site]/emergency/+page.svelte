@@ -1,14 +1,9 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
-	import { labelPower } from '$core/record/label-power';
-	import { PART_KINDS } from '$core/record/part';
-	import { SYSTEM_WORDS } from '$core/record/words';
-	import { typesInString } from '$core/record/record';
-	import { coldStringVolts } from '$core/design-checks/cold-voltage';
-	import { WHO_DECIDES } from '$core/isolation/cautions';
-	import { emergencyOrder } from '$core/isolation/emergency-shutdown';
-	import { stringGroups } from '$core/record/string-groups';
+	import { labelPower, PART_KINDS, stringGroups, SYSTEM_WORDS, typesInString } from '$core/record';
+	import { coldStringVolts } from '$core/design-checks';
+	import { emergencyOrder, WHO_DECIDES } from '$core/isolation';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { kilowatts } from '$lib/text/format';

@@ -1,9 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { placeWords } from '$core/visit/place-label';
-	import { FAULTS } from '$core/visit/fault-code';
-	import { partHistories } from '$core/repair/history';
-	import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
+	import { FAULTS, placeWords } from '$core/visit';
+	import { partHistories, REPAIR_KINDS, type RepairKind } from '$core/repair';
 	import ReportLink from '$lib/report/ReportLink.svelte';
 	import { dayAndTime } from '$lib/text/when';
 

@@ -2,8 +2,14 @@
 	import Download from '@lucide/svelte/icons/download';
 	import { v7 as uuid } from 'uuid';
 	import { resolve } from '$app/paths';
-	import { importModules, MODULE_COLUMNS, moduleRows } from '$core/document/csv/modules';
-	import { importStrings, STRING_COLUMNS, stringRows } from '$core/document/csv/strings';
+	import {
+		importModules,
+		importStrings,
+		MODULE_COLUMNS,
+		moduleRows,
+		STRING_COLUMNS,
+		stringRows
+	} from '$core/document';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';
 	import { download, writeCsv } from '$lib/text/csv';
 	import { useRecord } from '$lib/session/record-session.svelte';

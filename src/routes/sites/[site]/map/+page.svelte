@@ -4,13 +4,25 @@
 	import Trash from '@lucide/svelte/icons/trash-2';
 	import { v7 as uuid } from 'uuid';
 	import { resolve } from '$app/paths';
-	import type { ChangeStep, RecordChange } from '$core/record/change';
-	import { cellKey, cellsOf, STEPS, type Cell, type Field, type Step } from '$core/record/field';
-	import { removal } from '$core/record/mend-links';
-	import { occupants } from '$core/record/path';
-	import { duplicateString, layRun, liftModules, moveModule, unplaced } from '$core/record/placing';
-	import type { StringRecord } from '$core/record/record';
-	import type { Result } from '$core/units/result';
+	import {
+		type Cell,
+		cellKey,
+		cellsOf,
+		type ChangeStep,
+		duplicateString,
+		type Field,
+		layRun,
+		liftModules,
+		moveModule,
+		occupants,
+		type RecordChange,
+		removal,
+		type Step,
+		STEPS,
+		type StringRecord,
+		unplaced
+	} from '$core/record';
+	import type { Result } from '$core/units';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';

@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { figureOrUnknown, figureValue, readFigure } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record-limits';
-	import type { Field as Plane } from '$core/record/field';
+	import { figureOrUnknown, figureValue, readFigure, RECORD_LIMITS } from '$core/document';
+	import type { Field as Plane } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 

@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { cellKey, type Cell, type Field } from '$core/record/field';
-	import type { StringRecord } from '$core/record/record';
+	import { type Cell, cellKey, type Field, type StringRecord } from '$core/record';
 	import { frameOf, freeCells } from '$lib/drawing/plan';
 	import type { StringColour } from '$lib/ui/string-colours';
 	import StringOnPlan from './StringOnPlan.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Sortable from 'sortablejs';
 	import type { Attachment } from 'svelte/attachments';
-	import type { StringRecord } from '$core/record/record';
+	import type { StringRecord } from '$core/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 	import StringMark from '$lib/ui/StringMark.svelte';
 	import type { StringColour } from '$lib/ui/string-colours';

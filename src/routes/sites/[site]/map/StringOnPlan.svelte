@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { StringRecord } from '$core/record/record';
+	import type { StringRecord } from '$core/record';
 	import { nameplateOf, stringShapes, type Frame } from '$lib/drawing/plan';
 	import type { StringColour } from '$lib/ui/string-colours';
 

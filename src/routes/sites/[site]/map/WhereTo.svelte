@@ -1,8 +1,5 @@
 <script lang="ts">
-	import { PART_KINDS } from '$core/record/part';
-	import { pathOfModule } from '$core/record/path';
-	import type { ArrayRecord } from '$core/record/record';
-	import { MODULE_STATE_WORDS } from '$core/record/words';
+	import { type ArrayRecord, MODULE_STATE_WORDS, PART_KINDS, pathOfModule } from '$core/record';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import StringMark from '$lib/ui/StringMark.svelte';
 	import type { StringColour } from '$lib/ui/string-colours';

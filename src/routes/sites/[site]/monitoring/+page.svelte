@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { countedOnce } from '$core/monitoring/analysis/energy';
+	import { countedOnce } from '$core/monitoring';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import PageHead from '$lib/ui/PageHead.svelte';

@@ -1,10 +1,14 @@
 <script lang="ts">
-	import { readFigure } from '$core/document/figure';
-	import { RATE_LIMITS } from '$core/document/record';
-	import { faultOf } from '$core/faults/catalogue';
-	import { FAULTS } from '$core/visit/fault-code';
-	import { STRING_FAULT_CODES, type StringFaultCode } from '$core/faults/fault';
-	import { RATED_CODES, USUAL_RATES, type RatedCode } from '$core/faults/rates';
+	import { RATE_LIMITS, readFigure } from '$core/document';
+	import {
+		faultOf,
+		RATED_CODES,
+		type RatedCode,
+		STRING_FAULT_CODES,
+		type StringFaultCode,
+		USUAL_RATES
+	} from '$core/faults';
+	import { FAULTS } from '$core/visit';
 	import { useRecord } from '$lib/session/record-session.svelte';
 
 	let { data } = $props();

@@ -1,4 +1,4 @@
-import { differenceInWords } from '$core/record/difference';
+import { differenceInWords } from '$core/record';
 import { database } from '$lib/server/database';
 import { findRevisionNumber, listRevisions } from '$lib/server/repositories/sites';
 import type { PageServerLoad } from './$types';

@@ -3,12 +3,15 @@
 	import { v7 as uuid } from 'uuid';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { partOfEntry } from '$core/document/library/library';
-	import { recordOfSurvey, unseenEnd, type EndKind, type Survey } from '$core/document/survey';
-	import type { RecordChange } from '$core/record/change';
-	import { inputsOf } from '$core/record/path';
-	import type { ModuleType } from '$core/record/record';
-	import { probableStrings } from '$core/design-checks/probable-strings';
+	import {
+		type EndKind,
+		partOfEntry,
+		recordOfSurvey,
+		type Survey,
+		unseenEnd
+	} from '$core/document';
+	import { inputsOf, type ModuleType, type RecordChange } from '$core/record';
+	import { probableStrings } from '$core/design-checks';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 	import HangsBehind from './HangsBehind.svelte';

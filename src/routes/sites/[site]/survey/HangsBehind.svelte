@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { BEHIND, type Survey } from '$core/document/survey';
+	import { BEHIND, type Survey } from '$core/document';
 	import Behind from './Behind.svelte';
 
 	interface Props {

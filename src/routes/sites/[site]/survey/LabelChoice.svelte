@@ -1,16 +1,20 @@
 <script lang="ts">
-	import { labelFormSchema, moduleTypeOfForm, type LabelForm } from '$core/document/label-form';
-	import type { LibraryEntry } from '$core/document/library/library';
-	import { readFigure } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record-limits';
-	import { checkLabel } from '$core/module/plausibility';
 	import {
+		type LabelForm,
+		labelFormSchema,
+		type LibraryEntry,
+		moduleTypeOfForm,
+		readFigure,
+		RECORD_LIMITS
+	} from '$core/document';
+	import {
+		checkLabel,
 		DEFAULT_TECHNOLOGY,
 		TECHNOLOGIES,
-		TECHNOLOGY_FACTS,
-		type Technology
-	} from '$core/module/technology';
-	import type { ModuleType } from '$core/record/record';
+		type Technology,
+		TECHNOLOGY_FACTS
+	} from '$core/module';
+	import type { ModuleType } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 

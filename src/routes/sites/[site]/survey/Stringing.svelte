@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { ProbableStrings } from '$core/design-checks/probable-strings';
+	import type { ProbableStrings } from '$core/design-checks';
 	import Stepper from '$lib/ui/Stepper.svelte';
 
 	interface Props {

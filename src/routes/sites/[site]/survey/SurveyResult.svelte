@@ -1,7 +1,5 @@
 <script lang="ts">
-	import { dcAcRatio, labelPower } from '$core/record/label-power';
-	import type { ArrayRecord } from '$core/record/record';
-	import { unknownsOf } from '$core/record/unknowns';
+	import { type ArrayRecord, dcAcRatio, labelPower, unknownsOf } from '$core/record';
 	import { kilowatts } from '$lib/text/format';
 
 	interface Props {

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { LEVELS, type Level } from '$core/training/exercise';
+import { type Level, LEVELS } from '$core/training';
 import type { PageLoad } from './$types';
 
 /** An exercise is drawn once, where it is done: the server has others to answer. */

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { pointKindOf, type Answer } from '$core/training/exercise';
-	import { HIDDEN_CODES } from '$core/training/planting';
-	import { FAULTS } from '$core/visit/fault-code';
-	import type { CauseCode } from '$core/faults/fault';
-	import type { ArrayRecord } from '$core/record/record';
+	import { type Answer, HIDDEN_CODES, pointKindOf } from '$core/training';
+	import { FAULTS } from '$core/visit';
+	import type { CauseCode } from '$core/faults';
+	import type { ArrayRecord } from '$core/record';
 	import Stepper from '$lib/ui/Stepper.svelte';
 
 	let { record, onanswer }: { record: ArrayRecord; onanswer: (answer: Answer) => void } = $props();

@@ -1,10 +1,8 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { drawExercise, type Level } from '$core/training/exercise';
-	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions/conditions';
-	import { stringPlace, type Place } from '$core/visit/place';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import { minutesOfFirstRound } from '$core/training/virtual-meter';
+	import { drawExercise, type Level, minutesOfFirstRound } from '$core/training';
+	import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS } from '$core/conditions';
+	import { type Place, type Quantity, QUANTITY_FACTS, stringPlace } from '$core/visit';
 	import { TrainingSession } from '$lib/session/training-session.svelte';
 	import { LEVEL_WORDS } from '$lib/training/levels';
 	import PathView from '$lib/ui/PathView.svelte';

@@ -1,11 +1,8 @@
 <script lang="ts">
-	import type { Exercise } from '$core/training/exercise';
-	import { offersAt, sharedMeasurementPoints, type Offer } from '$core/training/virtual-meter';
-	import { stringPlace, type Place } from '$core/visit/place';
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import { opensSomething } from '$core/isolation/cautions';
-	import { testFactsOf } from '$core/diagnosis/next/test-facts';
+	import { type Exercise, type Offer, offersAt, sharedMeasurementPoints } from '$core/training';
+	import { type Place, placeWords, type Quantity, QUANTITY_FACTS, stringPlace } from '$core/visit';
+	import { opensSomething } from '$core/isolation';
+	import { testFactsOf } from '$core/diagnosis';
 	import type { TakenLine } from '$lib/session/training-session.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import type { Marking } from '$core/training/exercise';
+	import type { Marking } from '$core/training';
 	import type { TrainingSession } from '$lib/session/training-session.svelte';
 	import { count } from '$lib/text/format';
 	import type { ZembosWay } from '$lib/workers/training.worker';

@@ -1,12 +1,9 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { placeKey, type Place } from '$core/visit/place';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import { keyOf } from '$core/visit/current-readings';
-	import { isAcBranch } from '$core/record/record';
-	import { closingProblem } from '$core/isolation/switching-on';
-	import { measurementPointAt } from '$core/visit-plan/measurement-points';
-	import { fusedPoles } from '$core/visit-plan/wanted';
+	import { keyOf, type Place, placeKey, type Quantity, QUANTITY_FACTS } from '$core/visit';
+	import { isAcBranch } from '$core/record';
+	import { closingProblem } from '$core/isolation';
+	import { fusedPoles, measurementPointAt } from '$core/visit-plan';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';

@@ -1,13 +1,9 @@
 <script lang="ts">
-	import { effectiveVisit } from '$core/visit/effective-visit';
+	import { effectiveVisit, findCurrentReadings, placeWords, QUANTITY_FACTS } from '$core/visit';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { atStandard, changeSince, comparedStrings } from '$core/expectation/compare';
-	import type { PlaceVerdict } from '$core/expectation/expect';
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import { findCurrentReadings } from '$core/visit/current-readings';
-	import { supplyLadders } from '$core/assessment/limits/part-limits';
+	import { atStandard, changeSince, comparedStrings, type PlaceVerdict } from '$core/expectation';
+	import { supplyLadders } from '$core/assessment';
 	import BandScale from '$lib/ui/BandScale.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
-	import type { Part } from '$core/record/part';
-	import type { SupplyLink } from '$core/assessment/limits/part-limits';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import type { Part } from '$core/record';
+	import type { SupplyLink } from '$core/assessment';
+	import { QUANTITY_FACTS } from '$core/visit';
 	import { figureOf } from '$lib/text/format';
 
 	interface Props {

@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
 	import { page } from '$app/state';
-	import { CURVE_COLUMNS, pointsOfLines, pointsOfText } from '$core/document/csv/curve';
-	import { READING_LIMITS } from '$core/document/reading';
-	import { compareCurve } from '$core/expectation/measured-curve';
+	import { CURVE_COLUMNS, pointsOfLines, pointsOfText, READING_LIMITS } from '$core/document';
+	import { compareCurve } from '$core/expectation';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { curveOption } from '$lib/charts/curve-option';
 	import CsvPreview from '$lib/ui/CsvPreview.svelte';

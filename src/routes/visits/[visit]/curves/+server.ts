@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { curveSchema } from '$core/document/reading';
+import { curveSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { appendCurve, findVisit } from '$lib/server/repositories/visits';

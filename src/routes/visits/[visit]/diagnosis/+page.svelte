@@ -2,8 +2,8 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { replaceState } from '$app/navigation';
-	import { WHO_DECIDES } from '$core/isolation/cautions';
-	import { knownWords } from '$core/diagnosis/words';
+	import { WHO_DECIDES } from '$core/isolation';
+	import { knownWords } from '$core/diagnosis';
 	import { remarkWords, unexplainedWords } from '$lib/text/answer-words';
 	import PlaneQuestions from '$lib/ui/PlaneQuestions.svelte';
 	import { findingsOf } from '$lib/text/findings';

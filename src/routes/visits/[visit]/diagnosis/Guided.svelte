@@ -1,9 +1,9 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { resolve } from '$app/paths';
-	import { REVERSED_STRING, generalCautions } from '$core/isolation/cautions';
-	import { modulesPerDevice } from '$core/faults/fault';
-	import { isFound } from '$core/diagnosis/found';
+	import { generalCautions, REVERSED_STRING } from '$core/isolation';
+	import { modulesPerDevice } from '$core/faults';
+	import { isFound } from '$core/diagnosis';
 	import CauseLine from '$lib/ui/CauseLine.svelte';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import type { Finding } from '$lib/text/findings';
@@ -13,7 +13,7 @@
 	import TestCard from '$lib/ui/TestCard.svelte';
 	import TestNow from '$lib/ui/TestNow.svelte';
 	import TestOutcomes from '$lib/ui/TestOutcomes.svelte';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
+	import { QUANTITY_FACTS } from '$core/visit';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 
 	interface Props {

@@ -1,8 +1,12 @@
 <script lang="ts">
 	import Undo from '@lucide/svelte/icons/undo-2';
-	import { STATION_WORDS } from '$core/inspection/items';
-	import { outcomeOfStop, inspectionOf, type InspectionStop } from '$core/inspection/progress';
-	import { WHO_DECIDES } from '$core/isolation/cautions';
+	import {
+		inspectionOf,
+		type InspectionStop,
+		outcomeOfStop,
+		STATION_WORDS
+	} from '$core/inspection';
+	import { WHO_DECIDES } from '$core/isolation';
 	import { InspectionSession } from '$lib/session/inspection-session.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import Stop from './Stop.svelte';

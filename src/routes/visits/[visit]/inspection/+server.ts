@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
-import { inspectionEntrySchema } from '$core/document/inspection';
-import { measuredAt } from '$core/inspection/progress';
+import { inspectionEntrySchema } from '$core/document';
+import { measuredAt } from '$core/inspection';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { appendInspectionEntry } from '$lib/server/repositories/inspection';

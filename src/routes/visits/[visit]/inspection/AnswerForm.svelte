@@ -1,19 +1,18 @@
 <script lang="ts">
 	import CameraIcon from '@lucide/svelte/icons/camera';
-	import { readFigure } from '$core/document/figure';
-	import { INFRARED_LIMITS } from '$core/document/inspection';
-	import type { ArrayRecord } from '$core/record/record';
+	import { INFRARED_LIMITS, readFigure } from '$core/document';
+	import type { ArrayRecord } from '$core/record';
 	import {
-		PATTERNS,
-		SEVERITIES,
-		SEVERITY_WORDS,
 		type InfraredPattern,
 		type InspectionEntry,
 		type InspectionPlace,
-		type Severity
-	} from '$core/inspection/entry';
-	import { scaleInfrared } from '$core/inspection/infrared';
-	import type { InspectionStop } from '$core/inspection/progress';
+		type InspectionStop,
+		PATTERNS,
+		scaleInfrared,
+		SEVERITIES,
+		type Severity,
+		SEVERITY_WORDS
+	} from '$core/inspection';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import type { Answer, InspectionSession } from '$lib/session/inspection-session.svelte';

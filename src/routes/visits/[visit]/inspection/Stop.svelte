@@ -1,9 +1,14 @@
 <script lang="ts">
-	import { readFigure } from '$core/document/figure';
-	import type { ArrayRecord } from '$core/record/record';
-	import { SEVERITY_WORDS, type InspectionEntry } from '$core/inspection/entry';
-	import { scaleInfrared } from '$core/inspection/infrared';
-	import { outcomeOfStop, placeWords, type InspectionStop } from '$core/inspection/progress';
+	import { readFigure } from '$core/document';
+	import type { ArrayRecord } from '$core/record';
+	import {
+		type InspectionEntry,
+		type InspectionStop,
+		outcomeOfStop,
+		placeWords,
+		scaleInfrared,
+		SEVERITY_WORDS
+	} from '$core/inspection';
 	import type { Answer, InspectionSession } from '$lib/session/inspection-session.svelte';
 	import AnswerForm from './AnswerForm.svelte';
 	import OutcomeMark from '$lib/ui/OutcomeMark.svelte';

@@ -1,9 +1,8 @@
 <script lang="ts">
 	import Gauge from '@lucide/svelte/icons/gauge';
-	import type { InverterReading } from '$core/document/inverter-reading';
-	import { placeKey } from '$core/visit/place';
-	import { usualState } from '$core/visit/switching-state';
-	import { partsOf } from '$core/record/part';
+	import type { InverterReading } from '$core/document';
+	import { placeKey, usualState } from '$core/visit';
+	import { partsOf } from '$core/record';
 	import Field from '$lib/ui/Field.svelte';
 	import { inverterAddress, keepAddress, meterAddress } from '$lib/ui/instrument-address';
 	import { sendJson } from '$lib/session/send-json';

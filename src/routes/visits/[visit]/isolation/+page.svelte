@@ -1,13 +1,18 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
-	import { WHO_DECIDES } from '$core/isolation/cautions';
-	import { OWN_PROCEDURE } from '$core/isolation/interlock';
-	import { whatStaysLive } from '$core/isolation/live';
-	import { notProved, currentSafetyEntries } from '$core/isolation/progress';
-	import { makingSafe } from '$core/isolation/sequence';
-	import { TASK_WORDS, TASKS, type Task } from '$core/isolation/step';
-	import { currentConditions } from '$core/visit/current-readings';
+	import {
+		currentSafetyEntries,
+		makingSafe,
+		notProved,
+		OWN_PROCEDURE,
+		type Task,
+		TASK_WORDS,
+		TASKS,
+		whatStaysLive,
+		WHO_DECIDES
+	} from '$core/isolation';
+	import { currentConditions } from '$core/visit';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import LiveView from './LiveView.svelte';

@@ -1,8 +1,7 @@
 <script lang="ts">
-	import { labelRanges } from '$core/record/label-ranges';
-	import type { ArrayRecord } from '$core/record/record';
+	import { type ArrayRecord, labelRanges } from '$core/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
-	import type { Liveness, LiveString, LiveSegment } from '$core/isolation/live';
+	import type { Liveness, LiveSegment, LiveString } from '$core/isolation';
 
 	interface Props {
 		record: ArrayRecord;

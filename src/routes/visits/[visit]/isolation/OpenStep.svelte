@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { readFigure } from '$core/document/figure';
-	import type { StepProgress } from '$core/isolation/progress';
-	import { isWithin, limitWords, type Task } from '$core/isolation/step';
+	import { readFigure } from '$core/document';
+	import { isWithin, limitWords, type StepProgress, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 
 	interface Props {

@@ -1,6 +1,5 @@
 <script lang="ts">
-	import { limitWords, type Task } from '$core/isolation/step';
-	import type { StepProgress, StepState } from '$core/isolation/progress';
+	import { limitWords, type StepProgress, type StepState, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import { dayAndTime } from '$lib/text/when';
 	import OpenStep from './OpenStep.svelte';

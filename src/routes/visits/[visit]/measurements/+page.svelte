@@ -1,21 +1,22 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
-	import { placeKey, type Place } from '$core/visit/place';
 	import {
 		isStringQuantity,
+		keyOf,
+		type Place,
+		placeKey,
 		QUANTITIES,
+		type Quantity,
 		QUANTITY_FACTS,
-		STRING_QUANTITIES,
-		type Quantity
-	} from '$core/visit/quantity';
-	import { keyOf } from '$core/visit/current-readings';
-	import { itemsOf } from '$core/visit-plan/plan';
+		STRING_QUANTITIES
+	} from '$core/visit';
 	import {
+		itemsOf,
+		type MeasurementPoint,
 		measurementPointAt,
-		measurementPointsOf,
-		type MeasurementPoint
-	} from '$core/visit-plan/measurement-points';
+		measurementPointsOf
+	} from '$core/visit-plan';
 	import EntryPanel from '$lib/ui/EntryPanel.svelte';
 	import LimitWhy from '$lib/ui/LimitWhy.svelte';
 	import PathView from '$lib/ui/PathView.svelte';

@@ -1,8 +1,6 @@
 <script lang="ts">
-	import type { Place } from '$core/visit/place';
-	import { placeWords } from '$core/visit/place-label';
-	import { keyOf } from '$core/visit/current-readings';
-	import type { MeasurementPoint } from '$core/visit-plan/measurement-points';
+	import { keyOf, type Place, placeWords } from '$core/visit';
+	import type { MeasurementPoint } from '$core/visit-plan';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import { readingFigure } from '$lib/text/reading-figure';

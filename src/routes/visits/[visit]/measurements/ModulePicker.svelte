@@ -1,7 +1,6 @@
 <script lang="ts">
-	import type { Place } from '$core/visit/place';
-	import { QUANTITY_FACTS, type Quantity } from '$core/visit/quantity';
-	import type { ArrayRecord } from '$core/record/record';
+	import { type Place, type Quantity, QUANTITY_FACTS } from '$core/visit';
+	import type { ArrayRecord } from '$core/record';
 	import Stepper from '$lib/ui/Stepper.svelte';
 
 	interface Props {

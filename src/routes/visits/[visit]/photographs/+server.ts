@@ -1,7 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { PICTURE } from '$core/document/picture';
-import { instant } from '$core/document/record';
+import { instant, PICTURE } from '$core/document';
 import { database } from '$lib/server/database';
 import { encodedAnew } from '$lib/server/photographs/decode';
 import { roomFor } from '$lib/server/repositories/append';

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { purposeSchema, VISIT_TEXT } from '$core/document/visit';
+import { purposeSchema, VISIT_TEXT } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { changePurpose } from '$lib/server/repositories/visits';

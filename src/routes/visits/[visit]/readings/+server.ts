@@ -1,11 +1,8 @@
 import { error, json } from '@sveltejs/kit';
-import { readingSchema } from '$core/document/reading';
-import type { VisitDocument } from '$core/document/visit';
-import { questionBeforeStoring } from '$core/expectation/entry-question';
-import { QUANTITY_FACTS } from '$core/visit/quantity';
-import { keyOf } from '$core/visit/current-readings';
-import type { Reading } from '$core/visit/visit';
-import { judge } from '$core/diagnosis/assess';
+import { readingSchema, type VisitDocument } from '$core/document';
+import { questionBeforeStoring } from '$core/expectation';
+import { keyOf, QUANTITY_FACTS, type Reading } from '$core/visit';
+import { judge } from '$core/diagnosis';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { appendReading } from '$lib/server/repositories/visits';

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { carriedOver } from '$core/diagnosis/carried-over';
+import { carriedOver } from '$core/diagnosis';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { newestRevision } from '$lib/server/repositories/sites';

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
-	import { FAULT_CODES, type FaultCode } from '$core/visit/fault-code';
-	import { repairCases, verdictsOf } from '$core/repair/cases';
-	import { WHO_DECIDES } from '$core/isolation/cautions';
-	import { causeWords } from '$core/diagnosis/words';
+	import { FAULT_CODES, type FaultCode } from '$core/visit';
+	import { repairCases, verdictsOf } from '$core/repair';
+	import { WHO_DECIDES } from '$core/isolation';
+	import { causeWords } from '$core/diagnosis';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { findingsOf } from '$lib/text/findings';
 	import { useVisit } from '$lib/session/visit-session.svelte';

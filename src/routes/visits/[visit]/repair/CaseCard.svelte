@@ -1,10 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import { FAULTS } from '$core/visit/fault-code';
-	import type { RepairCase } from '$core/repair/cases';
-	import { REPAIR_KINDS, type RepairKind } from '$core/repair/kinds';
+	import { FAULTS, placeWords, QUANTITY_FACTS } from '$core/visit';
+	import { REPAIR_KINDS, type RepairCase, type RepairKind } from '$core/repair';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import { dayAndTime } from '$lib/text/when';

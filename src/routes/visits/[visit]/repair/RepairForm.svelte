@@ -1,13 +1,16 @@
 <script lang="ts">
 	import { v7 as uuid } from 'uuid';
-	import { REPAIR_TEXT } from '$core/document/reading';
-	import type { Place } from '$core/visit/place';
-	import { placeWords } from '$core/visit/place-label';
-	import type { RepairStep } from '$core/visit/visit';
-	import { FAULT_CODES, FAULTS, type FaultCode } from '$core/visit/fault-code';
-	import { stringOfPlace } from '$core/visit/place';
-	import { REPAIR_KINDS, repairKindsFor, type RepairKind } from '$core/repair/kinds';
-	import { substituteChecks } from '$core/repair/substitute';
+	import { REPAIR_TEXT } from '$core/document';
+	import {
+		FAULT_CODES,
+		type FaultCode,
+		FAULTS,
+		type Place,
+		placeWords,
+		type RepairStep,
+		stringOfPlace
+	} from '$core/visit';
+	import { REPAIR_KINDS, type RepairKind, repairKindsFor, substituteChecks } from '$core/repair';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { storePhotograph } from '$lib/session/store-photograph';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';

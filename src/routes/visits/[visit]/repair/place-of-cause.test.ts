@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { arrayRecord } from '../../../../../tests/support/scenario';
 import { SALTMARSH } from '../../../../../tests/support/sites';
-import type { CauseMember } from '$core/diagnosis/cause';
-import type { Spread } from '$core/faults/fault';
+import type { CauseMember } from '$core/diagnosis';
+import type { Spread } from '$core/faults';
 import { placeOfCause } from './place-of-cause';
 
 const record = arrayRecord();

@@ -1,7 +1,7 @@
-import type { Place } from '$core/visit/place';
-import type { ArrayRecord } from '$core/record/record';
-import type { CauseMember } from '$core/diagnosis/cause';
-import { modulesPerDevice } from '$core/faults/fault';
+import type { Place } from '$core/visit';
+import type { ArrayRecord } from '$core/record';
+import type { CauseMember } from '$core/diagnosis';
+import { modulesPerDevice } from '$core/faults';
 
 /** The place of the record at which a cause is put right: as near as the readings tell. */
 export function placeOfCause(record: ArrayRecord, { place }: CauseMember): Place {

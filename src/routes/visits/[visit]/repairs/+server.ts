@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
-import { repairSchema } from '$core/document/reading';
-import { placeProblem } from '$core/visit/place-in-record';
+import { repairSchema } from '$core/document';
+import { placeProblem } from '$core/visit';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { storeRepair } from '$lib/server/repositories/repairs';

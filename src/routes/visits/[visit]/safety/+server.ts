@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { safetyEntrySchema } from '$core/document/reading';
-import { TASKS } from '$core/isolation/step';
+import { safetyEntrySchema } from '$core/document';
+import { TASKS } from '$core/isolation';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { settleStep } from '$lib/server/repositories/safety';

@@ -1,12 +1,16 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
-import type { VisitDocument } from '$core/document/visit';
-import { conditionsFormSchema, conditionsOfForm } from '$core/document/conditions-form';
-import { formOfMeters, metersFormSchema, metersOfForm } from '$core/document/meters-form';
-import { currentConditions } from '$core/visit/current-readings';
-import { planeOfEntry } from '$core/expectation/plane-conditions';
-import { planesOf } from '$core/record/plane';
-import type { ArrayRecord } from '$core/record/record';
+import {
+	conditionsFormSchema,
+	conditionsOfForm,
+	formOfMeters,
+	metersFormSchema,
+	metersOfForm,
+	type VisitDocument
+} from '$core/document';
+import { currentConditions } from '$core/visit';
+import { planeOfEntry } from '$core/expectation';
+import { type ArrayRecord, planesOf } from '$core/record';
 import { database } from '$lib/server/database';
 import { formOf, message, superValidate, zod4 } from '$lib/server/forms';
 import { roomFor } from '$lib/server/repositories/append';

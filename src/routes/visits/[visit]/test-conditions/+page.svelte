@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { planeOfEntry } from '$core/expectation/plane-conditions';
-	import { planesOf } from '$core/record/plane';
+	import { planeOfEntry } from '$core/expectation';
+	import { planesOf } from '$core/record';
 	import { dayAndTime } from '$lib/text/when';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import ConditionsForm from './ConditionsForm.svelte';

@@ -3,17 +3,16 @@
 	import {
 		IRRADIANCE_SOURCE_FACTS,
 		IRRADIANCE_SOURCES,
+		type IrradianceBy,
 		TEMPERATURE_SOURCE_FACTS,
-		TEMPERATURE_SOURCES
-	} from '$core/conditions/conditions';
-	import type { ConditionsForm } from '$core/document/conditions-form';
-	import { planesOf } from '$core/record/plane';
+		TEMPERATURE_SOURCES,
+		type TemperatureBy
+	} from '$core/conditions';
+	import { type ConditionsForm, readFigure, READING_LIMITS } from '$core/document';
+	import { planesOf } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { planeWords } from '$lib/text/plane-words';
 	import FormErrors from '$lib/ui/FormErrors.svelte';
-	import { readFigure } from '$core/document/figure';
-	import { READING_LIMITS } from '$core/document/reading';
-	import type { IrradianceBy, TemperatureBy } from '$core/conditions/routes';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import RouteHelp from './RouteHelp.svelte';
 	import { keptForm } from '$lib/ui/kept-form';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { SuperValidated } from 'sveltekit-superforms';
-	import type { MetersForm } from '$core/document/meters-form';
+	import type { MetersForm } from '$core/document';
 	import FormErrors from '$lib/ui/FormErrors.svelte';
 	import { keptForm } from '$lib/ui/kept-form';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
-	import { readFigure } from '$core/document/figure';
+	import { readFigure } from '$core/document';
 	import {
 		byAir,
 		byBackProbe,
@@ -8,10 +8,10 @@
 		byReferenceModule,
 		byShadow,
 		type IrradianceBy,
-		type TemperatureBy
-	} from '$core/conditions/routes';
-	import { USUAL_TURBIDITY } from '$core/conditions/clear-sky';
-	import { conditionsFromPeers } from '$core/expectation/conditions-from-peers';
+		type TemperatureBy,
+		USUAL_TURBIDITY
+	} from '$core/conditions';
+	import { conditionsFromPeers } from '$core/expectation';
 	import Field from '$lib/ui/Field.svelte';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 

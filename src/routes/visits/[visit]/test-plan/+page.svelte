@@ -1,14 +1,18 @@
 <script lang="ts">
-	import { labelRanges } from '$core/record/label-ranges';
+	import { labelRanges, partsOf } from '$core/record';
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
-	import { placeWords } from '$core/visit/place-label';
-	import { QUANTITY_FACTS } from '$core/visit/quantity';
-	import { PURPOSES, type Purpose } from '$core/visit/visit';
-	import { partsOf } from '$core/record/part';
-	import { joinMessage, meaningsOf, splitMessage } from '$core/visit/inverter-message';
-	import { TASK_WORDS } from '$core/isolation/step';
-	import type { PlanItem } from '$core/visit-plan/plan';
+	import {
+		joinMessage,
+		meaningsOf,
+		placeWords,
+		type Purpose,
+		PURPOSES,
+		QUANTITY_FACTS,
+		splitMessage
+	} from '$core/visit';
+	import { TASK_WORDS } from '$core/isolation';
+	import type { PlanItem } from '$core/visit-plan';
 	import { PURPOSE_WORDS } from '$lib/text/purposes';
 	import { sendJson } from '$lib/session/send-json';
 	import { useVisit } from '$lib/session/visit-session.svelte';

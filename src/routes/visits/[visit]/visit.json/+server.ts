@@ -1,4 +1,4 @@
-import { writeVisitDocument } from '$core/document/file';
+import { writeVisitDocument } from '$core/document';
 import { database } from '$lib/server/database';
 import { download } from '$lib/server/report/download';
 import { siteFileName } from '$lib/server/report/files';

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { withdrawalSchema } from '$core/document/reading';
+import { withdrawalSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { withdrawReading } from '$lib/server/repositories/visits';

@@ -2,15 +2,19 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { untrack } from 'svelte';
-	import { answerConfiguration, TRACKER } from '$core/bench/configuration/answer';
-	import { readConfiguration, writeConfiguration } from '$core/bench/configuration/notation';
 	import {
+		answerConfiguration,
+		type ArrayConfiguration,
+		evaluateBatch,
 		modulesOf,
+		noPoolWords,
+		readConfiguration,
 		tidy,
+		TRACKER,
+		WARM_SUN,
 		withPart,
-		type ArrayConfiguration
-	} from '$core/bench/configuration/tree';
-	import { WARM_SUN } from '$core/bench/tested';
+		writeConfiguration
+	} from '$core/bench';
 	import { keepInAddress } from '$lib/bench/address';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
@@ -18,8 +22,6 @@
 	import ConfigurationChosen from '$lib/bench/ConfigurationChosen.svelte';
 	import ConfigurationDrawing from '$lib/bench/ConfigurationDrawing.svelte';
 	import ConfigurationProtection from '$lib/bench/ConfigurationProtection.svelte';
-	import { evaluateBatch } from '$core/bench/evaluate';
-	import { noPoolWords } from '$core/bench/unjudged';
 	import { poolOf } from '$lib/bench/pool';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { configurationOption } from '$lib/charts/configuration-option';

@@ -2,20 +2,21 @@
 	import { resolve } from '$app/paths';
 	import { SvelteSet } from 'svelte/reactivity';
 	import { onDestroy, untrack } from 'svelte';
-	import type {
-		Grouping,
-		GroupingAsk,
-		GroupingProgress,
-		Target
-	} from '$core/bench/grouping/grouping';
-	import { WARM_SUN } from '$core/bench/tested';
+	import {
+		evaluateBatch,
+		type Grouping,
+		type GroupingAsk,
+		type GroupingProgress,
+		modulesToBuy,
+		noPoolWords,
+		type Target,
+		WARM_SUN,
+		wordsToBuy
+	} from '$core/bench';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm, given } from '$lib/bench/figure-form.svelte';
 	import GroupingResult from '$lib/bench/GroupingResult.svelte';
 	import PoolChoice from '$lib/bench/PoolChoice.svelte';
-	import { evaluateBatch } from '$core/bench/evaluate';
-	import { modulesToBuy, wordsToBuy } from '$core/bench/to-buy';
-	import { noPoolWords } from '$core/bench/unjudged';
 	import { poolOf } from '$lib/bench/pool';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { useBatch } from '$lib/session/batch-session.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
-	import { evaluateBatch } from '$core/bench/evaluate';
+	import { evaluateBatch } from '$core/bench';
 	import { markOf } from '$lib/bench/grade-words';
 	import GradeMark from '$lib/bench/GradeMark.svelte';
 	import { useBatch } from '$lib/session/batch-session.svelte';

@@ -1,9 +1,6 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { powerOverHeat } from '$core/monitoring/benchmark/power-temperature';
-	import { degradationOf } from '$core/monitoring/benchmark/degradation';
-	import { corrected } from '$core/monitoring/benchmark/stc-share';
-	import { factsOf, targetKey } from '$core/monitoring/target';
+	import { corrected, degradationOf, factsOf, powerOverHeat, targetKey } from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { degradationOption } from '$lib/charts/degradation-option';
 	import { send } from '$lib/session/send-json';

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { benchmarkEntrySchema } from '$core/document/monitoring';
+import { benchmarkEntrySchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { findSite } from '$lib/server/repositories/sites';

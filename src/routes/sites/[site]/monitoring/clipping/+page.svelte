@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { countedOnce } from '$core/monitoring/analysis/energy';
-	import { clippingPrice } from '$core/monitoring/clipping-price';
+	import { clippingPrice, countedOnce } from '$core/monitoring';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
 	import CourseChart from '$lib/monitoring/CourseChart.svelte';

@@ -4,7 +4,7 @@
 		MONITORED_QUANTITIES,
 		MONITORED_QUANTITY_FACTS,
 		type MonitoredQuantity
-	} from '$core/monitoring/import/monitored-quantity';
+	} from '$core/monitoring';
 	import { page } from '$app/state';
 	import Choice from '$lib/ui/Choice.svelte';
 	import CourseChart from '$lib/monitoring/CourseChart.svelte';

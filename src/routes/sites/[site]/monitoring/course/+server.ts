@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { MONITORED_QUANTITIES } from '$core/monitoring/import/monitored-quantity';
+import { MONITORED_QUANTITIES } from '$core/monitoring';
 import { database } from '$lib/server/database';
 import { courseOf } from '$lib/server/monitoring/course';
 import type { RequestHandler } from './$types';

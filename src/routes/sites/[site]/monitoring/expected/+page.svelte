@@ -1,12 +1,19 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { USUAL_OVER_HEAT } from '$core/monitoring/benchmark/stc-share';
-	import { powerOverHeat } from '$core/monitoring/benchmark/power-temperature';
-	import { expectedOfArray, measuredRatio } from '$core/monitoring/expected/array';
-	import { generatorsOf } from '$core/monitoring/expected/generators';
-	import { monthsOf } from '$core/monitoring/expected/months';
-	import { clearHours, performanceRatio } from '$core/monitoring/expected/production';
-	import type { Weather } from '$core/monitoring/expected/weather';
+	import {
+		clearHours,
+		conventionOf,
+		countedOnce,
+		expectedOfArray,
+		generatorsOf,
+		measuredRatio,
+		monthsOf,
+		performanceRatio,
+		powerOverHeat,
+		stampedBy,
+		USUAL_OVER_HEAT,
+		type Weather
+	} from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { monthsOption } from '$lib/charts/months-option';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
@@ -15,8 +22,6 @@
 	import LookThrough from '$lib/monitoring/LookThrough.svelte';
 	import { useMonitoring } from '$lib/session/monitoring-session.svelte';
 	import MonitoringPage from '$lib/monitoring/MonitoringPage.svelte';
-	import { countedOnce } from '$core/monitoring/analysis/energy';
-	import { conventionOf, stampedBy } from '$core/monitoring/expected/stamp-convention';
 	import { readWeather } from '$lib/monitoring/weather-file';
 
 	let { data } = $props();

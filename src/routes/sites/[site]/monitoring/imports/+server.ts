@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
-import { importStartSchema } from '$core/document/monitoring';
-import { layoutProblem } from '$core/monitoring/import/layout';
+import { importStartSchema } from '$core/document';
+import { layoutProblem } from '$core/monitoring';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { findSite } from '$lib/server/repositories/sites';

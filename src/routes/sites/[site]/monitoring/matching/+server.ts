@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { targetSchema } from '$core/document/monitoring';
+import { targetSchema } from '$core/document';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { setTargets } from '$lib/server/repositories/monitoring-units';

@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { invalidateAll } from '$app/navigation';
-	import type { MonitoringSettings } from '$core/document/monitoring';
-	import { readFigure, type FigureLimits } from '$core/document/figure';
+	import { type FigureLimits, type MonitoringSettings, readFigure } from '$core/document';
 	import Field from '$lib/ui/Field.svelte';
 	import { sendJson } from '$lib/session/send-json';
 

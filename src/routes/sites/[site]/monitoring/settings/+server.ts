@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { monitoringSettingsSchema } from '$core/document/monitoring';
-import { mergeFields } from '$core/units/merge-fields';
+import { monitoringSettingsSchema } from '$core/document';
+import { mergeFields } from '$core/units';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { findSite } from '$lib/server/repositories/sites';

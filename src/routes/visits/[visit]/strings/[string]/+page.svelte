@@ -4,11 +4,8 @@
 	import { goto, replaceState } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { stringOfPlace } from '$core/visit/place';
-	import { findCurrentReadings } from '$core/visit/current-readings';
-	import { isStringReading } from '$core/visit/visit';
-	import { FAULTS } from '$core/visit/fault-code';
-	import type { Study } from '$core/faults/what-if';
+	import { FAULTS, findCurrentReadings, isStringReading, stringOfPlace } from '$core/visit';
+	import type { Study } from '$core/faults';
 	import StringChart from '$lib/charts/StringChart.svelte';
 	import type { DrawnReading } from '$lib/charts/string-option';
 	import { figureOf } from '$lib/text/format';

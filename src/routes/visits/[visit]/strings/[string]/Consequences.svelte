@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { heatOf, type Study } from '$core/faults/what-if';
-	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation/cautions';
+	import { heatOf, type Study } from '$core/faults';
+	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation';
 	import { figureOf } from '$lib/text/format';
 
 	let { study, name }: { study: Study; name: string } = $props();

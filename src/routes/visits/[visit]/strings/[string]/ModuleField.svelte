@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { LightChange } from '$core/faults/what-if';
+	import type { LightChange } from '$core/faults';
 
 	interface Props {
 		modules: number;

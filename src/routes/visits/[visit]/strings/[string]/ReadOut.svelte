@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Study } from '$core/faults/what-if';
+	import type { Study } from '$core/faults';
 	import { plainFigure, signed } from '$lib/text/format';
 
 	interface Props {

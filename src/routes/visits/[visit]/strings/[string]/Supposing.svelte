@@ -1,10 +1,10 @@
 <script lang="ts">
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
-	import { FAULTS, type FaultCode, type Scale } from '$core/visit/fault-code';
-	import type { LightChange } from '$core/faults/what-if';
+	import { type FaultCode, FAULTS, type Scale } from '$core/visit';
+	import type { LightChange } from '$core/faults';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { parseDecimal } from '$core/units/decimal';
+	import { parseDecimal } from '$core/units';
 	import { AS_RECORDED, type Holder, type Supposed } from '$lib/ui/what-if-address';
 
 	interface Props {

@@ -2,12 +2,11 @@ import { error, fail, redirect } from '@sveltejs/kit';
 import { v7 as uuid } from 'uuid';
 import {
 	formOfModuleType,
+	type LabelForm,
 	labelFormSchema,
-	moduleTypeOfForm,
-	type LabelForm
-} from '$core/document/label-form';
-import { checkLabel } from '$core/module/plausibility';
-import type { Nameplate } from '$core/module/nameplate';
+	moduleTypeOfForm
+} from '$core/document';
+import { checkLabel, type Nameplate } from '$core/module';
 import { database } from '$lib/server/database';
 import { formOf, setError, superValidate, zod4 } from '$lib/server/forms';
 import { listLibrary } from '$lib/server/repositories/library';

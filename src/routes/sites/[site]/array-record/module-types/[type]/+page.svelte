@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { formOfModuleType } from '$core/document/label-form';
+	import { formOfModuleType } from '$core/document';
 	import Choice from '$lib/ui/Choice.svelte';
 	import FormErrors from '$lib/ui/FormErrors.svelte';
 	import { keptForm } from '$lib/ui/kept-form';

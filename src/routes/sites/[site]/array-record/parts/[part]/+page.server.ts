@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { LIBRARY_PARTS, type LibraryPart } from '$core/document/library/library';
-import { PART_KIND_NAMES, type PartKind } from '$core/record/part';
+import { LIBRARY_PARTS, type LibraryPart } from '$core/document';
+import { PART_KIND_NAMES, type PartKind } from '$core/record';
 import { database } from '$lib/server/database';
 import { listLibrary } from '$lib/server/repositories/library';
 import type { PageServerLoad } from './$types';

@@ -3,10 +3,15 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
-	import { formOfPart, partOfForm, typedSpecs, type FieldErrors } from '$core/document/part-form';
-	import type { ChangeStep } from '$core/record/change';
-	import { removal } from '$core/record/mend-links';
-	import { fieldsOf, PART_KINDS, unknownSpecs, type Part } from '$core/record/part';
+	import { type FieldErrors, formOfPart, partOfForm, typedSpecs } from '$core/document';
+	import {
+		type ChangeStep,
+		fieldsOf,
+		type Part,
+		PART_KINDS,
+		removal,
+		unknownSpecs
+	} from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import CodeReader from '$lib/ui/CodeReader.svelte';
 	import Field from '$lib/ui/Field.svelte';

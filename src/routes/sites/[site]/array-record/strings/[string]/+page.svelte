@@ -4,16 +4,15 @@
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
 	import { z } from 'zod';
-	import { expandLabels } from '$core/document/label-list';
 	import {
 		EMPTY_STRING_FORM,
+		expandLabels,
 		formOfString,
 		stringFieldsOfForm,
-		stringFormSchema,
-		type StringForm
-	} from '$core/document/string-form';
-	import type { ChangeStep } from '$core/record/change';
-	import { onlyEnd } from '$core/record/mend-links';
+		type StringForm,
+		stringFormSchema
+	} from '$core/document';
+	import { type ChangeStep, onlyEnd } from '$core/record';
 	import Field from '$lib/ui/Field.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';

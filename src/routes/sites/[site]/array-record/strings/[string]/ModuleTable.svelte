@@ -1,14 +1,12 @@
 <script lang="ts">
-	import { readFigure } from '$core/document/figure';
-	import { RECORD_LIMITS } from '$core/document/record-limits';
-	import { serialsOf } from '$core/document/csv/modules';
+	import { readFigure, RECORD_LIMITS, serialsOf } from '$core/document';
 	import {
+		MODULE_STATE_WORDS,
 		MODULE_STATES,
 		type ModuleDetail,
 		type ModuleState,
 		type StringRecord
-	} from '$core/record/record';
-	import { MODULE_STATE_WORDS } from '$core/record/words';
+	} from '$core/record';
 	import CodeReader from '$lib/ui/CodeReader.svelte';
 	import type { RecordSession } from '$lib/session/record-session.svelte';
 

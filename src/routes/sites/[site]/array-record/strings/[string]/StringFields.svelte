@@ -1,8 +1,6 @@
 <script lang="ts">
-	import { cableOhmsOfForm, type StringForm } from '$core/document/string-form';
-	import { PART_KINDS, type PartKind } from '$core/record/part';
-	import type { ArrayRecord } from '$core/record/record';
-	import { BLOCKING_WORDS } from '$core/record/words';
+	import { cableOhmsOfForm, type StringForm } from '$core/document';
+	import { type ArrayRecord, BLOCKING_WORDS, PART_KINDS, type PartKind } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 

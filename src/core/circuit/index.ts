@@ -1,0 +1,39 @@
+export { answersOf } from './answers';
+export { BusSource, type Source, StringSource, voltsInto } from './bus';
+export { cableResistance } from './cable';
+export { gatherString } from './compile';
+export { type Curve, curveOf } from './curve';
+export {
+	type BusCircuit,
+	CLOSED,
+	type Device,
+	type Disconnect,
+	type EarthConnection,
+	type Fuse,
+	moduleCountOf,
+	type ModuleRun,
+	type ModuleState,
+	type SectionState,
+	type StringCircuit,
+	WHOLE_SECTION,
+	wholeModules,
+	wholeString,
+	withModule
+} from './description';
+export { detailOf, type PartState } from './detail';
+export { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE, type DiodeModel } from './diode';
+export {
+	type EarthFaultPlace,
+	earthVolts,
+	type EarthVolts,
+	leakWords,
+	locateEarthFault
+} from './earth-fault';
+export { fuseVerdict, type FuseVerdict, GPV_MULTIPLES } from './fuse';
+export { type Load, USUAL_HEADROOM } from './load';
+export { powerMaxima } from './maxima';
+export { type Limit, operate } from './operate';
+export { METER_RESISTANCE, OPEN } from './parts';
+export { type Arrangement, type QuickAnswer, quickRule, whereTheyPart } from './quick-rule';
+export { TYPICAL_BREAKDOWN } from './section';
+export { solveBus, sourceOf } from './state';

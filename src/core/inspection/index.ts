@@ -1,0 +1,20 @@
+export {
+	currentEntries,
+	type InfraredPattern,
+	type InspectionEntry,
+	type InspectionPlace,
+	OUTCOMES,
+	PATTERNS,
+	SEVERITIES,
+	type Severity,
+	SEVERITY_WORDS
+} from './entry';
+export { scaleInfrared } from './infrared';
+export { type MeasuredItem, STATION_WORDS } from './items';
+export {
+	inspectionOf,
+	type InspectionStop,
+	measuredAt,
+	outcomeOfStop,
+	placeWords
+} from './progress';
