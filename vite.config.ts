@@ -14,11 +14,8 @@ const lib = fileURLToPath(new URL('./src/lib', import.meta.url));
 /** The longest that a test may take on a busy machine, ms; none comes near it on a quiet one. */
 const CEILING = 400_000;
 
-/** Tests of what a page does, in which others stand for parts of the browser and of the framework. */
-const WITH_STAND_INS = [
-	'src/lib/{bench,session,training,ui,monitoring}/**/*.test.ts',
-	'src/routes/**/*.test.ts'
-];
+/** Tests that put other modules in the place of some, which lasts as long as the process does. */
+const MOCKED = ['src/**/*.mocked.test.ts'];
 
 /** Files that take longest begin first, so that none is left to run alone at the end. */
 const LONGEST = [
@@ -87,16 +84,17 @@ export default defineConfig({
 					isolate: false,
 					testTimeout: CEILING,
 					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'demo/**/*.test.ts'],
-					exclude: WITH_STAND_INS
+					exclude: MOCKED,
+					unstubGlobals: true
 				}
 			},
 			{
 				extends: true,
 				test: {
-					name: 'page',
+					name: 'mocked',
 					environment: 'node',
 					testTimeout: CEILING,
-					include: WITH_STAND_INS
+					include: MOCKED
 				}
 			},
 			{
