@@ -16,8 +16,8 @@ const ROOMS = {
 	assessment: ['numerics', 'record', 'circuit', 'visit', 'expectation', 'profiles'],
 	inspection: ['record', 'profiles', 'assessment'],
 	isolation: ['units', 'record', 'circuit', 'visit', 'expectation', 'design-checks', 'assessment'],
-	'visit-plan': ['record', 'visit', 'expectation', 'profiles', 'inspection', 'isolation'],
-	repair: ['record', 'visit', 'expectation'],
+	'visit-plan': ['record', 'visit', 'profiles', 'assessment', 'inspection', 'isolation'],
+	repair: ['record', 'visit', 'assessment'],
 	diagnosis: [
 		'numerics',
 		'module',

@@ -1,7 +1,7 @@
+import { judgeByModel } from '$core/assessment';
 import { effectiveVisit } from '$core/visit';
 import { Bench } from 'tinybench';
 import { readVisitData } from '$core/document';
-import { expectReadings } from '$core/expectation';
 import { assess, traceGroups } from '$core/diagnosis';
 import document from '../demo/saltmarsh-2026-11-17.zembo-visit.json';
 import { arrayRecord, normalFrom, visitOf } from '../tests/support/scenario';
@@ -31,13 +31,10 @@ const cases = [
 ];
 
 for (const { title, record, visit } of cases) {
-	const { peerGroups } = expectReadings(record, effectiveVisit(record, visit));
+	const { peerGroups } = judgeByModel(record, effectiveVisit(record, visit));
 	const bench = new Bench({ time: 2000, warmupTime: 500 });
 	bench
-		.add(
-			'baseline: verdicts alone',
-			() => void expectReadings(record, effectiveVisit(record, visit))
-		)
+		.add('baseline: verdicts alone', () => void judgeByModel(record, effectiveVisit(record, visit)))
 		.add('ranking alone', () => void traceGroups(record, effectiveVisit(record, visit), peerGroups))
 		.add('verdicts, causes and next tests', () => void assess(record, visit));
 	await bench.run();

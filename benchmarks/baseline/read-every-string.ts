@@ -1,3 +1,4 @@
+import { expectedAt } from '$core/assessment';
 import { readFileSync } from 'node:fs';
 import type { VisitDocument } from '$core/document';
 import { assess } from '$core/diagnosis';
@@ -13,15 +14,14 @@ export function readEveryString(visitId: string): VisitDocument {
 		conditions: demo.conditions.map((entry, n) => ({ ...entry, id: id(0x7f00 + n) }))
 	};
 	const like = new Map(demo.readings.map((reading) => [reading.quantity, reading]));
-	const wanted = assess(LARGE_SITE.record, visit).places.flatMap(
-		({ stringId, quantity, expected }, n) => {
-			const reading = like.get(quantity);
-			if (!reading || quantity === 'short-circuit-current') return [];
-			const lost = n % 10 === 0 ? 0.96 : 1;
-			const value = Number(((expected?.value ?? reading.value) * lost).toFixed(2));
-			const place = { kind: 'string' as const, string: stringId };
-			return [{ ...reading, id: id(0x8000 + n), place, value, typed: String(value) }];
-		}
-	);
+	const wanted = assess(LARGE_SITE.record, visit).places.flatMap((expectation, n) => {
+		const { stringId, quantity } = expectation;
+		const reading = like.get(quantity);
+		if (!reading || quantity === 'short-circuit-current') return [];
+		const lost = n % 10 === 0 ? 0.96 : 1;
+		const value = Number(((expectedAt(expectation)?.value ?? reading.value) * lost).toFixed(2));
+		const place = { kind: 'string' as const, string: stringId };
+		return [{ ...reading, id: id(0x8000 + n), place, value, typed: String(value) }];
+	});
 	return { ...LARGE_SITE, visit: { ...visit, readings: wanted } };
 }

@@ -1,3 +1,4 @@
+import { isRead, verdictAt } from '$core/assessment';
 import { readVisitData } from '$core/document';
 import { assess } from '$core/diagnosis';
 import type { FieldCase } from './sets';
@@ -35,12 +36,12 @@ export function tallyJudgement(cases: readonly FieldCase[]): Map<string, Judgeme
 		const { record, visit } = read.value;
 		const { places, causes } = assess(record, visit);
 		const labelOf = (id: string | null) => record.strings.find((s) => s.id === id)?.label;
-		const judged = places.filter(({ reading }) => reading);
+		const judged = places.filter(isRead);
 		const healthy = one.kind === 'healthy';
 		const mine = judged.filter((place) => healthy || labelOf(place.stringId) === one.target);
 		const rest = judged.filter((place) => !mine.includes(place));
 		const [first] = causes;
-		const fails = (list: typeof judged) => list.some(({ verdict }) => verdict === 'fail');
+		const fails = (list: typeof judged) => list.some((place) => verdictAt(place) === 'fail');
 		for (const kind of kindsOf(one)) {
 			const tally = tallies.get(kind) ?? {
 				visits: 0,
@@ -54,7 +55,7 @@ export function tallyJudgement(cases: readonly FieldCase[]): Map<string, Judgeme
 			tally.visits++;
 			tally.fail += Number(fails(mine));
 			tally.marginal += Number(
-				mine.some(({ verdict }) => verdict === 'marginal' || verdict === 'fail')
+				mine.some((place) => ['marginal', 'fail'].includes(verdictAt(place)))
 			);
 			tally.other += Number(fails(rest));
 			tally.accused += Number(!first?.members.some(({ code }) => code === 'healthy'));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { assessAnswer } from './assess-answer';
 import { cableCommand } from './cable';
 import { checkCommand } from './check';
 import { circuitCommand } from './circuit';
@@ -15,7 +16,7 @@ import {
 	shortCircuitCurrent,
 	translate
 } from '$core/module';
-import { assess, type Assessment } from '$core/diagnosis';
+import { assess } from '$core/diagnosis';
 import { refuse, type Result, succeed } from '$core/units';
 
 const operateSchema = z.object({
@@ -35,15 +36,6 @@ function parsed<Value, Answer>(
 
 function fitAnswer({ reference, residual, notes }: LabelFit) {
 	return { ...reference, residual, notes };
-}
-
-/** The assessment with the keys of the first release, which stay. */
-function assessAnswer({ thresholds: { above, ...below }, ...assessment }: Assessment) {
-	const named = ({ marginal, fail }: { marginal: number; fail: number }) => ({
-		look: marginal,
-		off: fail
-	});
-	return { ...assessment, thresholds: { ...named(below), above: named(above) } };
 }
 
 /** A command turns one case into one answer or a problem. */

@@ -1,14 +1,5 @@
 import type { ArrayRecord } from '../record';
-import {
-	agedModel,
-	type Expectations,
-	expectReadings,
-	moduleAtConditions,
-	plainRule,
-	type PlainRule,
-	withoutAboveMeter,
-	yearsInService
-} from '../expectation';
+import { agedModel, moduleAtConditions, withoutAboveMeter, yearsInService } from '../expectation';
 import {
 	effectiveVisit,
 	type EffectiveVisit,
@@ -16,7 +7,14 @@ import {
 	measurementsOf,
 	type Visit
 } from '../visit';
-import { judgeByLimits, type LimitVerdict } from '../assessment';
+import {
+	judgeByLimits,
+	judgeByModel,
+	type LimitVerdict,
+	type ModelJudgement,
+	plainRule,
+	type PlainRule
+} from '../assessment';
 import { maximumPowerPoint, openCircuitVoltage } from '../module';
 import type { EquipmentPosterior } from './equipment/equipment-case';
 import { weighEquipment } from './equipment/sources';
@@ -38,7 +36,7 @@ import { rankedCauses } from './ranked-causes';
 import { traceGroups, type Traced } from './trace-groups';
 
 /** What is said of every reading by itself: expected values and verdicts. */
-export interface Judgement extends Omit<Expectations, 'peerGroups'> {
+export interface Judgement extends Omit<ModelJudgement, 'peerGroups'> {
 	/** What is said of every other reading, by its limit. */
 	readonly limits: readonly LimitVerdict[];
 	/** What the plain 5 % rule would say, by place. */
@@ -75,11 +73,11 @@ export function judge(record: ArrayRecord, entered: Visit): Judgement {
 }
 
 function judged(record: ArrayRecord, visit: EffectiveVisit) {
-	const expected = expectReadings(record, withoutAboveMeter(visit));
-	const { peerGroups, ...rest } = expected;
+	const model = judgeByModel(record, withoutAboveMeter(visit));
+	const { peerGroups, ...rest } = model;
 	const judgement: Judgement = {
 		...rest,
-		limits: judgeByLimits(record, visit, expected),
+		limits: judgeByLimits(record, visit, model),
 		plain: Object.fromEntries(plainRule(record, findCurrentReadings(visit)))
 	};
 	return { judgement, peerGroups };
@@ -99,7 +97,7 @@ export function assess(
 	inspection: readonly InspectionEntry[] = []
 ): Assessment {
 	const current = effectiveVisit(record, entered);
-	const { judgement: expectations, peerGroups } = judged(record, current);
+	const { judgement, peerGroups } = judged(record, current);
 	const visit = withoutAboveMeter(current);
 	const untested = untestedWords(record, visit);
 	const traced = traceGroups(record, visit, peerGroups);
@@ -123,7 +121,7 @@ export function assess(
 				? 'No causes yet: enter irradiance and cell temperature first.'
 				: 'No causes yet: nothing is read.';
 		return {
-			...expectations,
+			...judgement,
 			causes: [],
 			noCauses,
 			next: [],
@@ -148,7 +146,7 @@ export function assess(
 		new Contraindications(record, inspection, findCurrentReadings(visit))
 	);
 	return {
-		...expectations,
+		...judgement,
 		causes,
 		noCauses: null,
 		next,

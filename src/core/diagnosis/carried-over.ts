@@ -1,5 +1,5 @@
+import { type Verdict, verdictAt } from '../assessment';
 import { type Place, placeKey, placeProblem, type Quantity, type Visit } from '../visit';
-import type { Verdict } from '../expectation';
 import { type ArrayRecord, differenceInWords } from '../record';
 import type { InspectionEntry } from '../inspection';
 import { assess, type Assessment } from './assess';
@@ -66,7 +66,9 @@ function firstOf({ causes }: Assessment): string | null {
 function verdictsOf({ places, limits }: Assessment) {
 	return new Map(
 		[
-			...places.flatMap(({ reading, verdict }) => (reading ? [{ reading, verdict }] : [])),
+			...places.flatMap((place) =>
+				place.state === 'unread' ? [] : [{ reading: place.reading, verdict: verdictAt(place) }]
+			),
 			...limits
 		].map(({ reading, verdict }) => [
 			placeKey(reading.place, reading.quantity),

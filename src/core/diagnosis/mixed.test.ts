@@ -1,7 +1,7 @@
+import { judgeByModel, expectedAt } from '../assessment';
 import { effectiveVisit, stringOfPlace } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
-import { expectReadings } from '../expectation';
 import type { ArrayRecord } from '../record';
 import { assess } from './assess';
 
@@ -24,8 +24,8 @@ describe('a string with a module of another type', () => {
 		};
 		const mixed = record.strings[1]!.id;
 		const visit = visitOf({ record: plain, quantities: ['open-circuit-voltage'] });
-		const { places } = expectReadings(record, effectiveVisit(record, visit));
-		const right = places.find(({ stringId }) => stringId === mixed)!.expected!.value;
+		const { places } = judgeByModel(record, effectiveVisit(record, visit));
+		const right = expectedAt(places.find(({ stringId }) => stringId === mixed)!)!.value;
 		const readings = visit.readings.map((reading) =>
 			stringOfPlace(reading.place) === mixed ? { ...reading, value: right } : reading
 		);

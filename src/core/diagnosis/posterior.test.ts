@@ -1,7 +1,7 @@
+import { judgeByModel } from '../assessment';
 import { effectiveVisit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../tests/support/scenario';
-import { expectReadings } from '../expectation';
 import { type StringFaultCode, USUAL_RATES } from '../faults';
 import { assess } from './assess';
 import { traceGroups } from './trace-groups';
@@ -12,7 +12,7 @@ const posteriorOf = (scenario: Omit<Parameters<typeof visitOf>[0], 'record'>) =>
 	return traceGroups(
 		record,
 		effectiveVisit(record, visit),
-		expectReadings(record, effectiveVisit(record, visit)).peerGroups
+		judgeByModel(record, effectiveVisit(record, visit)).peerGroups
 	)[0]!.posterior;
 };
 

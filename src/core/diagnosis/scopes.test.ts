@@ -1,8 +1,8 @@
+import { judgeByModel } from '../assessment';
 import { effectiveVisit, isStringReading, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { HOLLIN_CREEK } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation';
 import type { ArrayRecord } from '../record';
 import { traceGroups } from './trace-groups';
 
@@ -10,7 +10,7 @@ const scopesOf = (record: ArrayRecord, visit: Visit) =>
 	traceGroups(
 		record,
 		effectiveVisit(record, visit),
-		expectReadings(record, effectiveVisit(record, visit)).peerGroups
+		judgeByModel(record, effectiveVisit(record, visit)).peerGroups
 	).flatMap(({ scopes }) => scopes);
 const codes = (record: ArrayRecord, visit: Visit) =>
 	scopesOf(record, visit).map(({ code }) => code);
@@ -96,7 +96,7 @@ describe('what a scope predicts', () => {
 	const [group] = traceGroups(
 		record,
 		effectiveVisit(record, visit),
-		expectReadings(record, effectiveVisit(record, visit)).peerGroups
+		judgeByModel(record, effectiveVisit(record, visit)).peerGroups
 	);
 	const { posterior, scopes } = group!;
 	const of = (code: string) => scopes.find((scope) => scope.code === code)!;
@@ -141,7 +141,7 @@ describe('volts of an input', () => {
 		const [group] = traceGroups(
 			record,
 			effectiveVisit(record, seen),
-			expectReadings(record, effectiveVisit(record, seen)).peerGroups
+			judgeByModel(record, effectiveVisit(record, seen)).peerGroups
 		);
 		return group!.posterior.scopes;
 	};

@@ -1,3 +1,5 @@
+import { judged } from '../../../tests/support/places';
+import { expectedAt, isRead, verdictAt } from '../assessment';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
 import {
@@ -260,9 +262,9 @@ describe('electronics behind the modules', () => {
 		// Ticked as if nothing were behind the modules.
 		expect(visit.readings[0]!.state!.transmitter).toBe('none');
 		const { places, causes } = assess(record, visit);
-		const read = places.filter(({ reading }) => reading);
-		expect(read.map(({ verdict }) => verdict)).toEqual(Array(8).fill('pass'));
-		expect(read[0]!.expected!.value).toBeCloseTo(12, 9);
+		const read = places.filter(isRead);
+		expect(read.map((place) => verdictAt(place))).toEqual(Array(8).fill('pass'));
+		expect(expectedAt(read[0]!)!.value).toBeCloseTo(12, 9);
 		for (const { members, probability } of causes) {
 			if (members[0].code !== 'healthy') expect(probability).toBeLessThan(0.2);
 		}
@@ -315,8 +317,10 @@ describe('the order of the list', () => {
 			const { causes, places } = assess(record, visitOf({ record, normal: normalFrom(seed) }));
 			for (const { members, probability, stringId } of causes) {
 				if (probability <= 0.5 || stringId === null || members[0].code === 'healthy') continue;
-				const own = places.filter((place) => place.stringId === stringId && place.reading);
-				const weak = own.filter(({ distance }) => Math.abs(distance!) > 1);
+				const own = places
+					.filter((place) => place.stringId === stringId && isRead(place))
+					.map(judged);
+				const weak = own.filter(({ distance }) => Math.abs(distance) > 1);
 				expect(own.some(({ verdict }) => verdict !== 'pass') || weak.length > 1).toBe(true);
 			}
 		}

@@ -1,9 +1,10 @@
-import { effectiveVisit, stringKey } from '../visit';
+import { placeAt } from '../../../tests/support/places';
+import { judgeByModel, expectedAt } from '../assessment';
+import { effectiveVisit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { BusSource, StringSource } from '../circuit';
 import type { ArrayRecord } from '../record';
-import { expectReadings } from './expect';
 import { inputAtConditions } from './at-conditions';
 
 const record = arrayRecord();
@@ -19,9 +20,8 @@ describe('an input here and now', () => {
 
 	it('has the volts that are expected of the string', () => {
 		const { bus } = inputAtConditions(record, effectiveVisit(record, visit), a1!.id)!;
-		const expected = expectReadings(record, effectiveVisit(record, visit)).places.find(
-			({ key }) => key === stringKey(a1!.id, 'open-circuit-voltage')
-		)!.expected!.value;
+		const { places } = judgeByModel(record, effectiveVisit(record, visit));
+		const expected = expectedAt(placeAt(places, a1!.id))!.value;
 		expect(StringSource.of(bus.strings[0]!, bus, 'source').openVolts / expected).toBeCloseTo(1, 2);
 		expect(new BusSource(bus).openVolts / expected).toBeCloseTo(1, 2);
 	});

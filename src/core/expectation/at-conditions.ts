@@ -1,7 +1,7 @@
 import type { EffectiveVisit } from '../visit';
 import type { BusCircuit } from '../circuit';
 import type { ArrayRecord } from '../record';
-import { expectReadings } from './expect';
+import { peerGroupsOf } from './expected-values';
 import { groupOfString, modulesAtShift } from './group';
 import { stringAtConditions, USUAL_PARTS } from './predict';
 
@@ -23,7 +23,7 @@ export function inputAtConditions(
 	visit: EffectiveVisit,
 	stringId: string
 ): InputAtConditions | null {
-	const { peerGroups } = expectReadings(record, visit);
+	const peerGroups = peerGroupsOf(record, visit);
 	const asked = record.strings.find(({ id }) => id === stringId);
 	if (!asked) return null;
 	const strings = record.strings

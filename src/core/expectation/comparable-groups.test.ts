@@ -1,3 +1,5 @@
+import { judged, placeAt } from '../../../tests/support/places';
+import { judgeByModel, expectedAt, verdictAt } from '../assessment';
 import { effectiveVisit, stringOfPlace, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
@@ -10,7 +12,6 @@ import {
 } from './predict';
 import { maximumPowerPoint } from '../module';
 import type { ArrayRecord } from '../record';
-import { expectReadings } from './expect';
 
 const plain = arrayRecord();
 const fieldOf = (id: string, name: string, azimuth: number) => ({
@@ -57,7 +58,7 @@ function dimmed(share: number, seed: number): Visit {
 	};
 }
 const verdicts = (record: ArrayRecord, visit: Visit) =>
-	expectReadings(record, effectiveVisit(record, visit)).places.map(({ verdict }) => verdict);
+	judgeByModel(record, effectiveVisit(record, visit)).places.map(verdictAt);
 
 describe('an array in two planes', () => {
 	it('is judged plane by plane, so that a healthy one has no fail', () => {
@@ -76,12 +77,12 @@ describe('an array in two planes', () => {
 		const readings = visit.readings.map((reading) =>
 			reading === low ? { ...reading, value: 0.85 * reading.value } : reading
 		);
-		const { places } = expectReadings(twoPlanes, effectiveVisit(twoPlanes, { ...visit, readings }));
-		expect(places.find(({ reading }) => reading?.id === low.id)!.verdict).toBe('fail');
+		const { places } = judgeByModel(twoPlanes, effectiveVisit(twoPlanes, { ...visit, readings }));
+		expect(verdictAt(placeAt(places, plain.strings[6]!.id, 'operating-current'))).toBe('fail');
 	});
 
 	it('has an answer of its own for each plane', () => {
-		const { groups } = expectReadings(twoPlanes, effectiveVisit(twoPlanes, dimmed(0.65, 5)));
+		const { groups } = judgeByModel(twoPlanes, effectiveVisit(twoPlanes, dimmed(0.65, 5)));
 		expect(groups.map(({ plane }) => plane?.name)).toEqual(['east', 'west']);
 		const [east, west] = groups;
 		expect((1 + west!.light.relative) / (1 + east!.light.relative)).toBeCloseTo(0.65, 1);
@@ -96,17 +97,15 @@ describe('an array in two planes', () => {
 			)
 		};
 		const visit = dimmed(0.65, 5);
-		const { places, peerGroups } = expectReadings(split, effectiveVisit(split, visit));
+		const { places, peerGroups } = judgeByModel(split, effectiveVisit(split, visit));
 		const [east, west] = peerGroups;
 		const string = split.strings[0]!;
-		const current = places.find(
-			({ stringId, quantity }) => stringId === string.id && quantity === 'operating-current'
-		)!;
+		const current = placeAt(places, string.id, 'operating-current');
 		// The four modules in less light hold the current of the string down, or are bypassed.
-		const whole = expectReadings(twoPlanes, effectiveVisit(twoPlanes, visit)).places.find(
+		const whole = judgeByModel(twoPlanes, effectiveVisit(twoPlanes, visit)).places.find(
 			({ key }) => key === current.key
 		)!;
-		expect(current.expected!.value).toBeLessThan(0.8 * whole.expected!.value);
+		expect(expectedAt(current)!.value).toBeLessThan(0.8 * expectedAt(whole)!.value);
 		expect(east!.elsewhere.get(string.id)!.filter(Boolean)).toHaveLength(4);
 		expect(west!.elsewhere.size).toBe(0);
 	});
@@ -115,7 +114,7 @@ describe('an array in two planes', () => {
 describe('planes that nobody recorded', () => {
 	it('are asked about where whole inputs are of two kinds, and nothing is called a fault', () => {
 		const visit = dimmed(0.7, 8);
-		const { questions, places } = expectReadings(plain, effectiveVisit(plain, visit));
+		const { questions, places } = judgeByModel(plain, effectiveVisit(plain, visit));
 		const labels = questions[0]!.strings.map((ids) =>
 			ids.map((id) => plain.strings.find((string) => string.id === id)!.label)
 		);
@@ -123,12 +122,12 @@ describe('planes that nobody recorded', () => {
 			['A1', 'A2', 'A3', 'A4'],
 			['B1', 'B2', 'B3', 'B4']
 		]);
-		expect(places.map(({ verdict }) => verdict)).not.toContain('fail');
+		expect(places.map(verdictAt)).not.toContain('fail');
 	});
 
 	it('are not asked about for one low string, dead strings, or steady ones', () => {
 		const asked = (typed: Record<string, number>) =>
-			expectReadings(
+			judgeByModel(
 				plain,
 				effectiveVisit(plain, visitOf({ record: plain, normal: normalFrom(2), typed }))
 			).questions;
@@ -152,18 +151,15 @@ describe('strings of two types in one light', () => {
 			)
 		};
 		const visit = visitOf({ record: mixed, lightFactor: 0.85, heatShift: 4 });
-		const { places } = expectReadings(mixed, effectiveVisit(mixed, visit));
-		const lone = places.find(
-			({ stringId, quantity }) =>
-				stringId === mixed.strings[7]!.id && quantity === 'operating-current'
-		)!;
+		const { places } = judgeByModel(mixed, effectiveVisit(mixed, visit));
+		const lone = judged(placeAt(places, mixed.strings[7]!.id, 'operating-current'));
 		const module = moduleAtConditions(agedModel(type!, 5.9), 812 * 0.85 * (1 - 0.015), 50);
 		const string = stringAtConditions(mixed.strings[7]!, agedModel(type!, 5.9), {
 			main: module,
 			others: new Map()
 		});
 		const atVolts = Math.round(runningVolts(string, 0.985 * maximumPowerPoint(module).amps));
-		expect(lone.expected!.value).toBeCloseTo(predictValue(string, 'operating-current', atVolts), 0);
+		expect(lone.expected.value).toBeCloseTo(predictValue(string, 'operating-current', atVolts), 0);
 		expect(lone.verdict).toBe('pass');
 	});
 });

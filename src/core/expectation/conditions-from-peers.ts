@@ -3,7 +3,7 @@ import type { Conditions } from '../conditions';
 import type { ArrayRecord } from '../record';
 import { refuse, type Result, succeed } from '../units';
 import { UNASKED } from './error-model';
-import { expectReadings } from './expect';
+import { peerGroupsOf } from './expected-values';
 
 /** Where the search begins when nobody said anything of light and heat. */
 const MIDDLE = { irradiance: 650, cellTemperature: 35 } as const;
@@ -35,7 +35,7 @@ export function conditionsFromPeers(
 			follows: false,
 			fieldId
 		};
-		const { peerGroups } = expectReadings(record, { ...visit, conditions: [entry] });
+		const peerGroups = peerGroupsOf(record, { ...visit, conditions: [entry] });
 		const asked = peerGroups.filter(
 			({ plane }) => fieldId === null || plane === null || plane.fieldIds.includes(fieldId)
 		);

@@ -6,13 +6,17 @@ export {
 } from './allowances';
 export { inputAtConditions, type InputAtConditions } from './at-conditions';
 export { busVoltageQuestion } from './bus-voltage';
-export { atStandard, type AtStandard, changeSince, comparedStrings } from './compare';
 export { conditionsFromPeers } from './conditions-from-peers';
 export { entryHint } from './entry-hint';
 export { questionBeforeStoring } from './entry-question';
 export { combine, ownUncertainty, scatterUncertainty, type SharedUncertainty } from './error-model';
-export { type Expectations, expectReadings, type PlaceVerdict, yearsInService } from './expect';
-export { plainRule, type PlainRule } from './five-percent';
+export {
+	type Expectation,
+	type ExpectedValue,
+	expectedValues,
+	type PlaneQuestion,
+	yearsInService
+} from './expected-values';
 export {
 	groupOfString,
 	type GroupReading,
@@ -23,6 +27,7 @@ export {
 } from './group';
 export { expectedInChosenState, STANDBY_VOLTAGE_UNCERTAINTY, standbyVolts } from './in-state';
 export { AT_RATING } from './inverter-rating';
+export { STC, translatedString, translatePoint } from './iec60891';
 export { compareCurve, type CurveComparison } from './measured-curve';
 export {
 	canBeOverRange,
@@ -46,9 +51,8 @@ export {
 	stringAtConditions,
 	USUAL_PARTS
 } from './predict';
-export { coarse, rmsOf, type Scatter } from './scatter';
+export { coarse, rmsOf, type Scatter, type Scattered } from './scatter';
 export type { SharedEstimate, Shift } from './shared-shift';
-export type { GroupVerdict } from './shared-verdict';
 export {
 	commonMaximumVoltage,
 	commonVoltages,
@@ -57,4 +61,3 @@ export {
 	type TrackedVoltage,
 	trackedVoltages
 } from './tracked-voltage';
-export type { Verdict } from './verdict';

@@ -2,7 +2,7 @@ import { conditionsAt, type EffectiveVisit, type MeasuredCurve } from '../visit'
 import { BusSource, type Curve, curveOf } from '../circuit';
 import { openCircuitVoltage } from '../module';
 import type { ArrayRecord } from '../record';
-import { expectReadings } from './expect';
+import { peerGroupsOf } from './expected-values';
 import { groupOfString, moduleAtShift, modulesAtShift } from './group';
 import { translatedString, translatePoint } from './iec60891';
 import { stringAtConditions, USUAL_PARTS } from './predict';
@@ -45,7 +45,7 @@ export function compareCurve(
 	visit: EffectiveVisit,
 	curve: MeasuredCurve
 ): CurveComparison | null {
-	const { peerGroups } = expectReadings(record, visit);
+	const peerGroups = peerGroupsOf(record, visit);
 	const string = record.strings.find(({ id }) => id === curve.stringId);
 	const group = string && groupOfString(peerGroups, string);
 	if (!string || !group) return null;

@@ -1,9 +1,10 @@
+import { judged, placeAt } from '../../../tests/support/places';
+import { judgeByModel, reasonAt } from '../assessment';
 import { effectiveVisit, stringOfPlace } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module';
 import type { ArrayRecord } from '../record';
-import { expectReadings } from './expect';
 import { agedModel, alike, moduleAtConditions, predictValue, stringAtConditions } from './predict';
 
 const record = arrayRecord(['A1', 'A2']);
@@ -49,17 +50,14 @@ describe('a string with a module of another type', () => {
 					? { ...reading, value: volts }
 					: reading
 			);
-			const { places } = expectReadings(mixed, effectiveVisit(mixed, { ...visit, readings }));
-			return places.find(
-				({ stringId, quantity }) =>
-					stringId === mixed.strings[0]!.id && quantity === 'open-circuit-voltage'
-			)!;
+			const { places } = judgeByModel(mixed, effectiveVisit(mixed, { ...visit, readings }));
+			return judged(placeAt(places, mixed.strings[0]!.id));
 		};
 		const alikeVolts = visit.readings[0]!.value;
-		const right = verdict(alikeVolts).expected!.value;
+		const right = verdict(alikeVolts).expected.value;
 		expect(right - alikeVolts).toBeGreaterThan(3);
 		expect(verdict(right).verdict).toBe('pass');
-		expect(verdict(alikeVolts).distance!).toBeLessThan(-1.2);
+		expect(verdict(alikeVolts).distance).toBeLessThan(-1.2);
 		expect(verdict(alikeVolts - (right - alikeVolts)).verdict).not.toBe('pass');
 	});
 });
@@ -73,11 +71,11 @@ describe('a branch of micro-inverters', () => {
 				devices: { kind: 'micro-inverter', modulesPerDevice: 1, part: null }
 			}))
 		};
-		const { places, groups } = expectReadings(
+		const { places, groups } = judgeByModel(
 			branch,
 			effectiveVisit(branch, { ...visitOf({ record }), readings: [] })
 		);
 		expect(groups).toEqual([]);
-		expect(places[0]!.missing).toContain('this branch carries AC');
+		expect(reasonAt(places[0]!)).toContain('this branch carries AC');
 	});
 });

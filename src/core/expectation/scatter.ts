@@ -38,6 +38,15 @@ export interface Scatter {
 	readonly weights: readonly number[];
 }
 
+/** What makes a reading unsure, the part whose size is itself only estimated kept apart. V or A. */
+export interface Scattered {
+	/** Standard uncertainty without the scatter. */
+	readonly without: number;
+	/** Change of the reading with the scatter. */
+	readonly unit: number;
+	readonly scatter: Scatter;
+}
+
 /** Points of the grid, and how many standard deviations of the prior it reaches to each side. */
 const POINTS = 11;
 const REACH = 2.5;

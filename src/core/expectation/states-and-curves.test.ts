@@ -1,3 +1,13 @@
+import { judged, placeAt } from '../../../tests/support/places';
+import {
+	atStandard,
+	comparedStrings,
+	judgeByModel,
+	plainRule,
+	expectedAt,
+	reasonAt,
+	verdictAt
+} from '../assessment';
 import {
 	effectiveVisit,
 	findCurrentReadings,
@@ -16,10 +26,7 @@ import { BusSource, curveOf } from '../circuit';
 import { CURVE_COLUMNS, matchColumns, pointsOfLines, pointsOfText, readTable } from '../document';
 import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
 import { testEquipmentProblem } from '../isolation';
-import { atStandard, comparedStrings } from './compare';
 import { entryHint } from './entry-hint';
-import { expectReadings } from './expect';
-import { plainRule } from './five-percent';
 import { STC, translatedString, translatePoint } from './iec60891';
 import { compareCurve } from './measured-curve';
 import { agedModel, alike, moduleAtConditions, stringAtConditions, USUAL_PARTS } from './predict';
@@ -52,38 +59,36 @@ describe('a reading in its switching state', () => {
 	const visit = visitOf({ record: HOLLIN_CREEK.record });
 	const placeOf = (one: Visit, label: string) => {
 		const string = HOLLIN_CREEK.record.strings.find((candidate) => candidate.label === label)!;
-		return expectReadings(
-			HOLLIN_CREEK.record,
-			effectiveVisit(HOLLIN_CREEK.record, one)
-		).places.find(
-			({ stringId, quantity }) => stringId === string.id && quantity === 'open-circuit-voltage'
-		)!;
+		const { places } = judgeByModel(HOLLIN_CREEK.record, effectiveVisit(HOLLIN_CREEK.record, one));
+		return placeAt(places, string.id);
 	};
 
 	it('of nobody’s saying has no basis', () => {
 		const place = placeOf(switched(visit, 'S1', null), 'S1');
-		expect(place).toMatchObject({ verdict: 'not-assessed', expected: null });
-		expect(place.missing).toContain('was not said');
+		expect(place).toMatchObject({
+			state: 'not-assessed',
+			reason: expect.stringContaining('was not said')
+		});
 	});
 
 	it('with the devices off is so many devices times their volts', () => {
-		const place = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 6.5), 'S1');
-		expect(place.expected!.value).toBeCloseTo(11 * 0.6, 6);
+		const place = judged(placeOf(switched(visit, 'S1', { transmitter: 'off' }, 6.5), 'S1'));
+		expect(place.expected.value).toBeCloseTo(11 * 0.6, 6);
 		expect(place.verdict).toBe('pass');
 		const up = placeOf(switched(visit, 'S1', { transmitter: 'off' }, 46), 'S1');
-		expect(up.verdict).toBe('fail');
+		expect(verdictAt(up)).toBe('fail');
 	});
 
 	it('on a common bus is the bus’s volts, and says nothing of its own string to the others', () => {
-		const lone = placeOf(visit, 'S1').expected!.value;
+		const lone = expectedAt(placeOf(visit, 'S1'))!.value;
 		const joined = placeOf(switched(visit, 'S1', { siblings: 'joined' }), 'S1');
-		expect(Math.abs(joined.expected!.value / lone - 1)).toBeLessThan(0.02);
-		const other = (one: Visit) => placeOf(one, 'S2').expected!.siblings;
+		expect(Math.abs(expectedAt(joined)!.value / lone - 1)).toBeLessThan(0.02);
+		const other = (one: Visit) => expectedAt(placeOf(one, 'S2'))!.siblings;
 		expect(other(switched(visit, 'S1', { siblings: 'joined' }))).toBe(other(visit) - 1);
 	});
 
 	it('with a section covered has nothing to compare with', () => {
-		expect(placeOf(switched(visit, 'S1', { covered: true }), 'S1').missing).toContain('covered');
+		expect(reasonAt(placeOf(switched(visit, 'S1', { covered: true }), 'S1'))).toContain('covered');
 	});
 });
 
@@ -150,7 +155,7 @@ describe('the plain 5 % rule', () => {
 		)!;
 		expect(rule.passes).toBe(true);
 		expect(rule.inModules).toBeGreaterThan(0.2);
-		const [worst] = comparedStrings(record, expectReadings(record, effectiveVisit(record, visit)));
+		const [worst] = comparedStrings(record, judgeByModel(record, effectiveVisit(record, visit)));
 		expect(worst).toMatchObject({ label: 'A2', volts: { verdict: 'fail' } });
 	});
 

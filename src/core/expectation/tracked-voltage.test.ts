@@ -1,9 +1,10 @@
+import { judged, placeAt } from '../../../tests/support/places';
+import { judgeByModel } from '../assessment';
 import { effectiveVisit, usualState } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
 import { operate, StringSource } from '../circuit';
 import { faultOf } from '../faults';
-import { expectReadings } from './expect';
 import { modulesAtShift } from './group';
 import { stringAtConditions, USUAL_PARTS } from './predict';
 import {
@@ -17,7 +18,7 @@ import {
 /** Every string on a tracker of its own. */
 const record = arrayRecord(['A1', 'B1', 'C1', 'D1', 'E1', 'F1']);
 const visit = visitOf({ record, normal: normalFrom(4) });
-const [group] = expectReadings(record, effectiveVisit(record, visit)).peerGroups;
+const [group] = judgeByModel(record, effectiveVisit(record, visit)).peerGroups;
 const circuit = stringAtConditions(
 	record.strings[0]!,
 	group!.model,
@@ -83,11 +84,8 @@ describe('the voltage of a tracker', () => {
 					: reading
 			)
 		};
-		const { places, peerGroups } = expectReadings(record, effectiveVisit(record, lowered));
-		const place = places.find(
-			({ stringId, quantity }) =>
-				stringId === record.strings[2]!.id && quantity === 'operating-current'
-		)!;
+		const { places, peerGroups } = judgeByModel(record, effectiveVisit(record, lowered));
+		const place = judged(placeAt(places, record.strings[2]!.id, 'operating-current'));
 		expect(place.tracked!.verdict).toBe('fail');
 		expect(place.verdict).toBe('fail');
 		const tracked = trackedVoltages(record, peerGroups[0]!, peerGroups, new Map());

@@ -1,11 +1,12 @@
+import { placeAt } from '../../../tests/support/places';
+import { judgeByModel, expectedAt } from '../assessment';
 import { effectiveVisit, type Visit } from '../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf } from '../../../tests/support/scenario';
-import { expectReadings } from './expect';
 
 const record = arrayRecord();
 const warnings = (visit: Visit, array = record) =>
-	expectReadings(array, effectiveVisit(array, visit)).warnings;
+	judgeByModel(array, effectiveVisit(array, visit)).warnings;
 const typed = (quantity: string, value: (i: number) => number) =>
 	Object.fromEntries(record.strings.map((s, i) => [`${s.label} ${quantity}`, value(i)]));
 
@@ -34,9 +35,13 @@ describe('what stands in the way of a visit', () => {
 		};
 		expect(warnings(cloudy).join()).toMatch(/scatter by \d %.*irradiance was unsteady/);
 		const width = (visit: Visit) =>
-			expectReadings(record, effectiveVisit(record, visit)).places.find(
-				(p) => p.quantity === 'operating-current'
-			)!.expected!.standardUncertainty;
+			expectedAt(
+				placeAt(
+					judgeByModel(record, effectiveVisit(record, visit)).places,
+					record.strings[0]!.id,
+					'operating-current'
+				)
+			)!.standardUncertainty;
 		expect(width(cloudy)).toBeGreaterThan(1.5 * width(steady));
 		// Volts hardly follow light, so sections are counted as well as ever.
 		const lost = visitOf({ record, faults: { A2: { code: 'bypass-diode-shorted' } } });
@@ -47,7 +52,7 @@ describe('what stands in the way of a visit', () => {
 				value: reading.quantity === 'operating-current' ? cloudy.readings[i]!.value : reading.value
 			}))
 		};
-		const place = expectReadings(record, effectiveVisit(record, both)).places.find(
+		const place = judgeByModel(record, effectiveVisit(record, both)).places.find(
 			({ stringId }) => stringId === record.strings[1]!.id
 		);
 		expect(place).toMatchObject({ verdict: 'fail', counted: { sections: 1 } });
@@ -69,7 +74,7 @@ describe('dead and reversed strings', () => {
 		const dead = visitOf({ record, typed: typed('open-circuit-voltage', () => 7) });
 		const reversed = visitOf({ record, typed: typed('open-circuit-voltage', () => -455) });
 		for (const visit of [dead, reversed]) {
-			const [group] = expectReadings(record, effectiveVisit(record, visit)).groups;
+			const [group] = judgeByModel(record, effectiveVisit(record, visit)).groups;
 			expect(group!.verdict).toBe('pass');
 			expect(Math.abs(group!.heat.kelvin)).toBeLessThan(1);
 		}
@@ -78,7 +83,7 @@ describe('dead and reversed strings', () => {
 			quantities: ['open-circuit-voltage'],
 			typed: typed('open-circuit-voltage', () => 0)
 		});
-		expect(expectReadings(record, effectiveVisit(record, nothing)).groups[0]).toMatchObject({
+		expect(judgeByModel(record, effectiveVisit(record, nothing)).groups[0]).toMatchObject({
 			verdict: null,
 			words: expect.stringContaining('No live string')
 		});

@@ -1,3 +1,4 @@
+import { judgeByModel, type PlaceResult } from '../assessment';
 import {
 	effectiveVisit,
 	type EffectiveVisit,
@@ -16,7 +17,6 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings, type PlaceVerdict } from '../expectation';
 import { type ArrayRecord, EMPTY_RECORD } from '../record';
 import { gateOfReading, OWN_PROCEDURE } from './interlock';
 import { whatStaysLive } from './live';
@@ -26,7 +26,7 @@ import { switchingOff } from './switching-off';
 import { closingProblem, switchingOn } from './switching-on';
 
 const START = 1_764_000_000_000;
-const NO_PLACES: ReadonlyMap<string, PlaceVerdict> = new Map();
+const NO_PLACES: ReadonlyMap<string, PlaceResult> = new Map();
 
 /** A figure that proves a step, or none where nothing is read. */
 const proving = ({ proof }: SafetyStep): number | null =>
@@ -41,7 +41,7 @@ class Walker {
 	constructor(
 		readonly record: ArrayRecord,
 		readonly task: Task = 'dead',
-		readonly places: ReadonlyMap<string, PlaceVerdict> = NO_PLACES
+		readonly places: ReadonlyMap<string, PlaceResult> = NO_PLACES
 	) {}
 
 	get visit(): EffectiveVisit {
@@ -352,7 +352,7 @@ describe('the way back on', () => {
 	const visit = visitOf({ record: SALTMARSH.record });
 	const places = (readings = visit.readings) =>
 		new Map(
-			expectReadings(
+			judgeByModel(
 				SALTMARSH.record,
 				effectiveVisit(SALTMARSH.record, { ...visit, readings })
 			).places.map((place) => [place.key, place])

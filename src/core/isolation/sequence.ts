@@ -1,5 +1,5 @@
 import { millisOf } from '../units';
-import type { PlaceVerdict } from '../expectation';
+import type { PlaceResult } from '../assessment';
 import type { SafetyEntry, Visit } from '../visit';
 import type { ArrayRecord } from '../record';
 import { arrivalSteps } from './arrival';
@@ -20,7 +20,7 @@ export interface Making {
 }
 
 /** Verdicts of the strings by key, without which nothing is closed again. */
-export type Places = ReadonlyMap<string, PlaceVerdict>;
+export type Places = ReadonlyMap<string, PlaceResult>;
 
 const lastOf = (entries: readonly SafetyEntry[]) =>
 	entries.reduce((latest, { at }) => Math.max(latest, millisOf(at)), Number.NEGATIVE_INFINITY);

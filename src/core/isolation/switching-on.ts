@@ -1,11 +1,11 @@
 import { stringKey } from '../visit';
-import type { PlaceVerdict } from '../expectation';
+import type { PlaceResult } from '../assessment';
 import { type ArrayRecord, isAcBranch, type Part, partsOf, type StringRecord } from '../record';
 import { step } from './arrival';
 import type { Effect, SafetyStep } from './step';
 
 /** Verdicts of the strings' open-circuit volts, by key; what is missing has none. */
-export type StringVolts = ReadonlyMap<string, PlaceVerdict>;
+export type StringVolts = ReadonlyMap<string, PlaceResult>;
 
 const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep =>
 	step('up', {
@@ -20,12 +20,12 @@ const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep
 export function closingProblem(string: StringRecord, volts: StringVolts): string | null {
 	const place = volts.get(stringKey(string.id, 'open-circuit-voltage'));
 	const { label } = string;
-	if (!place?.reading) return `${label}: polarity and open-circuit volts are not read yet.`;
+	if (!place || place.state === 'unread')
+		return `${label}: polarity and open-circuit volts are not read yet.`;
 	if (place.reading.value < 0) {
 		return `${label} reads ${place.reading.value} V: reversed. Beside parallel strings about twice Voc would stand across its fuse.`;
 	}
-	if (place.verdict === 'not-assessed')
-		return `${label}: ${place.missing ?? 'nothing to compare its volts with.'}`;
+	if (place.state === 'not-assessed') return `${label}: ${place.reason}`;
 	if (place.verdict === 'fail') {
 		return `${label}: open-circuit volts are out of their band${place.counted ? `, ${place.counted.words}` : ''}. Put it right, or leave its fuse out.`;
 	}

@@ -1,3 +1,4 @@
+import { type LimitVerdict, type PlaceResult, type Verdict, verdictAt } from '../assessment';
 import {
 	enteredAfter,
 	type FaultCode,
@@ -12,7 +13,6 @@ import {
 	stringsAt,
 	type Visit
 } from '../visit';
-import type { Verdict } from '../expectation';
 import { type ArrayRecord, isAcBranch } from '../record';
 import { retakesFor } from './kinds';
 
@@ -50,10 +50,13 @@ export function verdictsOf({
 	places,
 	limits
 }: {
-	readonly places: readonly { readonly key: string; readonly verdict: Verdict | null }[];
-	readonly limits: readonly { readonly key: string; readonly verdict: Verdict | null }[];
+	readonly places: readonly PlaceResult[];
+	readonly limits: readonly Pick<LimitVerdict, 'key' | 'verdict'>[];
 }): Verdicts {
-	return new Map([...places, ...limits].map(({ key, verdict }) => [key, verdict] as const));
+	return new Map([
+		...places.map((place) => [place.key, verdictAt(place)] as const),
+		...limits.map(({ key, verdict }) => [key, verdict] as const)
+	]);
 }
 
 const codeKey = ({ place, code }: Pick<RepairEntry, 'place' | 'code'>) => {

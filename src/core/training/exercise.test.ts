@@ -173,7 +173,7 @@ describe('the virtual meter', () => {
 			visit = takeReading(exercise, visit, place, quantity)!.visit;
 		}
 		const { places, causes } = assess(record, visit);
-		expect(places.filter(({ verdict }) => verdict === 'not-assessed')).toEqual([]);
+		expect(places.filter(({ state }) => state === 'not-assessed')).toEqual([]);
 		const [fault] = exercise.scenario.truth.faults;
 		const hidden = record.strings.find(({ label }) => label === fault!.strings[0])!;
 		expect(causes[0]!.stringId).toBe(hidden.id);

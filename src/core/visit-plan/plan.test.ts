@@ -1,3 +1,4 @@
+import { judgeByModel } from '../assessment';
 import {
 	effectiveVisit,
 	emptyVisit,
@@ -18,7 +19,6 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation';
 import type { ArrayRecord } from '../record';
 import { itemsOf, visitPlan } from './plan';
 import { measurementPointsOf } from './measurement-points';
@@ -28,7 +28,7 @@ const coming = (purpose: Purpose, says = ''): Visit => ({
 	inverterSays: says
 });
 const planOf = (record: ArrayRecord, visit: Visit) =>
-	visitPlan(record, visit, expectReadings(record, effectiveVisit(record, visit)).places);
+	visitPlan(record, visit, judgeByModel(record, effectiveVisit(record, visit)).places);
 const quantities = (record: ArrayRecord, visit: Visit) => [
 	...new Set(itemsOf(planOf(record, visit)).map(({ quantity }) => quantity))
 ];

@@ -1,4 +1,4 @@
-import type { Expectations } from '../expectation';
+import type { ModelJudgement } from '../assessment';
 import {
 	findCurrentReadings,
 	type Place,
@@ -62,7 +62,7 @@ const STOP_SECONDS = 120;
 export function visitPlan(
 	record: ArrayRecord,
 	visit: Visit,
-	places: Expectations['places'],
+	places: ModelJudgement['places'],
 	inspection: readonly InspectionEntry[] = []
 ): VisitPlan {
 	const standing = findCurrentReadings(visit);

@@ -1,3 +1,4 @@
+import { judgeByModel } from '../assessment';
 import {
 	effectiveVisit,
 	emptyVisit,
@@ -16,7 +17,6 @@ import {
 	KILN_LANE,
 	SALTMARSH
 } from '../../../tests/support/sites';
-import { expectReadings } from '../expectation';
 import { type ArrayRecord, type Part, partsOf } from '../record';
 import { measurementPointAt, measurementPointsOf, unitsOf } from './measurement-points';
 import { fusedPoles, wantedReadings, type Wanted } from './wanted';
@@ -30,7 +30,7 @@ const wanted = (record: ArrayRecord, of: Visit): Wanted[] =>
 		record,
 		visit: of,
 		standing: findCurrentReadings(of),
-		places: expectReadings(record, effectiveVisit(record, of)).places
+		places: judgeByModel(record, effectiveVisit(record, of)).places
 	});
 const of = (list: readonly Wanted[], quantity: Wanted['quantity']) =>
 	list.filter((one) => one.quantity === quantity);

@@ -1,4 +1,4 @@
-import type { Expectations } from '../expectation';
+import { expectedAt, type ModelJudgement } from '../assessment';
 import {
 	type Meaning,
 	meaningsOf,
@@ -31,7 +31,7 @@ export interface PlanBasis {
 	readonly record: ArrayRecord;
 	readonly visit: Visit;
 	readonly standing: ReadonlyMap<string, Reading>;
-	readonly places: Expectations['places'];
+	readonly places: ModelJudgement['places'];
 }
 
 /** Share of what is expected below which a string's current is gone. */
@@ -62,7 +62,7 @@ type ShareRead = (
 ) => number | null;
 
 function sharesRead({ standing, places }: PlanBasis): ShareRead {
-	const expected = new Map(places.map(({ key, expected }) => [key, expected?.value]));
+	const expected = new Map(places.map((place) => [place.key, expectedAt(place)?.value]));
 	return (stringId, quantity) => {
 		const key = stringKey(stringId, quantity);
 		const [read, whole] = [standing.get(key)?.value, expected.get(key)];

@@ -1,9 +1,11 @@
+import { judged } from '../../../tests/support/places';
+import { judgeByModel, verdictAt } from '../assessment';
 import { effectiveVisit } from './effective-visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, NAMEPLATE, testId, visitOf } from '../../../tests/support/scenario';
 import { byAir, byBackProbe, byClearSky, byReferenceModule, byShadow } from '../conditions';
 import { fitLabel, openCircuitVoltage, shortCircuitCurrent, translate } from '../module';
-import { conditionsFromPeers, expectReadings } from '../expectation';
+import { conditionsFromPeers } from '../expectation';
 import { conditionsAt, currentSeries } from './current-readings';
 import type { ConditionsEntry, Visit } from './visit';
 
@@ -95,10 +97,10 @@ describe('conditions from the strings themselves', () => {
 		const found = value(conditionsFromPeers(record, effectiveVisit(record, visit)));
 		const entry = { ...visit.conditions[0]!, ...found };
 		const verdicts = (one: Visit) =>
-			expectReadings(record, effectiveVisit(record, one)).places.map(
-				({ key, verdict }) => `${key} ${verdict}`
+			judgeByModel(record, effectiveVisit(record, one)).places.map(
+				(place) => `${place.key} ${verdictAt(place)}`
 			);
-		const off = (list: string[]) => list.filter((words) => words.endsWith(' off'));
+		const off = (list: string[]) => list.filter((words) => words.endsWith(' fail'));
 		expect(off(verdicts({ ...visit, conditions: [entry] }))).toEqual(off(verdicts(visit)));
 	});
 });
@@ -142,32 +144,31 @@ describe('a series in a sun that moves', () => {
 			const factor = reading.quantity === 'operating-current' ? 1 - (0.1 * minute) / 20 : 1;
 			return { ...reading, takenAt, value: reading.value * factor };
 		});
-		const moved = expectReadings(record, effectiveVisit(record, { ...base, conditions, readings }));
-		expect(moved.places.filter(({ verdict }) => verdict === 'fail')).toEqual([]);
+		const moved = judgeByModel(record, effectiveVisit(record, { ...base, conditions, readings }));
+		expect(moved.places.filter((place) => verdictAt(place) === 'fail')).toEqual([]);
 		expect(moved.warnings.join(' ')).toContain(
 			'The sun moved 10 % while they were read: take A1 to B4 again.'
 		);
 		// Its own expected value falls with the light.
-		const amps = moved.places.filter(({ quantity }) => quantity === 'operating-current');
-		expect(amps[7]!.expected!.value).toBeLessThan(0.95 * amps[0]!.expected!.value);
-		const ignored = expectReadings(
+		const amps = moved.places
+			.filter(({ quantity }) => quantity === 'operating-current')
+			.map(judged);
+		expect(amps[7]!.expected.value).toBeLessThan(0.95 * amps[0]!.expected.value);
+		const ignored = judgeByModel(
 			record,
 			effectiveVisit(record, { ...base, conditions: [conditions[0]!], readings })
 		);
 		expect(
-			Math.abs(ignored.places.find(({ key }) => key === amps[7]!.key)!.relative!)
+			Math.abs(judged(ignored.places.find(({ key }) => key === amps[7]!.key)!).relative!)
 		).toBeGreaterThan(Math.abs(amps[7]!.relative!));
 	});
 
 	it('is stale when a current is read long after it, and dim below 400 W/m2', () => {
 		const late = base.readings.map((reading) => ({ ...reading, takenAt: '2026-06-01T11:30:00Z' }));
-		const { warnings } = expectReadings(
-			record,
-			effectiveVisit(record, { ...base, readings: late })
-		);
+		const { warnings } = judgeByModel(record, effectiveVisit(record, { ...base, readings: late }));
 		expect(warnings.join(' ')).toContain('read more than 20 minutes after');
 		const dim = { ...base, conditions: [entry(0, 390, false)] };
-		expect(expectReadings(record, effectiveVisit(record, dim)).warnings.join(' ')).toContain(
+		expect(judgeByModel(record, effectiveVisit(record, dim)).warnings.join(' ')).toContain(
 			'too low to judge current'
 		);
 	});

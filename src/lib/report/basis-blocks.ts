@@ -1,3 +1,4 @@
+import { expectedAt } from '$core/assessment';
 import type { IrradianceSource, TemperatureSource } from '$core/conditions';
 import type { VisitDocument } from '$core/document';
 import { currentConditions, QUANTITY_FACTS } from '$core/visit';
@@ -38,7 +39,7 @@ export function basisBlocks(
 		.flatMap(({ stops }) => stops)
 		.filter(({ answers }) => answers.some((entry) => entry.measured !== null));
 	const used = [
-		...(assessment.places.some(({ expected }) => expected) ? [MODEL, CARRIED] : []),
+		...(assessment.places.some((place) => expectedAt(place)) ? [MODEL, CARRIED] : []),
 		...(conditions
 			? [LIGHT[conditions.irradiance.source], HEAT[conditions.cellTemperature.source]]
 			: []),

@@ -1,4 +1,5 @@
-import { placeWords, QUANTITY_FACTS } from '$core/visit';
+import { isRead, type ReadPlace } from '$core/assessment';
+import { placeWords, QUANTITY_FACTS, type Unit } from '$core/visit';
 import type { ArrayRecord } from '$core/record';
 import type { Assessment } from '$core/diagnosis';
 import { readingFigure } from '$lib/text/reading-figure';
@@ -7,7 +8,7 @@ import { cell, heading, soft, type Block } from './block';
 
 /** Every reading with what was expected, its band, its verdict and what it means; then those held to a limit. */
 export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Block[] {
-	const read = assessment.places.filter((place) => place.reading);
+	const read = assessment.places.filter(isRead);
 	const labelOf = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '';
 	const { fail, marginal } = assessment.thresholds;
 	const blocks: Block[] = [];
@@ -24,26 +25,16 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 					{ words: 'Verdict', width: 0.8 },
 					{ words: 'What it means', width: 2 }
 				],
-				rows: read.map(
-					({ reading, stringId, quantity, expected, difference, verdict, counted, missing }) => {
-						const { unit, symbol } = QUANTITY_FACTS[quantity];
-						const volts = reading?.atVolts ?? null;
-						return [
-							cell(`${labelOf(stringId)} ${symbol}`),
-							cell(`${figureOf(reading?.value ?? 0, unit)} ${unit}`),
-							cell(
-								expected
-									? `${figureOf(expected.value, unit)} ± ${figureOf(2 * expected.standardUncertainty, unit)}`
-									: ''
-							),
-							cell(
-								difference === null ? '' : `${signed(difference, unit === 'V' ? 1 : 2)} ${unit}`
-							),
-							cell(verdict ? VERDICT_LABELS[verdict] : ''),
-							cell(counted?.words ?? (volts === null ? (missing ?? '') : `at ${volts} V`))
-						];
-					}
-				)
+				rows: read.map((place) => {
+					const { reading, stringId, quantity } = place;
+					const { unit, symbol } = QUANTITY_FACTS[quantity];
+					return [
+						cell(`${labelOf(stringId)} ${symbol}`),
+						cell(`${figureOf(reading.value, unit)} ${unit}`),
+						...comparisonCells(place, unit),
+						cell(meaningOf(place))
+					];
+				})
 			},
 			soft(
 				`Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts stated. Expected ± 2 standard uncertainties; Marginal beyond ${marginal.toFixed(1)}, Fail beyond ${fail.toFixed(1)}.`
@@ -73,4 +64,24 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 		});
 	}
 	return blocks;
+}
+
+/** What was expected, the difference, and the verdict; empty where there is nothing to compare with. */
+function comparisonCells(place: ReadPlace, unit: Unit) {
+	if (place.state === 'not-assessed') {
+		return [cell(''), cell(''), cell(VERDICT_LABELS['not-assessed'])];
+	}
+	const { value, standardUncertainty } = place.expected;
+	return [
+		cell(`${figureOf(value, unit)} ± ${figureOf(2 * standardUncertainty, unit)}`),
+		cell(`${signed(place.difference, unit === 'V' ? 1 : 2)} ${unit}`),
+		cell(VERDICT_LABELS[place.verdict])
+	];
+}
+
+function meaningOf(place: ReadPlace): string {
+	if (place.state === 'judged' && place.counted) return place.counted.words;
+	const { atVolts } = place.reading;
+	if (atVolts !== null) return `at ${atVolts} V`;
+	return place.state === 'not-assessed' ? place.reason : '';
 }

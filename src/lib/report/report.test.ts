@@ -1,3 +1,4 @@
+import { isRead } from '$core/assessment';
 import { checkRecord } from '$core/design-checks';
 import { describe, expect, it } from 'vitest';
 import saltmarsh from '../../../demo/saltmarsh-2026-11-17.zembo-visit.json';
@@ -55,7 +56,7 @@ describe('the report of a visit in full', () => {
 	it('has every reading with its band, verdict and meaning', () => {
 		const tables = report.blocks.filter((block) => block.kind === 'table');
 		const readings = tables.find(({ columns }) => columns[2]?.words === 'Expected')!;
-		const read = assess(visit.record, visit.visit).places.filter(({ reading }) => reading);
+		const read = assess(visit.record, visit.visit).places.filter(isRead);
 		expect(readings.rows).toHaveLength(read.length);
 		expect(words(report.blocks)).toContain('±');
 	});

@@ -1,6 +1,6 @@
+import { changeSince } from '$core/assessment';
 import { describe, expect, it } from 'vitest';
 import { NO_SETTINGS, type SiteDocument } from '$core/document';
-import { changeSince } from '$core/expectation';
 import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { siteReport } from './site-report';
 

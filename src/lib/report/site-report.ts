@@ -1,6 +1,6 @@
+import { atStandard, type AtStandard, changeSince, isRead, verdictAt } from '$core/assessment';
 import { effectiveVisit, FAULTS, placeWords } from '$core/visit';
 import type { SiteDocument, VisitDocument } from '$core/document';
-import { atStandard, type AtStandard, changeSince } from '$core/expectation';
 import { type ArrayRecord, labelPower, PART_KINDS } from '$core/record';
 import { WHO_DECIDES } from '$core/isolation';
 import { partHistories, REPAIR_KINDS, type RepairKind } from '$core/repair';
@@ -76,7 +76,7 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 			rows: visits.map((document) => {
 				const { visit, record, inspection } = document;
 				const assessment = assess(record, visit, inspection);
-				const read = assessment.places.filter(({ reading }) => reading);
+				const read = assessment.places.filter(isRead);
 				const found = findingsOf(assessment, record).map(
 					({ name, headline }) => `${name}: ${headline}`
 				);
@@ -84,7 +84,7 @@ function visitsBlocks(visits: readonly VisitDocument[], when: When): Block[] {
 					cell(when(document), [visit.by]),
 					cell(PURPOSE_WORDS[visit.purpose], visit.reason ? [visit.reason] : []),
 					cell(String(read.length)),
-					cell(String(read.filter(({ verdict }) => verdict === 'fail').length)),
+					cell(String(read.filter((place) => verdictAt(place) === 'fail').length)),
 					cell(found[0] ?? (read.length > 0 ? 'nothing wrong' : 'nothing was read'), found.slice(1))
 				];
 			})

@@ -1,3 +1,4 @@
+import { isRead } from '$core/assessment';
 import type { VisitDocument } from '$core/document';
 import { labelPower } from '$core/record';
 import { WHO_DECIDES } from '$core/isolation';
@@ -84,9 +85,7 @@ function plainBlocks(document: VisitDocument, assessment: Assessment): Block[] {
 	const { record, visit } = document;
 	const findings = findingsOf(assessment, record);
 	const cases = repairCases(record, visit, verdictsOf(assessment));
-	const read = new Set(
-		assessment.places.filter(({ reading }) => reading).map(({ stringId }) => stringId)
-	);
+	const read = new Set(assessment.places.filter(isRead).map(({ stringId }) => stringId));
 	const done = cases.filter(({ entries }) => entries.at(-1)!.step === 'repaired');
 	const open = findings.filter(({ causes }) => causes[0]!.probability > 0.5);
 	const perhaps = findings.filter(({ causes }) => causes[0]!.probability <= 0.5);

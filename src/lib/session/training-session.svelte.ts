@@ -1,3 +1,4 @@
+import type { PlaceResult } from '$core/assessment';
 import {
 	type Answer,
 	type Exercise,
@@ -7,7 +8,6 @@ import {
 	takeReading
 } from '$core/training';
 import { type Place, placeWords, type Quantity, QUANTITY_FACTS, type Visit } from '$core/visit';
-import type { PlaceVerdict } from '$core/expectation';
 import type { ArrayRecord } from '$core/record';
 import type { Assessment } from '$core/diagnosis';
 import { keepExercise } from '../training/done-exercises';
@@ -35,7 +35,7 @@ export class TrainingSession {
 	problem = $state('');
 	assessment = $state.raw<Assessment | null>(null);
 	marking = $state.raw<Marking | null>(null);
-	places: ReadonlyMap<string, PlaceVerdict> = $derived(
+	places: ReadonlyMap<string, PlaceResult> = $derived(
 		new Map(this.assessment?.places.map((place) => [place.key, place]))
 	);
 	#asked = 0;

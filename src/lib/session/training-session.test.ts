@@ -1,3 +1,4 @@
+import { isRead } from '$core/assessment';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { drawExercise, firstRound, minutesOfFirstRound } from '$core/training';
 import { stringPlace } from '$core/visit';
@@ -31,10 +32,10 @@ describe('somebody at an exercise', () => {
 	it('reads the first round at once, in the minutes that it takes', async () => {
 		const running = session();
 		running.readFirstRound();
-		await vi.waitFor(() => expect(running.assessment?.places[0]?.reading).toBeTruthy());
+		await vi.waitFor(() => expect(running.assessment?.places[0]?.state).toBe('judged'));
 		expect(running.taken).toHaveLength(firstRound(exercise).length);
 		expect(running.minutes).toBe(minutesOfFirstRound(exercise));
-		expect([...running.places.values()].every(({ reading }) => reading !== null)).toBe(true);
+		expect([...running.places.values()].every(isRead)).toBe(true);
 	});
 
 	it('is told where nobody knows what a reading would show', () => {

@@ -1,3 +1,4 @@
+import { expectedAt } from '$core/assessment';
 import {
 	effectiveVisit,
 	findCurrentReadings,
@@ -347,13 +348,10 @@ export class VisitSession {
 		const tried = { ...visit, readings: [...visit.readings, reading] };
 		const judgement = await judgeInWorker().judge(record, tried);
 		const place = judgement.places.find(({ key }) => key === keyOf(reading));
+		const expected = (place && expectedAt(place)?.value) ?? null;
 		const question = reading.confirmed
 			? null
-			: questionBeforeStoring(
-					reading.value,
-					place?.expected?.value ?? null,
-					QUANTITY_FACTS[reading.quantity].unit
-				);
+			: questionBeforeStoring(reading.value, expected, QUANTITY_FACTS[reading.quantity].unit);
 		if (question) {
 			this.question = { kind: 'surprising', words: question, reading };
 			return false;
@@ -361,7 +359,7 @@ export class VisitSession {
 		const others = [...findCurrentReadings(visit).values()].filter(
 			({ id }) => id !== reading.supersedes
 		);
-		this.hint = entryHint(reading, place?.expected?.value ?? null, others);
+		this.hint = entryHint(reading, expected, others);
 		this.storing = new Set([...this.storing, reading.id]);
 		this.document = { ...this.document, visit: tried };
 		this.assessment = { ...this.assessment, ...judgement };

@@ -1,3 +1,4 @@
+import { expectedAt } from '$core/assessment';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import { ALL_SITES } from '../../../tests/support/sites';
@@ -38,7 +39,7 @@ describe('workers that are warmed', () => {
 			const [few, shown] = asked.assessed.at(-1) as [ArrayRecord, Visit];
 			expect(() => [judge(few, shown), assess(few, shown)]).not.toThrow();
 			if (!few.strings.every(isAcBranch)) {
-				expect(judge(few, shown).places.some(({ expected }) => expected)).toBe(true);
+				expect(judge(few, shown).places.some((place) => expectedAt(place))).toBe(true);
 			}
 		}
 	});

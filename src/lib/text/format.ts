@@ -1,4 +1,4 @@
-import type { Verdict } from '$core/expectation';
+import type { Verdict } from '$core/assessment';
 import type { Unit } from '$core/visit';
 
 export const VERDICT_LABELS: Readonly<Record<Verdict, string>> = {

@@ -1,4 +1,4 @@
-import type { GroupVerdict } from '$core/expectation';
+import type { GroupVerdict } from '$core/assessment';
 import type { ArrayRecord } from '$core/record';
 import { facing } from './plane-words';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { PlaceVerdict } from '$core/expectation';
+	import { expectedAt, type PlaceResult } from '$core/assessment';
 
 	interface Props {
-		place: PlaceVerdict;
+		place: PlaceResult;
 		/** Sections in a module, for the fine ticks of a scale of volts. */
 		sections: number;
 	}
@@ -16,20 +16,21 @@
 	/** Units from the middle to each end. */
 	const REACH = 1.7;
 
+	const expected = $derived(expectedAt(place));
 	const volts = $derived(place.quantity === 'open-circuit-voltage');
 	/** What one unit of the scale is, in V or A: one module's volts, so that one short looks alike everywhere. */
 	const unit = $derived(
-		place.expected === null
+		expected === null
 			? 1
 			: volts
-				? (place.moduleVolts ?? 1)
-				: Math.max(Math.abs(place.expected.value) * AMPS_UNIT, 0.05)
+				? expected.moduleVoltage
+				: Math.max(Math.abs(expected.value) * AMPS_UNIT, 0.05)
 	);
 	const perUnit = (MIDDLE - 8) / REACH;
 	const half = $derived(
-		place.expected ? Math.min((2 * place.expected.standardUncertainty) / unit, REACH) * perUnit : 0
+		expected ? Math.min((2 * expected.standardUncertainty) / unit, REACH) * perUnit : 0
 	);
-	const offset = $derived((place.difference ?? 0) / unit);
+	const offset = $derived((place.state === 'judged' ? place.difference : 0) / unit);
 	const beyond = $derived(Math.abs(offset) > REACH);
 	const tick = $derived(MIDDLE + Math.max(-REACH, Math.min(REACH, offset)) * perUnit);
 	const minor = $derived(
@@ -39,7 +40,7 @@
 	);
 </script>
 
-{#if place.expected}
+{#if expected}
 	<svg viewBox="0 0 {WIDTH} {HEIGHT}" width={WIDTH} height={HEIGHT} aria-hidden="true">
 		<defs>
 			<pattern
@@ -69,7 +70,7 @@
 			fill="url(#hatch-{place.key})"
 			class="band"
 		/>
-		{#if place.reading}
+		{#if place.state === 'judged'}
 			{#if beyond}
 				<path
 					d="M{tick} 15 l{offset < 0 ? 9 : -9} -6 v12Z"

@@ -22,7 +22,13 @@
 		type SwitchingState
 	} from '$core/visit';
 	import { gateOfReading, testEquipmentProblem } from '$core/isolation';
-	import { inputsByVoltage, sharedVoltage, voltageKeys } from '$core/assessment';
+	import {
+		inputsByVoltage,
+		sharedVoltage,
+		voltageKeys,
+		expectedAt,
+		readingAt
+	} from '$core/assessment';
 	import type { MeasurementPoint } from '$core/visit-plan';
 	import EntryQuestions from './EntryQuestions.svelte';
 	import FromMeter from './FromMeter.svelte';
@@ -113,7 +119,11 @@
 		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
 		return (
 			string &&
-			busVoltageQuestion(string, volts, open?.expected?.value ?? open?.reading?.value ?? null)
+			busVoltageQuestion(
+				string,
+				volts,
+				open ? (expectedAt(open)?.value ?? readingAt(open)?.value ?? null) : null
+			)
 		);
 	}
 

@@ -1,5 +1,12 @@
 <script lang="ts">
-	import type { PlaceVerdict } from '$core/expectation';
+	import {
+		type PlaceResult,
+		type ReadPlace,
+		expectedAt,
+		isRead,
+		readingAt,
+		verdictAt
+	} from '$core/assessment';
 	import { QUANTITY_FACTS, type StringQuantity } from '$core/visit';
 	import BandScale from './BandScale.svelte';
 	import VerdictMark from './VerdictMark.svelte';
@@ -9,21 +16,25 @@
 		/** Of the string. */
 		mark: string;
 		quantity: StringQuantity;
-		place: PlaceVerdict | undefined;
+		place: PlaceResult | undefined;
+		/** Whether the expected value and the verdict are shown. */
+		judged?: boolean;
 		/** Sections in a module of this string. */
 		sections: number;
 		/** It is the one that is lit. */
 		here: boolean;
 		onchoose?: (() => void) | undefined;
 	}
-	let { mark, quantity, place, sections, here, onchoose }: Props = $props();
+	let { mark, quantity, place, judged = true, sections, here, onchoose }: Props = $props();
 
 	const words = $derived(QUANTITY_FACTS[quantity]);
 
-	/** The difference as it stands behind a reading: percent, and modules and sections for volts. */
-	function differenceWords(place: PlaceVerdict): string {
-		if (place.missing && place.reading) return place.missing;
-		if (place.difference === null) return '';
+	const reading = $derived(place ? readingAt(place) : null);
+	const expected = $derived(place && judged ? expectedAt(place) : null);
+
+	/** What stands behind a reading: the difference in its unit and in percent, or why there is none. */
+	function differenceWords(place: ReadPlace): string {
+		if (place.state === 'not-assessed') return place.reason;
 		const { unit } = QUANTITY_FACTS[place.quantity];
 		const amount = `${signed(place.difference, unit === 'V' ? 1 : 2)} ${unit}`;
 		const percent = place.relative === null ? '' : ` ${signed(100 * place.relative, 1)} %`;
@@ -42,22 +53,22 @@
 	aria-label={onchoose ? `${mark} ${words.words}` : undefined}
 >
 	<span class="scale">
-		{#if place}<BandScale {place} {sections} />{/if}
+		{#if place && judged}<BandScale {place} {sections} />{/if}
 	</span>
 	<span class="value figure">
-		{#if place?.reading}
-			{figureOf(place.reading.value, words.unit)} {words.unit}
-		{:else if place?.expected}
-			<span class="soft wanted">{figureOf(place.expected.value, words.unit)} {words.unit}?</span>
+		{#if reading}
+			{figureOf(reading.value, words.unit)} {words.unit}
+		{:else if expected}
+			<span class="soft wanted">{figureOf(expected.value, words.unit)} {words.unit}?</span>
 		{:else}
 			<span class="soft">—</span>
 		{/if}
 	</span>
 	<span class="said">
-		{#if place?.verdict}<VerdictMark verdict={place.verdict} />{/if}
-		{#if place?.reading}
+		{#if place && judged && isRead(place)}
+			<VerdictMark verdict={verdictAt(place)} />
 			<span class="by figure">{differenceWords(place)}</span>
-			{#if place.counted && place.verdict !== 'pass'}
+			{#if place.state === 'judged' && place.counted && place.verdict !== 'pass'}
 				<span class="counted">{place.counted.words}</span>
 			{/if}
 		{/if}

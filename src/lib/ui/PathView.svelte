@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { type PlaceResult, isRead, verdictAt } from '$core/assessment';
 	import { type ArrayRecord, fuseWords, type StringRecord } from '$core/record';
-	import type { PlaceVerdict } from '$core/expectation';
 	import { QUANTITY_FACTS, stringKey, type StringQuantity } from '$core/visit';
 	import { afterPaint } from './after-paint.svelte';
 	import PathPlace from './PathPlace.svelte';
@@ -9,7 +9,9 @@
 
 	interface Props {
 		record: ArrayRecord;
-		places?: ReadonlyMap<string, PlaceVerdict>;
+		places?: ReadonlyMap<string, PlaceResult>;
+		/** Whether expected values and verdicts are shown beside what was read. */
+		judged?: boolean;
 		/** Quantities with their scale, reading and difference. */
 		shown?: readonly StringQuantity[];
 		/** Quantities of which only the mark stands. */
@@ -24,6 +26,7 @@
 	let {
 		record,
 		places = new Map(),
+		judged = true,
 		shown = [],
 		marks = [],
 		suspects = new Map(),
@@ -109,6 +112,7 @@
 								mark={string.label}
 								{quantity}
 								place={placeOf(string, quantity)}
+								{judged}
 								sections={typeOf(string)?.plate.sections ?? 3}
 								here={lit === stringKey(string.id, quantity)}
 								onchoose={onchoose && (() => onchoose(string.id, quantity))}
@@ -117,9 +121,9 @@
 						{#each marks as quantity (quantity)}
 							{@const place = placeOf(string, quantity)}
 							<span class="small">
-								{#if place?.verdict}
+								{#if place && isRead(place)}
 									<span class="soft">{QUANTITY_FACTS[quantity].symbol}</span>
-									<VerdictMark verdict={place.verdict} word={false} />
+									<VerdictMark verdict={verdictAt(place)} word={false} />
 								{/if}
 							</span>
 						{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { expectedAt, reasonAt } from '$core/assessment';
 	import { expectedInChosenState } from '$core/expectation';
 	import {
 		keyOf,
@@ -24,6 +25,8 @@
 	const { unit } = $derived(QUANTITY_FACTS[spot.quantity]);
 	const key = $derived(keyOf(spot));
 	const place = $derived(session.places.get(key) ?? null);
+	const expected = $derived(place && expectedAt(place));
+	const reason = $derived(place && reasonAt(place));
 	/** What is expected in the chosen state, where that is not the usual one. */
 	const chosen = $derived.by(() => {
 		const { record } = session.document;
@@ -57,14 +60,14 @@
 		>
 		{unit}
 	</p>
-{:else if place?.expected}
+{:else if expected}
 	<p class="expected">
-		expected <span class="figure">{figureOf(place.expected.value, unit)}</span>
-		± <span class="figure">{figureOf(2 * place.expected.standardUncertainty, unit)}</span>
+		expected <span class="figure">{figureOf(expected.value, unit)}</span>
+		± <span class="figure">{figureOf(2 * expected.standardUncertainty, unit)}</span>
 		{unit}
 	</p>
-{:else if place?.missing}
-	<p class="soft">{place.missing}</p>
+{:else if reason}
+	<p class="soft">{reason}</p>
 {:else if limit?.limit}
 	<p class="expected">{limit.limit}</p>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isRead, verdictAt } from '$core/assessment';
 	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { keyOf, placeWords, QUANTITY_FACTS } from '$core/visit';
 	import VerdictMark from './VerdictMark.svelte';
@@ -22,17 +23,17 @@
 	{#if recent.length === 0}<p class="soft">None yet. Type the figure, then Enter.</p>{/if}
 	<ul>
 		{#each recent as reading (reading.id)}
-			{@const verdict = session.places.get(keyOf(reading))}
+			{@const place = session.places.get(keyOf(reading))}
 			<li data-stored={!session.storing.has(reading.id)}>
 				<span class="figure what"
 					>{placeWords(session.document.record, reading.place)}
 					{QUANTITY_FACTS[reading.quantity].symbol}</span
 				>
 				<span class="figure">{readingFigure(reading)}</span>
-				{#if verdict?.verdict}<VerdictMark verdict={verdict.verdict} />{/if}
+				{#if place && isRead(place)}<VerdictMark verdict={verdictAt(place)} />{/if}
 				{#if session.storing.has(reading.id)}<span class="soft">storing</span>{/if}
-				{#if verdict?.counted && verdict.verdict !== 'pass'}<span class="said"
-						>{verdict.counted.words}</span
+				{#if place?.state === 'judged' && place.counted && place.verdict !== 'pass'}<span
+						class="said">{place.counted.words}</span
 					>{/if}
 			</li>
 		{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isRead, verdictAt } from '$core/assessment';
 	import { centreCurrent } from './centre-current';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
@@ -29,7 +30,7 @@
 			({ quantity, stringId }) => quantity !== 'short-circuit-current' && !branches.has(stringId)
 		)
 	);
-	const read = $derived(wanted.filter((place) => place.reading).length);
+	const read = $derived(wanted.filter(isRead).length);
 	const repaired = $derived(
 		session.document.visit.repairs.length > 0
 			? `${session.document.visit.repairs.length} done`
@@ -76,7 +77,7 @@
 		};
 	});
 	const failed = $derived(
-		session.assessment.places.filter(({ verdict }) => verdict === 'fail').length +
+		session.assessment.places.filter((place) => verdictAt(place) === 'fail').length +
 			session.assessment.limits.filter(({ verdict }) => verdict === 'fail').length
 	);
 

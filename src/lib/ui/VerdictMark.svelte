@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Verdict } from '$core/expectation';
+	import type { Verdict } from '$core/assessment';
 	import { VERDICT_LABELS } from '../text/format';
 
 	interface Props {

@@ -1,32 +1,41 @@
 <script lang="ts">
+	import {
+		type PlaceResult,
+		expectedAt,
+		isRead,
+		readingAt,
+		reasonAt,
+		verdictAt
+	} from '$core/assessment';
 	import { REVERSED_STRING } from '$core/isolation';
-	import type { PlaceVerdict } from '$core/expectation';
 	import ReadingHistory from './ReadingHistory.svelte';
 	import VerdictMark from './VerdictMark.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { QUANTITY_FACTS } from '$core/visit';
 	import { figureOf, signed } from '../text/format';
 
-	let { place, session }: { place: PlaceVerdict; session: VisitSession } = $props();
+	let { place, session }: { place: PlaceResult; session: VisitSession } = $props();
 
 	const words = $derived(QUANTITY_FACTS[place.quantity]);
 	const string = $derived(
 		session.document.record.strings.find((candidate) => candidate.id === place.stringId)
 	);
 	const show = $derived((value: number) => `${figureOf(value, words.unit)} ${words.unit}`);
-	const total = $derived(place.expected ? place.expected.standardUncertainty ** 2 : 1);
+	const expected = $derived(expectedAt(place));
+	const reason = $derived(reasonAt(place));
+	const total = $derived(expected ? expected.standardUncertainty ** 2 : 1);
 </script>
 
 <section class="why panel" aria-label="Why">
 	<h2>
 		Why: <span class="figure">{string?.label} {words.symbol}</span>
-		{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}
+		{#if isRead(place)}<VerdictMark verdict={verdictAt(place)} />{/if}
 	</h2>
-	{#if place.quantity === 'open-circuit-voltage' && (place.reading?.value ?? 0) < 0}
+	{#if place.quantity === 'open-circuit-voltage' && (readingAt(place)?.value ?? 0) < 0}
 		<p class="notice" data-kind="error">{REVERSED_STRING.words}</p>
 	{/if}
-	{#if place.missing}<p>{place.missing}</p>{/if}
-	{#if place.expected && place.reading && place.distance !== null}
+	{#if reason}<p>{reason}</p>{/if}
+	{#if place.state === 'judged'}
 		<p class="sum">
 			<span class="figure">{show(place.reading.value)}</span> read,
 			<span class="figure">{show(place.expected.value)}</span> expected:
@@ -41,13 +50,12 @@
 				<span class="figure"
 					>{signed(place.counted.modules, 2)} ± {(2 * place.counted.modulesSigma).toFixed(2)}</span
 				>
-				modules: {place.counted.words}.
-				{#if place.moduleVolts}One module gives <span class="figure">{show(place.moduleVolts)}</span
-					> here and now.{/if}
+				modules: {place.counted.words}. One module gives
+				<span class="figure">{show(place.expected.moduleVoltage)}</span> here and now.
 			</p>
 		{/if}
 	{/if}
-	{#if place.tracked}
+	{#if place.state === 'judged' && place.tracked}
 		{@const { measured, expected, standardUncertainty, distance } = place.tracked}
 		<p data-tracked>
 			Operating voltage <span class="figure">{measured.toFixed(0)} V</span>: a healthy string alone
@@ -57,14 +65,13 @@
 			a lost part lowers it; what all trackers of the group have in common is taken off.
 		</p>
 	{/if}
-	{#if place.expected}
+	{#if expected}
 		<details>
 			<summary class="more"
-				>How sure: ± <span class="figure">{show(2 * place.expected.standardUncertainty)}</span
-				></summary
+				>How sure: ± <span class="figure">{show(2 * expected.standardUncertainty)}</span></summary
 			>
 			<ul>
-				{#each place.expected.contributions as part (part.words)}
+				{#each expected.contributions as part (part.words)}
 					<li>
 						<span class="bar" style:width="{(100 * part.standardUncertainty ** 2) / total}%"></span>
 						<span>{part.words}</span>
@@ -74,10 +81,10 @@
 			</ul>
 			<p>
 				Added as squares (JCGM 100, 5.1). From label and stated conditions alone, without the
-				{place.expected.siblings} other readings:
+				{expected.siblings} other readings:
 				<span class="figure"
-					>{show(place.expected.fromConditions.value)}
-					± {figureOf(2 * place.expected.fromConditions.standardUncertainty, words.unit)}</span
+					>{show(expected.fromConditions.value)}
+					± {figureOf(2 * expected.fromConditions.standardUncertainty, words.unit)}</span
 				>.
 			</p>
 			<p>

@@ -1,3 +1,4 @@
+import { judgeByModel } from '../judge-by-model';
 import {
 	effectiveVisit,
 	findCurrentReadings,
@@ -15,13 +16,7 @@ import { readingAt } from '../../../../tests/support/readings';
 import { earthVolts, METER_RESISTANCE } from '../../circuit';
 import { MODULE_NOW, visitOf } from '../../../../tests/support/scenario';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
-import {
-	agedModel,
-	alike,
-	expectReadings,
-	stringAtConditions,
-	USUAL_PARTS
-} from '../../expectation';
+import { agedModel, alike, stringAtConditions, USUAL_PARTS } from '../../expectation';
 import { type ArrayRecord, partsOf } from '../../record';
 import { judgeByLimits } from './judge-by-limits';
 import { supplyLadders } from './part-limits';
@@ -55,7 +50,7 @@ function judge(readings: readonly Reading[], array: ArrayRecord = record, base?:
 	const limits = judgeByLimits(
 		array,
 		effectiveVisit(array, visit),
-		expectReadings(array, effectiveVisit(array, visit))
+		judgeByModel(array, effectiveVisit(array, visit))
 	);
 	return limits.find(({ reading: { id } }) => id === readings.at(-1)!.id)!;
 }
@@ -296,7 +291,7 @@ it('judges a micro-inverter beside the middle of the others', () => {
 		return judgeByLimits(
 			KILN_LANE.record,
 			effectiveVisit(KILN_LANE.record, visit),
-			expectReadings(KILN_LANE.record, effectiveVisit(KILN_LANE.record, visit))
+			judgeByModel(KILN_LANE.record, effectiveVisit(KILN_LANE.record, visit))
 		).map(({ verdict }) => verdict);
 	};
 	expect(verdicts([240, 120])).toEqual(['not-assessed', 'not-assessed']);

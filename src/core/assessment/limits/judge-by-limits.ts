@@ -4,7 +4,8 @@ import {
 	isStringReading,
 	type Reading
 } from '../../visit';
-import { type Expectations, isAboveMeter } from '../../expectation';
+import { isAboveMeter } from '../../expectation';
+import type { ModelJudgement } from '../judge-by-model';
 import type { ArrayRecord } from '../../record';
 import { judged, type Judged, type LimitVerdict } from './limit-verdict';
 import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
@@ -26,7 +27,7 @@ import { judgeEarth, judgeInsulation, judgeResidual } from './string-limits';
 export function judgeByLimits(
 	record: ArrayRecord,
 	visit: EffectiveVisit,
-	expectations: Expectations
+	model: ModelJudgement
 ): LimitVerdict[] {
 	const standing = findCurrentReadings(visit);
 	return [...standing]
@@ -34,7 +35,7 @@ export function judgeByLimits(
 		.map(([key, reading]) => ({
 			key,
 			reading,
-			...judgeOne(record, visit, standing, expectations, reading)
+			...judgeOne(record, visit, standing, model, reading)
 		}));
 }
 
@@ -42,7 +43,7 @@ function judgeOne(
 	record: ArrayRecord,
 	visit: EffectiveVisit,
 	standing: ReadonlyMap<string, Reading>,
-	expectations: Expectations,
+	model: ModelJudgement,
 	reading: Reading
 ): Judged {
 	if (isAboveMeter(reading)) {
@@ -59,9 +60,9 @@ function judgeOne(
 			return judgeResidual(reading);
 		case 'positive-to-earth':
 		case 'negative-to-earth':
-			return judgeEarth(record, visit, standing, expectations, reading);
+			return judgeEarth(record, visit, standing, model, reading);
 		case 'operating-voltage':
-			return judgeOperatingVolts(record, expectations, reading);
+			return judgeOperatingVolts(record, model, reading);
 		case 'fuse-resistance':
 			return judgeFuseOhms(reading);
 		case 'fuse-voltage':
@@ -69,16 +70,16 @@ function judgeOne(
 		case 'pole-resistance':
 			return judgePole(reading);
 		case 'dc-voltage':
-			return judgeDcVolts(record, standing, expectations, reading);
+			return judgeDcVolts(record, standing, model, reading);
 		case 'ac-voltage':
 			return judgeAcVolts(reading);
 		case 'lamp':
 			return judgeLamp(reading);
 		case 'open-circuit-voltage':
 		case 'section-voltage':
-			return judgeModuleVolts(record, expectations, reading);
+			return judgeModuleVolts(record, model, reading);
 		case 'stretch-voltage':
-			return judgeSegment(expectations, reading);
+			return judgeSegment(model, reading);
 		case 'unit-power':
 			return judgeUnit(standing, reading);
 		case 'diode-forward':

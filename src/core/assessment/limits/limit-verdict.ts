@@ -1,4 +1,4 @@
-import type { Verdict } from '../../expectation';
+import type { Verdict } from '../verdict';
 import type { Reading } from '../../visit';
 
 /** What is said of a reading that has a limit instead of a band. */

@@ -1,16 +1,14 @@
-import { effectiveVisit, type Place, stringKey } from '../../visit';
+import { expectedOf, judgeByModel } from '../judge-by-model';
+import { effectiveVisit, type Place } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
 import { arrayRecord, visitOf } from '../../../../tests/support/scenario';
-import { expectReadings } from '../../expectation';
 import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
 
 const record = arrayRecord();
 const [string] = record.strings;
-const expected = expectReadings(record, effectiveVisit(record, visitOf({ record })));
-const volts = expected.places.find(
-	({ key }) => key === stringKey(string!.id, 'open-circuit-voltage')
-)!.moduleVolts!;
+const expected = judgeByModel(record, effectiveVisit(record, visitOf({ record })));
+const volts = expectedOf(expected.places, string!.id)!.moduleVoltage;
 const { sections } = record.moduleTypes[0]!.plate;
 
 const module = (section: number | null = null): Place => ({
@@ -40,7 +38,7 @@ describe('one module', () => {
 	});
 
 	it('has no basis where nothing is known of light and heat', () => {
-		const dark = expectReadings(
+		const dark = judgeByModel(
 			record,
 			effectiveVisit(record, { ...visitOf({ record }), conditions: [] })
 		);

@@ -1,5 +1,6 @@
-import { type Expectations, weighedValue } from '../../expectation';
-import { type Reading, stringKey } from '../../visit';
+import { expectedOf, type ModelJudgement } from '../judge-by-model';
+import { weighedValue } from '../../expectation';
+import { type Reading } from '../../visit';
 import { median } from '../../numerics';
 import type { ArrayRecord } from '../../record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
@@ -7,19 +8,22 @@ import { judged, PRACTICE, type Judged } from './limit-verdict';
 /** Shares by which one module or section may differ from its expected volts; judgement: tolerance, heat, meter. */
 const ALIKE = { module: 0.04, section: 0.08, current: 0.1 } as const;
 
+/** Open-circuit voltage of one module of a string here and now, V; null where that is not known. */
+function moduleVoltageOf(places: ModelJudgement['places'], string: string): number | null {
+	return expectedOf(places, string)?.moduleVoltage ?? null;
+}
+
 /** A module's or section's volts against what one gives here and now. */
 export function judgeModuleVolts(
 	record: ArrayRecord,
-	{ places }: Pick<Expectations, 'places'>,
+	{ places }: Pick<ModelJudgement, 'places'>,
 	{ place, quantity, value }: Reading
 ): Judged {
 	if (place.kind !== 'module') return judged('not-assessed', '');
 	const string = record.strings.find(({ id }) => id === place.string);
 	const type = record.moduleTypes.find(({ id }) => id === string?.moduleTypeId);
-	const whole = places.find(
-		({ key }) => key === stringKey(place.string, 'open-circuit-voltage')
-	)?.moduleVolts;
-	if (!type || whole === null || whole === undefined) {
+	const whole = moduleVoltageOf(places, place.string);
+	if (!type || whole === null) {
 		return judged('not-assessed', 'What one module gives here and now is not known yet.');
 	}
 	const { sections } = type.plate;
@@ -46,14 +50,12 @@ export function judgeModuleVolts(
 
 /** A stretch of a string between two parted joints, against as many sound modules. */
 export function judgeSegment(
-	{ places }: Pick<Expectations, 'places'>,
+	{ places }: Pick<ModelJudgement, 'places'>,
 	{ place, value }: Reading
 ): Judged {
 	if (place.kind !== 'stretch') return judged('not-assessed', '');
-	const module = places.find(
-		({ key }) => key === stringKey(place.string, 'open-circuit-voltage')
-	)?.moduleVolts;
-	if (module === null || module === undefined) {
+	const module = moduleVoltageOf(places, place.string);
+	if (module === null) {
 		return judged('not-assessed', 'What one module gives here and now is not known yet.');
 	}
 	const count = place.to - place.from;

@@ -1,11 +1,6 @@
+import type { ModelJudgement } from '../judge-by-model';
 import { BusSource, operate } from '../../circuit';
-import {
-	type Expectations,
-	groupOfString,
-	modulesAtShift,
-	stringAtConditions,
-	USUAL_PARTS
-} from '../../expectation';
+import { groupOfString, modulesAtShift, stringAtConditions, USUAL_PARTS } from '../../expectation';
 import type { Reading } from '../../visit';
 import { type ArrayRecord, endOfString } from '../../record';
 import { judged, type Judged } from './limit-verdict';
@@ -19,7 +14,7 @@ const DEVIATION = { marginal: 0.04, fail: 0.09 } as const;
  */
 export function judgeOperatingVolts(
 	record: ArrayRecord,
-	{ peerGroups }: Pick<Expectations, 'peerGroups'>,
+	{ peerGroups }: Pick<ModelJudgement, 'peerGroups'>,
 	{ place, value }: Reading
 ): Judged {
 	const string = record.strings.find(({ id }) => place.kind === 'string' && id === place.string);

@@ -1,4 +1,5 @@
-import { type Expectations, weighedValue } from '../../expectation';
+import { expectedOf, type ModelJudgement } from '../judge-by-model';
+import { weighedValue } from '../../expectation';
 import { type Reading, stringKey } from '../../visit';
 import { type ArrayRecord, type Part, partsOf, partsOnward } from '../../record';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
@@ -103,7 +104,7 @@ export function judgeLamp({ place, value }: Reading): Judged {
 export function judgeDcVolts(
 	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>,
-	expectations: Pick<Expectations, 'places'>,
+	model: Pick<ModelJudgement, 'places'>,
 	reading: Reading
 ): Judged {
 	const { place, value } = reading;
@@ -113,7 +114,7 @@ export function judgeDcVolts(
 	if (!part) return judged('not-assessed', 'The part is no longer recorded.');
 	if (place.point === 'low-voltage') return judgeSupply(part, value);
 	if (place.point === 'load') return judgeLoadSide(part, standing, reading);
-	return judgeLineSide(record, part, expectations, reading);
+	return judgeLineSide(record, part, model, reading);
 }
 
 function judgeRack(value: number): Judged {
@@ -150,12 +151,12 @@ function stringsThrough(record: ArrayRecord, partId: string) {
 function judgeLineSide(
 	record: ArrayRecord,
 	part: Part,
-	{ places }: Pick<Expectations, 'places'>,
+	{ places }: Pick<ModelJudgement, 'places'>,
 	{ value }: Reading
 ): Judged {
 	const volts = stringsThrough(record, part.id).flatMap(({ id }) => {
-		const place = places.find(({ key }) => key === stringKey(id, 'open-circuit-voltage'));
-		return place?.expected ? [place.expected.value] : [];
+		const expected = expectedOf(places, id);
+		return expected ? [expected.value] : [];
 	});
 	if (volts.length === 0) {
 		return judged('not-assessed', `No expected volts of the strings on ${part.mark} yet.`);

@@ -1,6 +1,7 @@
+import { expectedOf, type ModelJudgement } from '../judge-by-model';
 import { type EffectiveVisit, type MeterAccuracy, type Reading, stringKey } from '../../visit';
 import { leakWords, locateEarthFault } from '../../circuit';
-import { type Expectations, RECTANGULAR } from '../../expectation';
+import { RECTANGULAR } from '../../expectation';
 import { type ArrayRecord, labelPower, type StringRecord, typesInString } from '../../record';
 import { INSULATION, insulationRow } from '../../profiles';
 import { judged, PRACTICE, type Judged } from './limit-verdict';
@@ -78,7 +79,7 @@ export function judgeEarth(
 	record: ArrayRecord,
 	visit: EffectiveVisit,
 	standing: ReadonlyMap<string, Reading>,
-	{ places }: Pick<Expectations, 'places'>,
+	{ places }: Pick<ModelJudgement, 'places'>,
 	reading: Reading
 ): Judged {
 	if (reading.place.kind !== 'string') return judged('not-assessed', '');
@@ -90,8 +91,7 @@ export function judgeEarth(
 		return judged('not-assessed', 'Read the other pole to earth too: only both together tell.');
 	}
 	const voc =
-		standing.get(stringKey(id, 'open-circuit-voltage'))?.value ??
-		places.find(({ key }) => key === stringKey(id, 'open-circuit-voltage'))?.expected?.value;
+		standing.get(stringKey(id, 'open-circuit-voltage'))?.value ?? expectedOf(places, id)?.value;
 	if (voc === undefined) {
 		return judged('not-assessed', 'Read the string’s open-circuit volts too, or enter conditions.');
 	}

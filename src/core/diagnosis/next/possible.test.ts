@@ -1,7 +1,7 @@
+import { judgeByModel } from '../../assessment';
 import { effectiveVisit } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, visitOf, type Planted } from '../../../../tests/support/scenario';
-import { expectReadings } from '../../expectation';
 import { traceGroups } from '../trace-groups';
 import { outcomeInWords } from './outcome-words';
 import { possibleAt } from './possible';
@@ -13,7 +13,7 @@ const stringOf = (faults: Record<string, Planted>, label = 'A2') => {
 	const [group] = traceGroups(
 		record,
 		effectiveVisit(record, visit),
-		expectReadings(record, effectiveVisit(record, visit)).peerGroups
+		judgeByModel(record, effectiveVisit(record, visit)).peerGroups
 	);
 	return group!.posterior.strings.find(({ case: { string } }) => string.label === label)!;
 };

@@ -32,24 +32,6 @@
 	let quantity = $state<(typeof ROUND)[number]>('open-circuit-voltage');
 	let hint = $state<string | null>(null);
 	let zembo = $state.raw<ZembosWay | null>(null);
-	/** Bands, verdicts and differences only where they are asked for. */
-	const places = $derived(
-		judged
-			? session.places
-			: new Map(
-					[...session.places].map(([key, place]) => [
-						key,
-						{
-							...place,
-							expected: null,
-							verdict: null,
-							difference: null,
-							counted: null,
-							missing: null
-						}
-					])
-				)
-	);
 	const clock = $derived(
 		`${Math.floor(session.seconds / 60)}:${String(session.seconds % 60).padStart(2, '0')}`
 	);
@@ -139,7 +121,8 @@
 		</div>
 		<PathView
 			{record}
-			{places}
+			places={session.places}
+			{judged}
 			shown={[quantity]}
 			marks={ROUND.filter((other) => other !== quantity)}
 			room={112}

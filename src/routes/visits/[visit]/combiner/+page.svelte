@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isRead, readingAt, verdictAt } from '$core/assessment';
 	import { resolve } from '$app/paths';
 	import { keyOf, type Place, placeKey, type Quantity, QUANTITY_FACTS } from '$core/visit';
 	import { isAcBranch } from '$core/record';
@@ -92,8 +93,8 @@
 							{#each own as one (keyOf(one))}
 								{@const key = keyOf(one)}
 								{@const limit = session.limits.get(key)}
-								{@const verdict = session.places.get(key)}
-								{@const reading = limit?.reading ?? verdict?.reading ?? null}
+								{@const result = session.places.get(key)}
+								{@const reading = limit?.reading ?? (result ? readingAt(result) : null)}
 								{@const { symbol } = QUANTITY_FACTS[one.quantity]}
 								<button
 									type="button"
@@ -107,8 +108,8 @@
 									>
 									<span class="figure">{reading ? readingFigure(reading) : '—'}</span>
 									{#if limit}<VerdictMark verdict={limit.verdict} word={false} />
-									{:else if verdict?.verdict}<VerdictMark
-											verdict={verdict.verdict}
+									{:else if result && isRead(result)}<VerdictMark
+											verdict={verdictAt(result)}
 											word={false}
 										/>{/if}
 								</button>

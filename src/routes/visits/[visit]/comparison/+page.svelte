@@ -1,9 +1,15 @@
 <script lang="ts">
+	import {
+		supplyLadders,
+		atStandard,
+		changeSince,
+		comparedStrings,
+		type ReadPlace,
+		verdictAt
+	} from '$core/assessment';
 	import { effectiveVisit, findCurrentReadings, placeWords, QUANTITY_FACTS } from '$core/visit';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { atStandard, changeSince, comparedStrings, type PlaceVerdict } from '$core/expectation';
-	import { supplyLadders } from '$core/assessment';
 	import BandScale from '$lib/ui/BandScale.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
@@ -43,9 +49,9 @@
 	};
 
 	/** Where the plain rule and the band differ, in words; empty where they agree. */
-	function plainWords(place: PlaceVerdict): string {
+	function plainWords(place: ReadPlace): string {
 		const plain = session.assessment.plain[place.key];
-		if (!plain || !place.verdict || place.verdict === 'not-assessed') return '';
+		if (!plain || place.state === 'not-assessed') return '';
 		const percent = `${signed(100 * plain.relative, 1)} % off its like`;
 		if (plain.passes && place.verdict === 'fail') {
 			return `The 5 % rule would pass it: ${percent}, ${plain.inModules.toFixed(1)} of a module.`;
@@ -98,33 +104,31 @@
 					>
 					<div class="quantities">
 						{#each [volts, running, short].filter((place) => place !== null) as place (place.key)}
-							{#if place.reading}
-								{@const { unit, symbol } = QUANTITY_FACTS[place.quantity]}
-								<div class="quantity">
-									<span class="soft symbol">{symbol}</span>
-									<span class="scale"><BandScale {place} sections={sections(stringId)} /></span>
-									<span class="figure">{figureOf(place.reading.value, unit)} {unit}</span>
-									{#if place.verdict}<VerdictMark verdict={place.verdict} />{/if}
-									<span class="said">
-										{#if place.missing}{place.missing}
-										{:else if place.relative !== null}<span class="figure"
-												>{signed(100 * place.relative, 1)} %</span
-											>
-											{#if place.counted && place.verdict !== 'pass'}<span class="counted"
-													>{place.counted.words}</span
-												>{/if}{/if}
-									</span>
-									{#if place.tracked && place.tracked.verdict !== 'pass'}
-										<span class="plain"
-											>Operating voltage {place.tracked.measured.toFixed(0)} V; a healthy string has its
-											maximum at {place.tracked.expected.toFixed(0)} ± {(
-												2 * place.tracked.standardUncertainty
-											).toFixed(0)} V.</span
+							{@const { unit, symbol } = QUANTITY_FACTS[place.quantity]}
+							<div class="quantity">
+								<span class="soft symbol">{symbol}</span>
+								<span class="scale"><BandScale {place} sections={sections(stringId)} /></span>
+								<span class="figure">{figureOf(place.reading.value, unit)} {unit}</span>
+								<VerdictMark verdict={verdictAt(place)} />
+								<span class="said">
+									{#if place.state === 'not-assessed'}{place.reason}
+									{:else if place.relative !== null}<span class="figure"
+											>{signed(100 * place.relative, 1)} %</span
 										>
-									{/if}
-									{#if plainWords(place)}<span class="plain">{plainWords(place)}</span>{/if}
-								</div>
-							{/if}
+										{#if place.counted && place.verdict !== 'pass'}<span class="counted"
+												>{place.counted.words}</span
+											>{/if}{/if}
+								</span>
+								{#if place.state === 'judged' && place.tracked && place.tracked.verdict !== 'pass'}
+									<span class="plain"
+										>Operating voltage {place.tracked.measured.toFixed(0)} V; a healthy string has its
+										maximum at {place.tracked.expected.toFixed(0)} ± {(
+											2 * place.tracked.standardUncertainty
+										).toFixed(0)} V.</span
+									>
+								{/if}
+								{#if plainWords(place)}<span class="plain">{plainWords(place)}</span>{/if}
+							</div>
 						{/each}
 					</div>
 				</li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isRead } from '$core/assessment';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import {
@@ -31,7 +32,7 @@
 	/** Quantities of the plan in its order, and those that were read besides. */
 	const tabs = $derived.by((): Quantity[] => {
 		const read = [...session.limits.values()].map(({ reading }) => reading.quantity);
-		const strings = session.assessment.places.flatMap(({ reading }) => reading?.quantity ?? []);
+		const strings = session.assessment.places.filter(isRead).map((place) => place.quantity);
 		return [
 			...new Set([
 				...STRING_QUANTITIES.filter((name) => measurementPointsOf(record, name).length > 0),
@@ -58,7 +59,7 @@
 		STRING_QUANTITIES.filter(
 			(other) =>
 				other !== quantity &&
-				session.assessment.places.some((p) => p.quantity === other && p.reading !== null)
+				session.assessment.places.some((place) => place.quantity === other && isRead(place))
 		)
 	);
 	/** The place whose reasons are open: the last that was read, or the one that was chosen. */
@@ -110,7 +111,8 @@
 		);
 		single = at < 0 ? where : null;
 		index = Math.max(0, at);
-		whyKey = session.places.get(key)?.reading || session.limits.has(key) ? key : null;
+		const result = session.places.get(key);
+		whyKey = (result && isRead(result)) || session.limits.has(key) ? key : null;
 	}
 
 	/** One place on or back; at the end of one quantity the next of the plan begins. */

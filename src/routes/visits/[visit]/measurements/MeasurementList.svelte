@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { readingAt } from '$core/assessment';
 	import { keyOf, type Place, placeWords } from '$core/visit';
 	import type { MeasurementPoint } from '$core/visit-plan';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
@@ -19,7 +20,8 @@
 	{#each spots as spot (keyOf(spot))}
 		{@const key = keyOf(spot)}
 		{@const limit = session.limits.get(key)}
-		{@const reading = limit?.reading ?? session.places.get(key)?.reading ?? null}
+		{@const place = session.places.get(key)}
+		{@const reading = limit?.reading ?? (place ? readingAt(place) : null)}
 		<li>
 			<button
 				type="button"

@@ -1,3 +1,4 @@
+import { expectedAt } from '$core/assessment';
 import { error, json } from '@sveltejs/kit';
 import { readingSchema, type VisitDocument } from '$core/document';
 import { questionBeforeStoring } from '$core/expectation';
@@ -15,7 +16,7 @@ function ask({ record, visit }: VisitDocument, reading: Reading): string | null 
 	const tried = { ...visit, readings: [...visit.readings, reading] };
 	const place = judge(record, tried).places.find((candidate) => candidate.key === key);
 	const { unit } = QUANTITY_FACTS[reading.quantity];
-	return questionBeforeStoring(reading.value, place?.expected?.value ?? null, unit);
+	return questionBeforeStoring(reading.value, (place && expectedAt(place)?.value) ?? null, unit);
 }
 
 export const POST: RequestHandler = async ({ params, request }) => {

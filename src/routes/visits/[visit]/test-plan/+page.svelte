@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { isRead } from '$core/assessment';
 	import { labelRanges, partsOf } from '$core/record';
 	import ArrowRight from '@lucide/svelte/icons/arrow-right';
 	import { resolve } from '$app/paths';
@@ -166,8 +167,7 @@
 				>Isolation<ArrowRight size={20} aria-hidden="true" /></a
 			>
 			<p class="soft">
-				{count(session.assessment.places.filter(({ reading }) => reading).length, 'reading')} of strings
-				stand.
+				{count(session.assessment.places.filter(isRead).length, 'reading')} of strings stand.
 			</p>
 		</aside>
 	</div>

@@ -1,7 +1,7 @@
 import type { Plane } from '../record';
 import { normalQuantile } from '../numerics';
-import type { PeerGroup } from './group';
-import { verdictOf, type Thresholds, type Verdict } from './verdict';
+import type { PeerGroup } from '../expectation';
+import { gradeOf, type Grade, type Thresholds } from './verdict';
 
 /** What the strings of a group have in common, against the stated conditions. */
 export interface GroupVerdict {
@@ -16,7 +16,7 @@ export interface GroupVerdict {
 	/** Effective heat less stated heat, K. */
 	readonly heat: { readonly kelvin: number; readonly standardUncertainty: number };
 	/** Of the common shift, not of any string; null before anything is read. */
-	readonly verdict: Verdict | null;
+	readonly verdict: Grade | null;
 	readonly words: string;
 }
 
@@ -45,7 +45,7 @@ export function judgeGroup(group: PeerGroup, limits: Thresholds): GroupVerdict {
 			standardUncertainty: Math.sqrt(hh / determinant)
 		},
 		heat: { kelvin: shift.heat, standardUncertainty: Math.sqrt(ll / determinant) },
-		verdict: items.length === 0 ? null : verdictOf(distance, limits),
+		verdict: items.length === 0 ? null : gradeOf(distance, limits),
 		words: items.length === 0 ? nothingWords(group) : sharedWords(group)
 	};
 }

@@ -1,14 +1,5 @@
+import type { Scattered } from '../expectation';
 import { normalQuantile, normalTail } from '../numerics';
-import type { Scatter } from './scatter';
-
-/** What makes a reading unsure, the part whose size is itself only estimated kept apart. V or A. */
-export interface Scattered {
-	/** Standard uncertainty without the scatter. */
-	readonly without: number;
-	/** Change of the reading with the scatter. */
-	readonly unit: number;
-	readonly scatter: Scatter;
-}
 
 /** Below this a share of the normal distribution is no longer told from none. */
 const LEAST_SHARE = 1e-280;

@@ -1,7 +1,10 @@
 import { normalQuantile } from '../numerics';
 
-/** The result of a reading. `not-assessed`: nothing to compare it with. A pass means within tolerance, not safe to touch. */
-export type Verdict = 'pass' | 'marginal' | 'fail' | 'not-assessed';
+/** How a reading compares. A pass means within tolerance, not safe to touch. */
+export type Grade = 'pass' | 'marginal' | 'fail';
+
+/** The result of a reading. `not-assessed`: nothing to compare it with. */
+export type Verdict = Grade | 'not-assessed';
 
 /** Distances in standard uncertainties from which a reading is marginal, and from which it fails. */
 export interface Thresholds {
@@ -35,7 +38,7 @@ export function thresholds(judged: number): Thresholds {
 }
 
 /** @param distance measured less expected, in standard uncertainties */
-export function verdictOf(distance: number, limits: Thresholds): Verdict {
+export function gradeOf(distance: number, limits: Thresholds): Grade {
 	const size = Math.abs(distance);
 	const { marginal, fail } = distance > 0 ? limits.above : limits;
 	if (size > fail) return 'fail';

@@ -6,33 +6,39 @@ import {
 	type StringQuantity
 } from '../visit';
 import type { ArrayRecord } from '../record';
-import type { Expectations, PlaceVerdict } from './expect';
-import { STC, translatedString, translatePoint } from './iec60891';
+import { STC, translatedString, translatePoint } from '../expectation';
+import type { ModelJudgement } from './judge-by-model';
+import { isRead, type PlaceResult, type ReadPlace } from './place-result';
 
 /** One string in the comparison: everything that was read of it, worst first. */
 export interface ComparedString {
 	readonly stringId: string;
 	readonly label: string;
-	readonly volts: PlaceVerdict | null;
-	readonly running: PlaceVerdict | null;
-	readonly short: PlaceVerdict | null;
+	readonly volts: ReadPlace | null;
+	readonly running: ReadPlace | null;
+	readonly short: ReadPlace | null;
 	/** How far off it is in modules: of volts, or of its current as a share of the string. */
 	readonly modules: number;
 }
 
 const ofString = (
-	places: ReadonlyMap<string, PlaceVerdict>,
+	places: ReadonlyMap<string, PlaceResult>,
 	id: string,
 	quantity: StringQuantity
-): PlaceVerdict | null => {
-	const place = places.get(stringKey(id, quantity)) ?? null;
-	return place?.reading ? place : null;
+): ReadPlace | null => {
+	const place = places.get(stringKey(id, quantity));
+	return place && isRead(place) ? place : null;
 };
+
+const relativeAt = (place: ReadPlace | null) =>
+	(place?.state === 'judged' ? place.relative : null) ?? 0;
+
+const countedAt = (place: ReadPlace | null) => (place?.state === 'judged' ? place.counted : null);
 
 /** All strings that were read, ordered by how far they are off in modules, the worst first. */
 export function comparedStrings(
 	record: ArrayRecord,
-	{ places }: Pick<Expectations, 'places'>
+	{ places }: Pick<ModelJudgement, 'places'>
 ): ComparedString[] {
 	const byKey = new Map(places.map((place) => [place.key, place]));
 	return record.strings
@@ -41,8 +47,8 @@ export function comparedStrings(
 			const running = ofString(byKey, id, 'operating-current');
 			const short = ofString(byKey, id, 'short-circuit-current');
 			const lost = [
-				Math.abs(volts?.counted?.modules ?? (volts?.relative ?? 0) * moduleCount),
-				...[running, short].map((place) => Math.abs(place?.relative ?? 0) * moduleCount)
+				Math.abs(countedAt(volts)?.modules ?? relativeAt(volts) * moduleCount),
+				...[running, short].map((place) => Math.abs(relativeAt(place)) * moduleCount)
 			];
 			return { stringId: id, label, volts, running, short, modules: Math.max(...lost) };
 		})

@@ -1,8 +1,10 @@
-import { effectiveVisit, findCurrentReadings, keyOf, stringKey, type Visit } from '../visit';
+import { effectiveVisit, findCurrentReadings, keyOf, type Visit } from '../visit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arrayRecord, normalFrom, testId, visitOf } from '../../../tests/support/scenario';
-import { expectReadings } from './expect';
+import { judged, placeAt } from '../../../tests/support/places';
+import { judgeByModel } from './judge-by-model';
+import { expectedAt, reasonAt, verdictAt } from './place-result';
 import { thresholds } from './verdict';
 
 const record = arrayRecord();
@@ -13,9 +15,7 @@ const placeOf = (
 	array = record
 ) => {
 	const string = array.strings.find((candidate) => candidate.label === label)!;
-	return expectReadings(array, effectiveVisit(array, visit)).places.find(
-		(p) => p.key === stringKey(string.id, quantity)
-	)!;
+	return placeAt(judgeByModel(array, effectiveVisit(array, visit)).places, string.id, quantity);
 };
 
 describe('expected values and verdicts', () => {
@@ -36,23 +36,23 @@ describe('expected values and verdicts', () => {
 	});
 
 	it('knows a string from its comparable strings far better than from the sensor', () => {
-		const { expected } = placeOf(visitOf({ record }), 'A1');
-		expect(expected!.siblings).toBe(15);
-		expect(expected!.standardUncertainty).toBeLessThan(
-			0.6 * expected!.fromConditions.standardUncertainty
+		const { expected } = judged(placeOf(visitOf({ record }), 'A1'));
+		expect(expected.siblings).toBe(15);
+		expect(expected.standardUncertainty).toBeLessThan(
+			0.6 * expected.fromConditions.standardUncertainty
 		);
 	});
 
 	it('blames the conditions, not the strings, when all lie alike', () => {
 		const visit = visitOf({ record, lightFactor: 0.72 });
-		const { places, groups } = expectReadings(record, effectiveVisit(record, visit));
-		expect(places.filter((place) => place.verdict === 'fail')).toEqual([]);
+		const { places, groups } = judgeByModel(record, effectiveVisit(record, visit));
+		expect(places.filter((place) => verdictAt(place) === 'fail')).toEqual([]);
 		expect(groups[0]).toMatchObject({
 			verdict: 'fail',
 			words: expect.stringContaining('low on all strings alike')
 		});
 		expect(groups[0]!.light.relative).toBeCloseTo(-0.28, 1);
-		const warm = expectReadings(record, effectiveVisit(record, visitOf({ record, heatShift: 22 })))
+		const warm = judgeByModel(record, effectiveVisit(record, visitOf({ record, heatShift: 22 })))
 			.groups[0]!;
 		expect(warm.words).toContain('warmer than stated');
 	});
@@ -62,28 +62,32 @@ describe('expected values and verdicts', () => {
 			record,
 			faults: { A1: { code: 'connector-reversed' }, B2: { code: 'connector-open' } }
 		});
-		expect(placeOf(visit, 'A1').counted!.words).toBe('polarity reversed, the amount is right');
-		expect(placeOf(visit, 'B2').counted!.words).toBe('no volts: the path is open somewhere');
+		expect(judged(placeOf(visit, 'A1')).counted!.words).toBe(
+			'polarity reversed, the amount is right'
+		);
+		expect(judged(placeOf(visit, 'B2')).counted!.words).toBe(
+			'no volts: the path is open somewhere'
+		);
 	});
 
 	it('has no basis without conditions or without the volts of the current, and says what is missing', () => {
 		const visit = visitOf({ record });
 		const none = placeOf({ ...visit, conditions: [] }, 'A1');
 		expect(none).toMatchObject({
-			verdict: 'not-assessed',
-			missing: expect.stringContaining('Irradiance')
+			state: 'not-assessed',
+			reason: expect.stringContaining('Irradiance')
 		});
 		const unread = placeOf({ ...visit, readings: [] }, 'A1', 'operating-current');
-		expect(unread.verdict).toBeNull();
-		expect(unread.missing).toContain('volts at which the current flows');
+		expect(verdictAt(unread)).toBeNull();
+		expect(reasonAt(unread)).toContain('volts at which the current flows');
 	});
 
 	it('uses the bus volts of a comparable string of the same input before a current is typed', () => {
 		const visit = visitOf({ record });
 		const first = visit.readings.find((reading) => reading.quantity === 'operating-current')!;
 		const one = { ...visit, readings: [first] };
-		expect(placeOf(one, 'A2', 'operating-current').expected!.value).toBeCloseTo(first.value, 0);
-		expect(placeOf(one, 'B1', 'operating-current').expected).toBeNull();
+		expect(expectedAt(placeOf(one, 'A2', 'operating-current'))!.value).toBeCloseTo(first.value, 0);
+		expect(expectedAt(placeOf(one, 'B1', 'operating-current'))).toBeNull();
 	});
 
 	it('shows an off in at most 2 % of healthy visits, whatever the number of readings', () => {
@@ -96,11 +100,11 @@ describe('expected values and verdicts', () => {
 			const VISITS = 150;
 			let alarmed = 0;
 			for (let seed = 1; seed <= VISITS; seed++) {
-				const { places } = expectReadings(
+				const { places } = judgeByModel(
 					array,
 					effectiveVisit(array, visitOf({ record: array, normal: normalFrom(seed * 7919) }))
 				);
-				if (places.some((place) => place.verdict === 'fail')) alarmed++;
+				if (places.some((place) => verdictAt(place) === 'fail')) alarmed++;
 			}
 			// 2 % of 150 is 3; chance of more than 8 at a true rate of 2 % is below 1 in 250.
 			expect(alarmed).toBeLessThanOrEqual(8);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { countDifference } from './difference';
-import { questionBeforeStoring } from './entry-question';
+import { questionBeforeStoring } from '../expectation';
 import { normalQuantile } from '../numerics';
 
 const MODULE = 38;
