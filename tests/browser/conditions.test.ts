@@ -281,8 +281,8 @@ describe('the report', () => {
 		await person.click('[data-step="arrival/weather"] button.act');
 		await person.find('[data-step="arrival/weather"][data-state=done]');
 		await person.goTo(`/visits/${visit}/report`);
-		const text = await person.sees('Not proved: Confirm rack and frames are not live');
-		expect(text).toContain('No lightning, storm or wet');
+		const text = await person.sees('Not completed: Measure frame-to-earth voltage, AC');
+		expect(text).toContain('Confirm no lightning');
 	});
 });
 

@@ -135,7 +135,7 @@ describe('the terminal with its string fuses', () => {
 	it('has a plan in blocks, and an inverter’s text leads to its first test and caution', async () => {
 		visit = await startsAt(0, 'A fault is reported');
 		const plan = await person.sees('Measure behind an open cover, live');
-		expect(plan.indexOf('Look and clamp')).toBeLessThan(plan.indexOf('Measure behind'));
+		expect(plan.indexOf('Inspect and clamp')).toBeLessThan(plan.indexOf('Measure live'));
 		await person.click('#says');
 		await person.types('GFDI fuse blown', Key.TAB);
 		await person.sees('Do not replace the fuse before the earth fault is found');
@@ -158,21 +158,21 @@ describe('the terminal with its string fuses', () => {
 		);
 		await takesStepsTo(/clamp-before/);
 		await takesStep('0.7');
-		await person.sees('Current that does not go to 0 A with the disconnect open is circulating');
+		await person.sees('is circulating', '[data-state=not-proved]');
 		await takesStep('0.1');
 		await takesStepsTo(/dead-plus-minus/);
-		await person.sees('may be charged', '[aria-label="What stays live now"]');
+		await person.find('[aria-label="What stays live now"] [data-live=charged]');
 		await takesStep('310');
-		await person.sees('Not dead: charged still');
+		await person.sees('Not dead', '[data-state=not-proved]');
 		await takesStep('0.4');
 		await takesStepsTo(/^up\//);
-		await person.sees('read dead', '[aria-label="What stays live now"]');
-		await person.sees('Every step is settled');
+		await person.find('[aria-label="What stays live now"] [data-live=proved]');
+		await person.sees('All steps are complete');
 	});
 
 	it('blocks going back on while a string is unread, reversed or out of band', async () => {
-		await person.press('Show the way back on');
-		await person.sees('A1: polarity and open-circuit volts are not read yet');
+		await person.press('Show return to service');
+		await person.sees('A1: measure polarity', '[data-state=blocked]');
 	});
 
 	it('is measured: in the order of the plan, and by the combiner check', async () => {
@@ -194,7 +194,7 @@ describe('the terminal with its string fuses', () => {
 		await person.types('0.02', Key.ENTER);
 		await person.sees('A1 current with the switch off', '.entry h1');
 		await person.types('0.6', Key.ENTER);
-		await person.sees('Zero the clamp away from conductors', '.entry');
+		await person.sees('Zero the clamp', '.entry');
 		await person.sees('A2 open circuit', '.entry h1');
 	});
 
@@ -216,12 +216,12 @@ describe('the terminal with its string fuses', () => {
 			await person.sees('459.9', `[data-string=${mark}]`);
 		}
 		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
-		await person.press('Show the way back on');
+		await person.press('Show return to service');
 		await takesStepsTo(/up\/display/);
 		await person.sees('An inverter watches the grid before it starts');
 		// Going back on ends what was proved: behind the cover is closed to readings again.
 		await person.goTo(`/visits/${visit}/measurements?quantity=open-circuit-voltage`);
-		await person.sees('Make safe first', '.entry');
+		await person.find('.entry .gate');
 	});
 });
 
@@ -230,16 +230,15 @@ describe('the hall with rapid shutdown', () => {
 		const visit = await startsAt(1, 'Taking over');
 		await person.goTo(`/visits/${visit}/isolation?task=dead`);
 		await takesStepsTo(/down\/initiator/);
-		await person.sees('Initiator off');
 		await takesStep();
-		await person.sees('The devices are given this long to let go', '[data-state=waiting]');
-		await person.sees('own leads live behind them', '[aria-label="What stays live now"]');
+		await person.sees('Time allowed for the devices to shut down', '[data-state=waiting]');
+		await person.sees('leads live behind them', '[aria-label="What stays live now"]');
 		await untilPage(driver, `() => (${OPEN_STEP})()?.state === 'next'`, [], 'it never ends');
 		await takesStep('64');
-		await person.sees('A device holds its module up');
+		await person.sees('A device has not shut down', '[data-state=not-proved]');
 		await takesStep('6.6');
 		await takesStepsTo(/^up\//);
-		await person.sees('Every step is settled');
+		await person.sees('All steps are complete');
 	});
 
 	it('with its transmitter’s supply dead shows a ladder whose dark rung is where to look', async () => {
@@ -285,8 +284,8 @@ describe('the hall with rapid shutdown', () => {
 
 describe('the two smaller places', () => {
 	it.each([
-		[2, 'Running current: P1 to P3', 'open circuit', 'Q1: lock and tag off, DC on', 'Loads off'],
-		[3, 'Power of this unit:', 'power of this unit', 'AC on', 'AC connector of the unit apart']
+		[2, 'Running current: P1 to P3', 'open circuit', 'Switch Q1 ON', 'Switch loads OFF'],
+		[3, 'Power of this unit:', 'power of this unit', 'Switch Q1 ON', 'the unit’s AC connector']
 	])(
 		'site %d goes from plan over measuring and comparison to back on',
 		async (n, planned, first, on, off) => {
@@ -305,7 +304,7 @@ describe('the two smaller places', () => {
 				await person.sees('three others are the least to compare it with');
 			}
 			await person.goTo(`/visits/${visit}/isolation?task=dead`);
-			await person.press('Show the way back on');
+			await person.press('Show return to service');
 			await person.sees(on);
 		}
 	);

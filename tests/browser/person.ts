@@ -234,8 +234,8 @@ export class Person {
 
 	/** Answers for a written procedure of one's own, where Zembo would lead through making safe. */
 	async answersForOwnProcedure(): Promise<void> {
-		await this.press('Under our own written procedure');
-		await this.press('I answer for it');
+		await this.press('Use our own written procedure');
+		await this.press('Confirm own procedure');
 	}
 
 	/** Waits until a place is lit and its field has the focus. */

@@ -268,7 +268,7 @@ describe('what programs send', () => {
 		};
 		const cases: [path: string, body: string, status: number, words: RegExp][] = [
 			['safety', '{}', 400, /./],
-			['safety', step({ step: 'arrival/rack', value: 0 }), 409, /before this one is not settled/],
+			['safety', step({ step: 'arrival/rack-dc', value: 0 }), 409, /steps before this one/],
 			['safety', step({ step: 'down/never' }), 409, /no such step/],
 			['safety', step({ surprise: 1 }), 400, /surprise/],
 			['safety', step({}), 201, /arrival\/weather/],

@@ -307,7 +307,7 @@ describe('the screen', () => {
 		await person.arrivesAt(/\/measurements$/);
 		await tabTo(/own written procedure/);
 		await person.types(Key.ENTER);
-		await tabTo(/I answer for it/);
+		await tabTo(/Confirm own procedure/);
 		await person.types(Key.ENTER);
 		await person.isAt('A1', 'open circuit');
 		await person.types('460.8', Key.ENTER);

@@ -31,28 +31,28 @@ const part = (kind: Part['kind'], mark: string, n: number): Part =>
 describe('the order of switching off', () => {
 	it('of a string inverter: AC first, then DC', () => {
 		expect(said(SALTMARSH.record)).toEqual([
-			'Q10: Switch off, lock',
-			'Q1: Switch off, lock',
-			'Q2: Switch off, lock'
+			'Q10: Switch OFF and lock',
+			'Q1: Switch OFF and lock',
+			'Q2: Switch OFF and lock'
 		]);
 	});
 
 	it('of a roof with rapid shutdown: its initiator before anything else', () => {
 		const [first, ...rest] = said(HOLLIN_CREEK.record);
-		expect(first).toMatch(/Initiator off/);
+		expect(first).toMatch(/initiator OFF/);
 		expect(rest.length).toBeGreaterThan(0);
 		const blind = HOLLIN_CREEK.record.parts.map((one) =>
 			one.kind === 'transmitter' ? { ...one, specs: unknownSpecs('transmitter') } : one
 		);
-		expect(said({ ...HOLLIN_CREEK.record, parts: blind })[0]).toContain('is not recorded');
+		expect(said({ ...HOLLIN_CREEK.record, parts: blind })[0]).toContain('not recorded');
 	});
 
 	it('of a battery: loads, then PV, then the battery, whose terminals stay live', () => {
 		const order = said(CAIRN_RIGG.record);
-		expect(order[0]).toBe('Loads off');
+		expect(order[0]).toBe('Switch loads OFF');
 		expect(order.at(-1)).toContain('terminals stay live');
 		const battery = order.length - 1;
-		const pv = order.findIndex((words) => words.includes('Switch off'));
+		const pv = order.findIndex((words) => words.includes('Switch OFF and'));
 		expect(pv).toBeGreaterThan(0);
 		expect(pv).toBeLessThan(battery);
 	});
@@ -67,8 +67,8 @@ describe('the order of switching off', () => {
 		const record = arrayRecord(['A1']);
 		const breaker = part('breaker', 'F1', 1);
 		const disconnect = part('ac-disconnect', 'Q1', 2);
-		expect(said({ ...record, parts: [breaker] })).toEqual(['F1: Switch off, lock']);
-		expect(said({ ...record, parts: [breaker, disconnect] })).toEqual(['Q1: Switch off, lock']);
+		expect(said({ ...record, parts: [breaker] })).toEqual(['F1: Switch OFF and lock']);
+		expect(said({ ...record, parts: [breaker, disconnect] })).toEqual(['Q1: Switch OFF and lock']);
 		expect(said(record)).toEqual([]);
 	});
 });

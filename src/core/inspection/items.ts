@@ -97,7 +97,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 			source: 'Zembo default',
 			beyond: 'act-now'
 		}),
-		caution: 'Live metal: hands off, nobody climbs. Find the earth fault first.'
+		caution: 'If metal is live, do not touch it and do not climb. Find the earth fault first.'
 	},
 	{ id: 'modules-alike', station: 'array', words: 'Modules are alike and as recorded' },
 	{
@@ -105,7 +105,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		station: 'array',
 		words: 'Glass whole, on both sides where it can be seen',
 		caution:
-			'Broken glass still makes power: isolate the string before touching, insulation reading first, never spray.'
+			'Broken modules still produce voltage. Isolate the string and measure its insulation resistance before touching. Never spray broken glass.'
 	},
 	{ id: 'frames', station: 'array', words: 'Frames straight, corners closed' },
 	{ id: 'cells', station: 'array', words: 'No discolouration, snail trails or burn marks' },
@@ -150,7 +150,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		station: 'wiring',
 		words: 'Connectors of one make, fully home, none in water',
 		when: dcSide,
-		caution: 'Look, do not pull: a connector is never opened under load.'
+		caution: 'Look, do not pull. Never open a connector under load.'
 	},
 	{ id: 'drip-loops', station: 'wiring', words: 'Drip loops where cables enter' },
 	{
@@ -211,7 +211,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 			source: 'NEC 690.12(B)(1), 30 V, not verified',
 			beyond: 'mend-soon'
 		}),
-		caution: 'The limits are for firefighters. A device is no proof of dead: a reading is.'
+		caution: 'The limits protect firefighters. A device does not prove dead; a reading does.'
 	},
 	{
 		id: 'inverter-cool',
@@ -236,7 +236,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		station: 'battery',
 		words: 'Breaker within reach, polarity marked',
 		per: ['battery'],
-		caution: 'Battery terminals are always live: insulated tools, covers on.'
+		caution: 'Battery terminals are always live. Use insulated tools. Keep covers on.'
 	},
 	{ id: 'battery-room', station: 'battery', words: 'Clearances and venting', per: ['battery'] },
 	{ id: 'ac-dedicated', station: 'ac-side', words: 'Breaker feeds nothing else', per: ['breaker'] },
@@ -315,7 +315,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		when: dcSide,
 		measured: insulationLimit,
 		caution:
-			'Clear and bar the area, isolate the array at both ends, test at or below the module’s maximum system voltage; discharge, read about 0 V.'
+			'Clear and bar the area. Isolate the array at both ends. Test at or below the module’s maximum system voltage. Discharge afterwards and confirm at most 5 V.'
 	},
 	{
 		id: 'infrared',

@@ -17,6 +17,7 @@ export function step(phase: SafetyStep['phase'], given: Plain): SafetyStep {
 		effect: null,
 		cautions: [],
 		blocked: null,
+		earlierKey: null,
 		...given
 	};
 }
@@ -28,7 +29,7 @@ const KNOWN_CURRENT = 0.5;
 
 const EVERY_TIME = 'common practice';
 
-/** The steps of arriving: weather and people, the test equipment against the cold volts, the meter, the rack. */
+/** The steps on arrival: weather and people, the rating of the test equipment, the meter, the rack. */
 export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): SafetyStep[] {
 	const most = highestColdVolts(record);
 	const needed = most ? Math.ceil(most.volts) : null;
@@ -37,10 +38,10 @@ export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): Safe
 			key: `arrival/kit-${which}`,
 			title,
 			proof: {
-				words: 'The lowest DC rating printed on it',
+				words: 'Lowest DC rating printed on it',
 				unit: 'V',
 				limit: { least: needed ?? 1 },
-				source: 'rating at or above the cold volts of the place; common practice',
+				source: 'rated for the highest voltage of the place or more; common practice',
 				beyond: `Refused: up to ${needed} V can be present here (${most?.words ?? 'not known'}). Use test equipment rated for it.`
 			},
 			blocked: most
@@ -50,67 +51,73 @@ export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): Safe
 	return [
 		step('arrival', {
 			key: 'arrival/weather',
-			title: 'No lightning, storm or wet; ladder and fall protection in place',
+			title: 'Confirm no lightning, high wind or wet. Fit ladder and fall protection.',
 			cautions: [
 				{
 					words:
-						'Fragile roof and skylights known. Fire watch where there is heat damage or broken glass.',
+						'Identify fragile roof and skylights. Set a fire watch where there is heat damage or broken glass.',
 					source: EVERY_TIME
 				}
 			]
 		}),
 		step('arrival', {
 			key: 'arrival/people',
-			title: 'Two people or a call-in; who holds the locks; emergency shutdown known'
+			title: 'Confirm two people or a call-in, who holds the locks, and the emergency shutdown'
 		}),
-		rating('volts', 'Meter, leads and probes: rating read, CAT III or higher'),
-		rating('amps', 'Clamp: rating read, CAT III or higher'),
+		rating('volts', 'Read the DC rating of meter, leads and probes: CAT III or higher'),
+		rating('amps', 'Read the DC rating of the clamp meter: CAT III or higher'),
 		step('arrival', {
 			key: 'arrival/meter-proved',
-			title: 'Meter proved on a known DC source, leads in V and COM',
+			title: 'Verify the meter on a known DC source, leads in V and COM',
 			proof: {
-				words: 'The known source, as the meter shows it',
+				words: 'Known source, as the meter displays it',
 				unit: 'V',
 				limit: { least: KNOWN_SOURCE },
 				source: 'test, prove, test; common practice',
-				beyond: 'The meter does not show what is there. Take another, and leads that are whole.'
+				beyond: 'The meter does not display the known voltage. Replace the leads, or the meter.'
 			}
 		}),
 		step('arrival', {
 			key: 'arrival/clothes',
-			title: 'Insulating gloves with leather protectors, eye and arc protection, jewellery off',
+			title:
+				'Put on insulating gloves with leather protectors, eye and arc protection. Remove jewellery.',
 			cautions: [
 				{
-					words: `Gloves rated for at least ${needed ?? 'the cold volts'}${needed === null ? '' : ' V'} DC; clothing by the site’s arc-flash assessment. A non-contact tester does not see DC.`,
+					words: `Use gloves rated for at least ${needed === null ? 'the highest voltage of the array' : `${needed} V DC`}, and clothing by the site’s arc-flash assessment. A non-contact tester does not detect DC.`,
 					source: EVERY_TIME
 				}
 			]
 		}),
-		step('arrival', {
-			key: 'arrival/rack',
-			title: 'Confirm rack and frames are not live, before touching them',
-			proof: {
-				words: 'Frame or rail to earth, DC and AC',
-				unit: 'V',
-				limit: { most: DEAD_VOLTS },
-				source: `${DEAD_VOLTS} V is judgement`,
-				beyond: 'The metal is live. Hands off; nobody climbs. Find the earth fault first.'
-			}
-		})
+		...(['DC', 'AC'] as const).map((current) =>
+			step('arrival', {
+				key: `arrival/rack-${current.toLowerCase()}`,
+				earlierKey: 'arrival/rack',
+				title: `Measure frame-to-earth voltage, ${current}. Do not touch metal first.`,
+				proof: {
+					words: `Frame or rail to earth, ${current}`,
+					unit: 'V',
+					limit: { most: DEAD_VOLTS },
+					source: `${DEAD_VOLTS} V: Zembo default`,
+					beyond: 'The metal is live. Do not touch it, do not climb. Find the earth fault first.'
+				}
+			})
+		)
 	];
 }
 
-/** The clamp shown to work, without which 0 A says nothing. */
+/** The clamp meter verified, without which a reading of 0 A means nothing. */
 export function clampProved(phase: SafetyStep['phase'], key: string): SafetyStep {
 	return step(phase, {
 		key,
-		title: 'Clamp zeroed, then shown a known DC current',
+		title: 'Zero the clamp meter. Verify it on a known DC current.',
 		proof: {
-			words: 'The known current, as the clamp shows it',
+			words: 'Known current, as the clamp meter displays it',
 			unit: 'A',
 			limit: { least: KNOWN_CURRENT },
-			source: '0 A counts only from a clamp that has just shown a current; common practice',
-			beyond: 'The clamp does not show it. Zero it away from conductors, or take another.'
+			source:
+				'0 A counts only from a clamp meter just verified on a known current; common practice',
+			beyond:
+				'The clamp meter does not display the known current. Zero it away from conductors, or replace it.'
 		}
 	});
 }

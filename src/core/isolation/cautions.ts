@@ -1,3 +1,5 @@
+import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
+
 /** How a test exposes the person who does it. */
 export type Exposure =
 	| 'closed-cover'
@@ -15,39 +17,38 @@ export interface Caution {
 
 /** Stands wherever a caution or a limit is shown. */
 export const WHO_DECIDES =
-	'Local code, the makers’ instructions and the licensed person decide. Zembo says what has been measured, never that a thing may be touched.';
+	'Local code, the manufacturer’s instructions and the licensed person decide. Zembo reports what was measured, never that a part may be touched.';
 
 /** Stands beside a test behind a cover or in a joint. */
 export const MAKE_SAFE_FIRST =
-	'This test needs an opened cover or joint: complete the steps of “Isolation” before it. A joint is opened only where the current is proved 0 A.';
+	'Complete the steps of “Isolation” before opening a cover or connector. Open a connector only after no current was measured in it.';
 
 const COMMON: Caution = {
 	words:
-		'Two people or a call-in. Prove the meter on a known source before and after. The sun cannot be switched off: the string side of every fuse and all module leads stay live in daylight.',
+		'Work in pairs or with a call-in. Verify the meter on a known source before and after. The sun cannot be switched off: the string side of every fuse and all module leads stay live in daylight.',
 	source: 'common practice'
 };
 
 const TEST_EQUIPMENT = (ceiling: number): Caution => ({
-	words: `Meter, clamp, leads and probes each rated for at least ${Math.round(ceiling)} V DC and CAT III (label Voc of the string x 1.25, hard frost); leads in V and COM; insulating gloves with leather protectors, eye and arc protection by the site’s assessment. A non-contact tester does not see DC.`,
+	words: `Use meter, clamp meter, leads and probes rated for at least ${Math.round(ceiling)} V DC and CAT III (string Voc × 1.25, hard frost), leads in V and COM. Wear insulating gloves with leather protectors, eye and arc protection by the site’s assessment. A non-contact tester does not detect DC.`,
 	source:
-		'rating: NEC Table 690.7(A), factor at -36 to -40 degC, from memory; the rest common practice'
+		'rating: NEC Table 690.7(A), factor at −36 to −40 °C, clause not verified; the rest common practice'
 });
 
 const DEAD: Caution = {
-	words:
-		'Dead means proved: disconnect off, locked and tagged; 0 A from a clamp that was zeroed, stands round one conductor and has just shown a known DC current; the capacitors’ time waited (5 minutes if unknown); then + to -, + to earth and - to earth read 0 V. Current that stays with the disconnect open is circulating: open nothing, wait for low light, call a specialist.',
-	source: 'common practice; 0.2 A as the limit of “no current” is judgement'
+	words: `Prove dead before touching: disconnect off, locked and tagged; at most ${NO_CURRENT} A in one conductor, by a clamp meter zeroed and just verified on a known DC current; capacitor time waited (5 minutes if unknown); then + to −, + to earth and − to earth at most ${DEAD_VOLTS} V. Current that remains with the disconnect open is circulating: open nothing, wait for low light, call a specialist.`,
+	source: `common practice; ${NO_CURRENT} A and ${DEAD_VOLTS} V: Zembo default`
 };
 
 const JOINT: Caution = {
 	words:
-		'A connector is never opened under load. 0 V at the end of an open string is not dead: the whole string’s volts stand across the break, and each half may be live to earth. Touch neither side.',
+		'Never open a connector under load. 0 V at the end of an open string is not dead: the full string voltage is across the break, and each half may be live to earth. Touch neither side.',
 	source: 'common practice'
 };
 
 const ROOF: Caution = {
 	words:
-		'Ladder and fall protection, fragile roof and skylights known, no lightning, wind or wet. Read rack and frames for voltage before a hand goes on them. Never spray live or broken glass.',
+		'Use ladder and fall protection. Identify fragile roof and skylights. Stop for lightning, wind or wet. Measure frame-to-earth voltage before touching metal. Never spray live or broken glass.',
 	source: 'common practice'
 };
 
@@ -81,34 +82,34 @@ export function opensSomething(exposure: Exposure): boolean {
 /** A reversed string is a danger of its own, before any test. */
 export const REVERSED_STRING: Caution = {
 	words:
-		'Treat this string as reversed until it is proved otherwise. Close nothing: beside parallel strings about twice Voc stands across its fuse. If it is connected already, leave the DC switch closed until the current is under 0.5 A (unless the maker says otherwise), then proceed.',
-	source: 'common practice; 0.5 A is judgement'
+		'Treat this string as reversed until measured otherwise. Do not connect it: in parallel with other strings about twice Voc is across its fuse. If it is already connected, leave the DC switch closed until the current is below 0.5 A (unless the manufacturer states otherwise), then go on.',
+	source: 'common practice; 0.5 A: Zembo default'
 };
 
 /** Current that flows from string to string. */
 export const CIRCULATING: Caution = {
 	words:
-		'Current that does not go to 0 A with the disconnect open is circulating: open no fuse, connector or switch. Wait for low light, read again, call a specialist.',
+		'Current that remains with the disconnect open is circulating. Open no fuse, connector or switch. Wait for low light, measure again, call a specialist.',
 	source: 'common practice'
 };
 
 /** A blown string fuse is a message. */
 export const BLOWN_FUSE: Caution = {
 	words:
-		'A blown string fuse usually means reverse current. Before it is replaced: polarity, open-circuit volts, insulation and shorted modules of that string.',
+		'A blown string fuse usually indicates reverse current. Before replacing it, check polarity, open-circuit voltage, insulation resistance and shorted modules of that string.',
 	source: 'common practice'
 };
 
 /** A string with no volts. */
 export const OPEN_STRING: Caution = {
-	words: 'No volts is not dead: somewhere on this string its full voltage stands across a break.',
+	words: 'No voltage is not dead: somewhere on this string its full voltage is across a break.',
 	source: 'common practice'
 };
 
 /** A conductor that touches metal. */
 export const EARTH_FAULT: Caution = {
 	words:
-		'Treat both poles and all metal as live to earth until measured. The earth-fault fuse is not replaced before the fault is found.',
+		'Treat both poles and all metal as live to earth until measured. Find the fault before replacing the ground-fault fuse.',
 	source: 'common practice'
 };
 

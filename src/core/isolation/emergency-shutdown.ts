@@ -17,16 +17,16 @@ export function emergencyOrder(record: ArrayRecord): ShutdownStep[] {
 		return found.length > 0 ? found.map((part) => ({ words, part })) : [];
 	};
 	const ac: ShutdownStep[] = [
-		...each('ac-disconnect', 'Switch off, lock'),
-		...(partsOf(parts, 'ac-disconnect').length === 0 ? each('breaker', 'Switch off, lock') : [])
+		...each('ac-disconnect', 'Switch OFF and lock'),
+		...(partsOf(parts, 'ac-disconnect').length === 0 ? each('breaker', 'Switch OFF and lock') : [])
 	];
-	const dc = each('dc-disconnect', 'Switch off, lock');
+	const dc = each('dc-disconnect', 'Switch OFF and lock');
 	switch (record.system) {
 		case 'off-grid':
 			return [
-				{ words: 'Loads off', part: null },
+				{ words: 'Switch loads OFF', part: null },
 				...dc,
-				...each('battery', 'Open its breaker; its terminals stay live')
+				...each('battery', 'Open the breaker; the terminals stay live')
 			];
 		case 'micro-inverters':
 			return ac;
@@ -40,8 +40,8 @@ export function emergencyOrder(record: ArrayRecord): ShutdownStep[] {
 function initiators(record: ArrayRecord): ShutdownStep[] {
 	return partsOf(record.parts, 'transmitter').map((part) => ({
 		words: part.specs.initiator
-			? `Initiator off: ${part.specs.initiator}`
-			: 'Initiator off (where it is, is not recorded)',
+			? `Switch the initiator OFF: ${part.specs.initiator}`
+			: 'Switch the initiator OFF (location not recorded)',
 		part
 	}));
 }

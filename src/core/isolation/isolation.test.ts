@@ -83,39 +83,45 @@ class Walker {
 	}
 }
 
-const titles = (steps: readonly SafetyStep[]) => steps.map(({ title }) => title);
-const at = (steps: readonly SafetyStep[], words: RegExp) => {
-	const index = titles(steps).findIndex((title) => words.test(title));
-	if (index < 0) throw new Error(`no step says ${words}: ${titles(steps).join('; ')}`);
+const keysOf = (steps: readonly SafetyStep[]) => steps.map(({ key }) => key);
+/** Where the first step of a kind stands, at a part or string where one is named. */
+const at = (steps: readonly SafetyStep[], kind: string, id = '') => {
+	const index = keysOf(steps).findIndex((key) => key.startsWith(kind) && key.endsWith(id));
+	if (index < 0) throw new Error(`no step ${kind} ${id}: ${keysOf(steps).join(' ')}`);
 	return index;
 };
+const partOf = ({ parts }: ArrayRecord, mark: string) =>
+	parts.find((part) => part.mark === mark)!.id;
 
 describe('the way down', () => {
 	it('of a string inverter follows the order, by the name of each device', () => {
-		const steps = switchingOff(SALTMARSH.record, 'dead');
+		const { record } = SALTMARSH;
+		const steps = switchingOff(record, 'dead');
+		const part = (mark: string) => partOf(record, mark);
+		const string = (label: string) => record.strings.find((one) => one.label === label)!.id;
 		const order = [
-			/^Stop INV 1/,
-			/^AC disconnect Q10 off, lock, tag/,
-			/INV 1: AC power 0/,
-			/^Clamp zeroed/,
-			/^A1: clamp shows 0 A$/,
-			/^B4: clamp shows 0 A$/,
-			/^DC disconnect Q1 off/,
-			/^DC disconnect Q2 off/,
-			/^A1: clamp shows 0 A again/,
-			/plus to minus/,
-			/plus to earth/,
-			/minus to earth/,
-			/^Meter proved again/,
-			/^String fuses out/
-		].map((words) => at(steps, words));
+			['down/stop', part('INV 1')],
+			['down/off', part('Q10')],
+			['down/ac-power', part('INV 1')],
+			['down/clamp-proved', ''],
+			['down/clamp-before', string('A1')],
+			['down/clamp-before', string('B4')],
+			['down/off', part('Q1')],
+			['down/off', part('Q2')],
+			['down/clamp-after', string('A1')],
+			['down/dead-plus-minus', part('INV 1')],
+			['down/dead-plus-earth', part('INV 1')],
+			['down/dead-minus-earth', part('INV 1')],
+			['down/meter-again', part('INV 1')],
+			['down/fuses-out', '']
+		].map(([kind, id]) => at(steps, kind!, id));
 		expect(order).toEqual(order.toSorted((a, b) => a - b));
-		expect(steps[at(steps, /plus to minus/)]!.wait!.seconds).toBeGreaterThanOrEqual(300);
+		expect(steps[at(steps, 'down/dead-plus-minus')]!.wait!.seconds).toBeGreaterThanOrEqual(300);
 	});
 
 	it('behind rapid shutdown begins at the initiator, and measures after the edition’s time', () => {
 		const steps = switchingOff(HOLLIN_CREEK.record, 'dead');
-		expect(steps[0]!.title).toMatch(/^Initiator off/);
+		expect(steps[0]!.effect).toEqual({ kind: 'initiator-off' });
 		expect(steps[1]).toMatchObject({ wait: { seconds: 30 }, proof: { limit: { most: 30 } } });
 		const old = {
 			...HOLLIN_CREEK.record,
@@ -123,19 +129,27 @@ describe('the way down', () => {
 		};
 		expect(switchingOff(old, 'dead')[1]!.wait!.seconds).toBe(10);
 		// Volts behind the devices are read while they are fed, so live work leaves them on.
-		expect(titles(switchingOff(HOLLIN_CREEK.record, 'open-live')).join()).not.toMatch(/Initiator/);
+		expect(keysOf(switchingOff(HOLLIN_CREEK.record, 'open-live')).join()).not.toMatch(/initiator/);
 	});
 
 	it('of a battery opens PV before the battery, and says that its terminals stay live', () => {
 		const steps = switchingOff(CAIRN_RIGG.record, 'dead');
-		expect(at(steps, /Loads off/)).toBe(0);
-		expect(at(steps, /PV disconnect/)).toBeLessThan(at(steps, /battery breaker off/));
+		expect(at(steps, 'down/loads')).toBe(0);
+		expect(at(steps, 'down/off', partOf(CAIRN_RIGG.record, 'Q1'))).toBeLessThan(
+			at(steps, 'down/battery')
+		);
 		expect(JSON.stringify(steps)).toContain('always live');
 	});
 
 	it('of micro-inverters is the branch breaker, then AC, then DC', () => {
 		const steps = switchingOff(KILN_LANE.record, 'dead');
-		expect(titles(steps).join()).toMatch(/off, lock.*no volts.*AC connector/s);
+		const pairs = ['line-line', 'line-neutral', 'line-earth'];
+		const order = [
+			'down/off',
+			...pairs.map((pair) => `down/branch-dead-${pair}`),
+			'down/ac-connector'
+		].map((kind) => at(steps, kind));
+		expect(order).toEqual(order.toSorted((a, b) => a - b));
 	});
 
 	it('of optimisers waits below 50 V, near what they put out in standby', () => {
@@ -148,9 +162,12 @@ describe('the way down', () => {
 			}))
 		};
 		const steps = switchingOff(record, 'dead');
-		const standby = steps[at(steps, /below 50 V/)]!;
-		expect(standby.title).toContain('near 12 V a string');
-		expect(at(steps, /below 50 V/)).toBeLessThan(at(steps, /DC disconnect/));
+		const standby = steps[at(steps, 'down/standby')]!;
+		expect(standby.title).toMatch(/\b12 V\b/);
+		expect(standby.proof!.limit).toEqual({ most: 50 });
+		expect(at(steps, 'down/standby')).toBeLessThan(
+			at(steps, 'down/off', partOf(SALTMARSH.record, 'Q1'))
+		);
 	});
 
 	it('of nothing recorded asks what nobody knows, and of closed covers nothing', () => {
@@ -335,7 +352,7 @@ describe('what stays live', () => {
 		walker.walk('down');
 		const { modules } = live(walker);
 		expect(modules.volts).toBeLessThan(30);
-		expect(modules.words).toContain('own leads live');
+		expect(modules.state).toBe('live');
 	});
 
 	it('is fed by the battery until its breaker is off', () => {
@@ -360,7 +377,7 @@ describe('the way back on', () => {
 
 	it('is blocked until polarity and volts of every string stand in their band', () => {
 		const nothing = switchingOn(SALTMARSH.record, NO_PLACES)[0]!;
-		expect(nothing.blocked).toContain('A1: polarity and open-circuit volts are not read yet');
+		expect(nothing.blocked).toContain('A1: measure polarity');
 		expect(switchingOn(SALTMARSH.record, places())[0]!.blocked).toBeNull();
 		const [a1] = SALTMARSH.record.strings;
 		const turned = visit.readings.map((reading) =>
@@ -374,18 +391,18 @@ describe('the way back on', () => {
 		const short = turned.map((reading) =>
 			reading.value < 0 ? { ...reading, value: -reading.value - 40 } : reading
 		);
-		expect(closingProblem(a1!, places(short))).toContain('out of their band');
+		expect(closingProblem(a1!, places(short))).toContain('open-circuit voltage failed');
 	});
 
 	it('goes DC, then AC, and notes what the inverter says; a battery before its PV', () => {
 		const grid = switchingOn(SALTMARSH.record, places());
-		expect(at(grid, /fuses in/)).toBeLessThan(at(grid, /Q1: .*DC on/));
-		expect(at(grid, /DC on/)).toBeLessThan(at(grid, /AC on/));
-		expect(at(grid, /AC on/)).toBeLessThan(at(grid, /power noted/));
+		const order = ['up/polarity', 'up/fuses-in', 'up/dc', 'up/ac', 'up/display'];
+		const found = order.map((kind) => at(grid, kind));
+		expect(found).toEqual(found.toSorted((a, b) => a - b));
 		const off = switchingOn(CAIRN_RIGG.record, NO_PLACES);
-		expect(at(off, /battery breaker on/)).toBeLessThan(at(off, /DC on/));
+		expect(at(off, 'up/battery')).toBeLessThan(at(off, 'up/dc'));
 		const shutdown = switchingOn(HOLLIN_CREEK.record, NO_PLACES);
-		expect(JSON.stringify(shutdown)).toContain('devices x standby volts');
+		expect(shutdown[at(shutdown, 'up/initiator')]!.cautions).toHaveLength(1);
 	});
 
 	it('ends what was proved: going down again begins anew', () => {

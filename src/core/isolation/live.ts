@@ -217,7 +217,7 @@ function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
 const UNKNOWN: LiveSegment = {
 	state: 'live',
 	volts: null,
-	words: 'live; how many volts is not known, since its modules are not recorded'
+	words: 'live; voltage not known, its modules are not recorded'
 };
 
 function ownSide(string: StringRecord, volts: number | null, { initiator }: Switches): LiveSegment {
@@ -228,7 +228,7 @@ function ownSide(string: StringRecord, volts: number | null, { initiator }: Swit
 		volts,
 		words:
 			initiator === 'off' && devices
-				? 'devices off, each module’s own leads live behind them'
+				? 'devices off; module leads live behind them'
 				: 'live in daylight, whatever is switched'
 	};
 }
@@ -263,11 +263,16 @@ function endSide(
 	const end = endOfString(record, string);
 	const way = partsOnward(record, string.to).filter(({ kind }) => kind === 'dc-disconnect');
 	if (!way.some(({ id }) => open.has(id))) {
-		return bus ? { state: 'live', volts: bus.volts, words: 'joined to the strings' } : UNKNOWN;
+		return bus ? { state: 'live', volts: bus.volts, words: 'connected to the strings' } : UNKNOWN;
 	}
-	if (end && provedDead.has(end.id)) return { state: 'proved', volts: 0, words: 'read dead' };
+	if (end && provedDead.has(end.id))
+		return { state: 'proved', volts: 0, words: 'proved dead by a reading' };
 	const battery = record.parts.some(({ id, kind }) => kind === 'battery' && !batteriesOff.has(id));
 	return battery && end?.kind === 'charge-controller'
 		? { state: 'live', volts: null, words: 'fed by the battery' }
-		: { state: 'charged', volts: null, words: 'switched off; capacitors may hold it; not proved' };
+		: {
+				state: 'charged',
+				volts: null,
+				words: 'switched off; capacitors may be charged; not proved dead'
+			};
 }

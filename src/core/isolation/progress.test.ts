@@ -66,12 +66,26 @@ describe('a sequence', () => {
 		const entries = [entry('do', 0), entry('wait', 310, 31)];
 		expect(states(entries, 311)).toEqual(['done', 'not-proved', 'later']);
 		expect(notProved(progressOf(STEPS, entries, clock(311)))).toEqual([
-			'Not proved: Volts of the bus.'
+			'Not completed: Volts of the bus.'
 		]);
 	});
 
 	it('is not settled by a tick where a reading is wanted', () => {
 		expect(states([entry('do', 0), entry('wait', 310)], 311)[1]).toBe('not-proved');
+	});
+
+	it('counts what was entered while it was one step with others, until it is entered by itself', () => {
+		const split = [
+			{ ...WAIT, wait: null, key: 'dc', earlierKey: 'both' },
+			{ ...WAIT, wait: null, key: 'ac', earlierKey: 'both' }
+		];
+		const both = entry('both', 5, 12);
+		expect(states([both], 6, split)).toEqual(['done', 'done']);
+		expect(states([both, entry('dc', 7, null, { withdrawn: true })], 8, split)).toEqual([
+			'next',
+			'later'
+		]);
+		expect(states([both, entry('ac', 7, 400)], 8, split)).toEqual(['done', 'not-proved']);
 	});
 
 	it('begins anew from a step that was done anew', () => {

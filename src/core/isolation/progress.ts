@@ -55,10 +55,13 @@ export function progressOf(
 	now: Clock
 ): StepProgress[] {
 	const standing = currentSafetyEntries(entries);
+	const entered = new Set(entries.map(({ step }) => step));
+	const earlierEntry = ({ key, earlierKey }: SafetyStep) =>
+		earlierKey === null || entered.has(key) ? undefined : standing.get(earlierKey);
 	let open = true;
 	let before = 0;
 	return steps.map((one): StepProgress => {
-		const entry = standing.get(one.key) ?? null;
+		const entry = standing.get(one.key) ?? earlierEntry(one) ?? null;
 		if (!open) return { step: one, state: 'later', entry, remaining: 0 };
 		const settled =
 			isSettled(one, entry ?? undefined) && one.blocked === null && waited(one, before, entry!);
@@ -92,5 +95,5 @@ function remainingSeconds({ wait }: SafetyStep, since: number, now: Clock): numb
 export function notProved(progress: readonly StepProgress[]): string[] {
 	return progress
 		.filter(({ state, step }) => state !== 'done' && step.proof !== null)
-		.map(({ step }) => `Not proved: ${step.title}.`);
+		.map(({ step }) => `Not completed: ${step.title.replace(/\.$/, '')}.`);
 }

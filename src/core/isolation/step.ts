@@ -42,7 +42,7 @@ export interface SafetyStep {
 	/** Stays the same as long as the record names the same parts. */
 	readonly key: string;
 	readonly phase: Phase;
-	/** "AC disconnect Q10 off, lock, tag". */
+	/** "Switch AC disconnect Q10 OFF. Fit lock and tag." */
 	readonly title: string;
 	/** Where a stranger finds the device; empty where it is none. */
 	readonly where: string;
@@ -54,6 +54,8 @@ export interface SafetyStep {
 	readonly cautions: readonly Caution[];
 	/** Why the step must not be taken now, in words; null where nothing forbids it. */
 	readonly blocked: string | null;
+	/** Key of the one step that this and others once were together: what was entered there counts for each. */
+	readonly earlierKey: string | null;
 }
 
 /** What one comes to do: it decides how far down the sequence goes. */
@@ -61,8 +63,8 @@ export const TASKS = ['closed-covers', 'open-live', 'dead'] as const;
 export type Task = (typeof TASKS)[number];
 
 export const TASK_WORDS: Readonly<Record<Task, string>> = {
-	'closed-covers': 'Look and clamp, covers closed',
-	'open-live': 'Measure behind an open cover, live',
+	'closed-covers': 'Inspect and clamp, covers closed',
+	'open-live': 'Measure live, cover open',
 	dead: 'Work on dead parts'
 };
 

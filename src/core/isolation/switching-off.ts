@@ -5,8 +5,8 @@ import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
 import { clampProved, step } from './arrival';
 import type { Effect, SafetyStep, Task, Wait } from './step';
 
-const JUDGEMENT = 'judgement, editable in the house’s own rules';
-/** Minutes waited where the maker's are not recorded; common practice. */
+const DEFAULT = 'Zembo default';
+/** Minutes waited where the manufacturer's are not recorded; common practice. */
 const USUAL_MINUTES = 5;
 /** Display volts of an array with optimisers below which they have let go, V; common practice. */
 const OPTIMISERS_OFF = 50;
@@ -23,7 +23,7 @@ function at(part: Part, verb: string, title: string, effect: Effect | null): Saf
 }
 
 const lockOff = (words: string, part: Part, effect: Effect): SafetyStep =>
-	at(part, 'off', `${words} ${part.mark} off, lock, tag`, effect);
+	at(part, 'off', `Switch ${words} ${part.mark} OFF. Fit lock and tag.`, effect);
 
 /** AC side off: at its disconnects, or where there are none at the breakers. */
 function acOff({ parts }: ArrayRecord): SafetyStep[] {
@@ -46,13 +46,13 @@ function noCurrent(record: ArrayRecord, when: 'before' | 'after'): SafetyStep[] 
 		.map((string) =>
 			step('down', {
 				key: `down/clamp-${when}/${string.id}`,
-				title: `${string.label}: clamp shows 0 A${when === 'after' ? ' again' : ''}`,
-				where: 'round one conductor',
+				title: `Confirm no current in ${string.label}${when === 'after' ? ', disconnect open' : ''}`,
+				where: 'clamp meter round one conductor',
 				proof: {
-					words: `Clamp round one conductor of ${string.label}`,
+					words: `Current in one conductor of ${string.label}`,
 					unit: 'A',
 					limit: { most: NO_CURRENT },
-					source: `${NO_CURRENT} A is ${JUDGEMENT}`,
+					source: `${NO_CURRENT} A: ${DEFAULT}`,
 					beyond: CIRCULATING.words
 				}
 			})
@@ -65,10 +65,10 @@ function shutdownLimit({ edition }: SiteRules): {
 	readonly clause: string;
 } {
 	return edition === 2014
-		? { seconds: 10, clause: 'NEC 2014 690.12, 30 V within 10 s, from memory' }
+		? { seconds: 10, clause: 'NEC 2014 690.12, 30 V within 10 s, clause not verified' }
 		: {
 				seconds: 30,
-				clause: `NEC ${edition ?? '2017 on'} 690.12(B), 30 V outside the array within 30 s, from memory`
+				clause: `NEC ${edition ?? '2017 on'} 690.12(B), 30 V outside the array within 30 s, clause not verified`
 			};
 }
 
@@ -81,31 +81,31 @@ function initiatorOff(record: ArrayRecord): SafetyStep[] {
 		at(
 			part,
 			'initiator',
-			`Initiator off${part.specs.initiator ? `: ${part.specs.initiator}` : ''}`,
+			`Switch the initiator OFF${part.specs.initiator ? `: ${part.specs.initiator}` : ''}`,
 			{ kind: 'initiator-off' }
 		),
 		step('down', {
 			key: `down/shutdown/${part.id}`,
-			title: `Volts of the strings at the inverter after ${seconds} s`,
+			title: `Measure string voltage at the inverter after ${seconds} s`,
 			part,
 			where: 'at the inverter’s DC terminals, or its display',
 			wait: {
 				seconds,
-				words: 'The devices are given this long to let go.',
+				words: 'Time allowed for the devices to shut down',
 				source: clause
 			},
 			proof: {
-				words: 'Plus to minus at the inverter’s side',
+				words: 'Positive to negative, inverter side',
 				unit: 'V',
 				limit: { most: SHUTDOWN_VOLTS },
 				source: clause,
 				beyond:
-					'A device holds its module up. The limits are for firefighters, and these are not kept: leave the roof’s conductors alone and find the device.'
+					'A device has not shut down, and the limit set for firefighters is exceeded. Do not touch conductors on the roof. Find the failed device.'
 			},
 			cautions: [
 				{
 					words:
-						'A device is no proof of dead: a reading is. Each module’s own leads stay live behind its device.',
+						'A device does not prove dead; a reading does. Module leads stay live behind each device.',
 					source: 'common practice'
 				}
 			]
@@ -126,18 +126,22 @@ function acPowerGone({ parts }: ArrayRecord): SafetyStep[] {
 	return partsOf(parts, 'inverter').map((part) =>
 		step('down', {
 			key: `down/ac-power/${part.id}`,
-			title: `${part.mark}: AC power 0 on its display`,
+			title: `Confirm no AC power on the display of ${part.mark}`,
 			part,
 			where: part.place ?? 'place not recorded',
 			proof: {
 				words: 'AC power on the display',
 				unit: 'W',
 				limit: { most: 5 },
-				source: '5 W is judgement',
-				beyond: 'It still feeds the grid: the wrong switch, or another supply. Find it.'
+				source: `5 W: ${DEFAULT}`,
+				beyond:
+					'The inverter still feeds the grid: wrong switch, or a second supply. Find it before going on.'
 			},
 			cautions: [
-				{ words: 'DC rises to open-circuit volts: that is expected.', source: 'common practice' }
+				{
+					words: 'DC voltage rises to open-circuit voltage. This is expected.',
+					source: 'common practice'
+				}
 			]
 		})
 	);
@@ -148,15 +152,15 @@ function capacitorWait(part: Part): Wait {
 	const minutes = stated ?? USUAL_MINUTES;
 	return {
 		seconds: minutes * 60,
-		words: `Capacitors of ${part.mark}: ${minutes} min`,
-		source: stated === null ? '5 minutes where unknown, common practice' : 'its label'
+		words: `Capacitors of ${part.mark} discharge: ${minutes} min`,
+		source: stated === null ? '5 minutes where unknown; common practice' : 'device label'
 	};
 }
 
 const PAIRS = [
-	['plus-minus', 'plus to minus'],
-	['plus-earth', 'plus to earth'],
-	['minus-earth', 'minus to earth']
+	['plus-minus', 'positive to negative'],
+	['plus-earth', 'positive to earth'],
+	['minus-earth', 'negative to earth']
 ] as const;
 
 /** The inverter's or controller's side proved dead, all three ways. */
@@ -165,7 +169,7 @@ function provedDead(part: Part): SafetyStep[] {
 		...PAIRS.map(([pair, words], i) =>
 			step('down', {
 				key: `down/dead-${pair}/${part.id}`,
-				title: `${part.mark}, its side of the open switch: ${words}`,
+				title: `Prove ${part.mark} dead on its side of the open disconnect: ${words}`,
 				part,
 				where: part.place ?? 'place not recorded',
 				wait: i === 0 ? capacitorWait(part) : null,
@@ -173,22 +177,23 @@ function provedDead(part: Part): SafetyStep[] {
 					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
 					unit: 'V',
 					limit: { most: DEAD_VOLTS },
-					source: `${DEAD_VOLTS} V is ${JUDGEMENT}`,
+					source: `${DEAD_VOLTS} V: ${DEFAULT}`,
 					beyond:
-						'Not dead: charged still, a welded pole, or another source. Wait, read again; do not go on.'
+						'Not dead: still charged, a welded contact, or a second source. Wait, measure again. Do not go on.'
 				},
 				effect: i === PAIRS.length - 1 ? { kind: 'proved-dead', part: part.id } : null
 			})
 		),
 		step('down', {
 			key: `down/meter-again/${part.id}`,
-			title: 'Meter proved again on the known source',
+			title: 'Verify the meter again on the known source',
 			proof: {
-				words: 'The known source, as the meter shows it',
+				words: 'Known source, as the meter displays it',
 				unit: 'V',
 				limit: { least: 1 },
 				source: 'test, prove, test; common practice',
-				beyond: 'The meter failed meanwhile: nothing it showed counts. Begin the proof anew.'
+				beyond:
+					'The meter failed meanwhile: its readings do not count. Prove dead again with another meter.'
 			}
 		})
 	];
@@ -199,7 +204,7 @@ function fusesOut(record: ArrayRecord): SafetyStep[] {
 	return [
 		step('down', {
 			key: 'down/fuses-out',
-			title: 'String fuses out, both poles, one after the other',
+			title: 'Remove string fuses, both poles, one string at a time',
 			where: partsOf(record.parts, 'combiner')
 				.map(({ mark, place }) => `${mark}${place ? `, ${place}` : ''}`)
 				.join('; '),
@@ -207,7 +212,7 @@ function fusesOut(record: ArrayRecord): SafetyStep[] {
 			cautions: [
 				{
 					words:
-						'The string side of every holder stays live in daylight. A fuse comes out at 0 A only.',
+						'The string side of every fuse holder stays live in daylight. Remove a fuse only after no current was measured in it.',
 					source: 'common practice'
 				},
 				BLOWN_FUSE
@@ -244,18 +249,20 @@ function optimisers(record: ArrayRecord): SafetyStep[] {
 		const standby = record.strings
 			.flatMap((string) => standbyVolts(record, string) ?? [])
 			.map(({ count, each }) => count * each);
-		const near = standby.length > 0 ? `, near ${Math.max(...standby).toFixed(0)} V a string` : '';
+		const near =
+			standby.length > 0 ? `, about ${Math.max(...standby).toFixed(0)} V per string` : '';
 		return step('down', {
 			key: `down/standby/${part.id}`,
-			title: `${part.mark}: DC volts on its display below ${OPTIMISERS_OFF} V${near}`,
+			title: `Confirm DC voltage below ${OPTIMISERS_OFF} V on the display of ${part.mark}${near}`,
 			part,
 			where: part.place ?? 'place not recorded',
 			proof: {
-				words: 'DC volts on the display',
+				words: 'DC voltage on the display',
 				unit: 'V',
 				limit: { most: OPTIMISERS_OFF },
-				source: 'common practice; about 1 V a module in standby',
-				beyond: 'An optimiser holds its volts: wait longer; do not open the disconnect under load.'
+				source: 'common practice; about 1 V per module in standby',
+				beyond:
+					'An optimiser still delivers its voltage. Wait longer. Do not open the disconnect under load.'
 			}
 		});
 	});
@@ -268,34 +275,44 @@ function optimisers(record: ArrayRecord): SafetyStep[] {
 	];
 }
 
+/** Pairs of an AC branch; where a conductor does not exist its reading is that of an open terminal. */
+const AC_PAIRS = [
+	['line-line', 'line to line'],
+	['line-neutral', 'line to neutral'],
+	['line-earth', 'line to earth']
+] as const;
+
 function microInverters(record: ArrayRecord): SafetyStep[] {
 	return [
 		...acOff(record).map((one) => ({
 			...one,
-			title: one.title.replace('PV breaker', 'Branch breaker')
+			title: one.title.replace('PV breaker', 'branch breaker')
 		})),
-		step('down', {
-			key: 'down/branch-dead',
-			title: 'AC branch at the roof: no volts',
-			where: 'at the first drop of the trunk cable',
-			proof: {
-				words: 'Line to line and line to earth',
-				unit: 'V',
-				limit: { most: DEAD_VOLTS },
-				source: `${DEAD_VOLTS} V is ${JUDGEMENT}`,
-				beyond: 'The branch is live: another breaker feeds it.'
-			}
-		}),
+		...AC_PAIRS.map(([pair, words]) =>
+			step('down', {
+				key: `down/branch-dead-${pair}`,
+				earlierKey: 'down/branch-dead',
+				title: `Prove the AC branch dead at the roof: ${words}`,
+				where: 'at the first drop of the trunk cable',
+				proof: {
+					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
+					unit: 'V',
+					limit: { most: DEAD_VOLTS },
+					source: `${DEAD_VOLTS} V: ${DEFAULT}`,
+					beyond: 'The branch is live: another breaker feeds it. Find it before going on.'
+				}
+			})
+		),
 		step('down', {
 			key: 'down/ac-connector',
-			title: 'AC connector of the unit apart, then its DC connectors'
+			title: 'Disconnect the unit’s AC connector, then its DC connectors'
 		})
 	];
 }
 
 function battery(record: ArrayRecord): SafetyStep[] {
 	return [
-		step('down', { key: 'down/loads', title: 'Loads off' }),
+		step('down', { key: 'down/loads', title: 'Switch loads OFF' }),
 		...dcOff(record).map((one) => ({
 			...one,
 			title: one.title.replace('DC disconnect', 'PV disconnect')
@@ -304,7 +321,7 @@ function battery(record: ArrayRecord): SafetyStep[] {
 		...noCurrent(record, 'after'),
 		...partsOf(record.parts, 'battery')
 			.map((part) =>
-				at(part, 'battery', `${part.mark}: battery breaker off, lock, tag`, {
+				at(part, 'battery', `Switch battery breaker ${part.mark} OFF. Fit lock and tag.`, {
 					kind: 'battery-off',
 					part: part.id
 				})
@@ -313,7 +330,7 @@ function battery(record: ArrayRecord): SafetyStep[] {
 				...one,
 				cautions: [
 					{
-						words: 'Battery terminals are always live: insulated tools, covers on.',
+						words: 'Battery terminals are always live. Use insulated tools. Keep covers on.',
 						source: 'common practice'
 					}
 				]
@@ -324,8 +341,8 @@ function battery(record: ArrayRecord): SafetyStep[] {
 }
 
 /**
- * The way down for this array and this task, by the name of each device, each step with the reading
- * that proves it; common practice, and the maker's order decides.
+ * The isolation sequence for this array and this task, by the name of each device, each step with the reading
+ * that proves it; common practice, and the manufacturer's order decides.
  */
 export function switchingOff(record: ArrayRecord, task: Task): SafetyStep[] {
 	if (task === 'closed-covers') return [];

@@ -16,18 +16,18 @@ const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep
 		effect
 	});
 
-/** Why a string may not be closed on its comparable strings; null where polarity and volts stand in their band. */
+/** Why a string may not be connected in parallel; null where polarity and open-circuit voltage did not fail. */
 export function closingProblem(string: StringRecord, volts: StringVolts): string | null {
 	const place = volts.get(stringKey(string.id, 'open-circuit-voltage'));
 	const { label } = string;
 	if (!place || place.state === 'unread')
-		return `${label}: polarity and open-circuit volts are not read yet.`;
+		return `${label}: measure polarity and open-circuit voltage first.`;
 	if (place.reading.value < 0) {
-		return `${label} reads ${place.reading.value} V: reversed. Beside parallel strings about twice Voc would stand across its fuse.`;
+		return `${label} reads ${place.reading.value} V: reversed polarity. In parallel with other strings about twice Voc would be across its fuse.`;
 	}
 	if (place.state === 'not-assessed') return `${label}: ${place.reason}`;
 	if (place.verdict === 'fail') {
-		return `${label}: open-circuit volts are out of their band${place.counted ? `, ${place.counted.words}` : ''}. Put it right, or leave its fuse out.`;
+		return `${label}: open-circuit voltage failed${place.counted ? `, ${place.counted.words}` : ''}. Repair it, or leave its fuses out.`;
 	}
 	return null;
 }
@@ -38,7 +38,7 @@ function polarity(record: ArrayRecord, volts: StringVolts): SafetyStep {
 		.flatMap((string) => closingProblem(string, volts) ?? []);
 	return step('up', {
 		key: 'up/polarity',
-		title: 'Fuses still out: polarity and open-circuit volts of every string in band',
+		title: 'Fuses still out: confirm polarity and open-circuit voltage of every string',
 		blocked: problems.length > 0 ? problems.join(' ') : null
 	});
 }
@@ -48,36 +48,41 @@ function started({ parts }: ArrayRecord): SafetyStep[] {
 	return partsOf(parts, 'inverter').map((part) =>
 		step('up', {
 			key: `up/display/${part.id}`,
-			title: `${part.mark}: started, its power noted`,
+			title: `Wait for ${part.mark} to start. Record its power.`,
 			part,
 			where: part.place ?? 'place not recorded',
 			wait: {
 				seconds: 60,
-				words: 'An inverter watches the grid before it starts; some take five minutes.',
+				words: 'An inverter checks the grid before it starts; some take five minutes.',
 				source: 'common practice'
 			},
 			proof: {
 				words: 'AC power on the display',
 				unit: 'W',
 				limit: { least: 1 },
-				source: 'its display',
-				beyond: 'It does not feed: read its message, and type it under “Inverter says”.'
+				source: 'inverter display',
+				beyond:
+					'The inverter does not feed the grid. Read its message and enter it at the test plan.'
 			}
 		})
 	);
 }
 
+const unlockedOn = (words: string, { mark }: Part) =>
+	`Remove lock and tag from ${words} ${mark}. Switch ${mark} ON.`;
+
 function acOn({ parts }: ArrayRecord): SafetyStep[] {
 	const disconnects = partsOf(parts, 'ac-disconnect');
 	const devices = disconnects.length > 0 ? disconnects : partsOf(parts, 'breaker');
+	const words = disconnects.length > 0 ? 'AC disconnect' : 'PV breaker';
 	return devices.map((part) =>
-		up(part, 'ac', `${part.mark}: lock and tag off, AC on`, { kind: 'ac-on', part: part.id })
+		up(part, 'ac', unlockedOn(words, part), { kind: 'ac-on', part: part.id })
 	);
 }
 
 const dcOn = ({ parts }: ArrayRecord): SafetyStep[] =>
 	partsOf(parts, 'dc-disconnect').map((part) =>
-		up(part, 'dc', `${part.mark}: lock and tag off, DC on`, {
+		up(part, 'dc', unlockedOn('DC disconnect', part), {
 			kind: 'disconnect-closed',
 			part: part.id
 		})
@@ -88,7 +93,7 @@ function fusesIn(record: ArrayRecord): SafetyStep[] {
 		? [
 				step('up', {
 					key: 'up/fuses-in',
-					title: 'String fuses in, the disconnect still open',
+					title: 'Insert string fuses, DC disconnect still open',
 					effect: { kind: 'fuses-in' }
 				})
 			]
@@ -97,11 +102,13 @@ function fusesIn(record: ArrayRecord): SafetyStep[] {
 
 function initiatorOn(record: ArrayRecord): SafetyStep[] {
 	return partsOf(record.parts, 'transmitter').map((part) => ({
-		...up(part, 'initiator', 'Initiator on, transmitter fed', { kind: 'initiator-on' }),
+		...up(part, 'initiator', 'Switch the initiator ON. Confirm the transmitter is powered.', {
+			kind: 'initiator-on'
+		}),
 		cautions: [
 			{
 				words:
-					'Until the transmitter is fed the strings show devices x standby volts: that is expected.',
+					'Until the transmitter is powered each string reads devices × standby voltage. This is expected.',
 				source: 'common practice'
 			}
 		]
@@ -109,8 +116,8 @@ function initiatorOn(record: ArrayRecord): SafetyStep[] {
 }
 
 /**
- * The way back on, for the parts of this array. The maker's order decides; where it is not known: DC,
- * then AC; a battery before its PV.
+ * Return to service, for the parts of this array. The manufacturer's order decides; where it is not known:
+ * DC, then AC; a battery before its PV.
  */
 export function switchingOn(record: ArrayRecord, volts: StringVolts): SafetyStep[] {
 	switch (record.system) {
@@ -118,27 +125,32 @@ export function switchingOn(record: ArrayRecord, volts: StringVolts): SafetyStep
 			return [
 				polarity(record, volts),
 				...partsOf(record.parts, 'battery').map((part) => ({
-					...up(part, 'battery', `${part.mark}: polarity read, then battery breaker on`, {
-						kind: 'battery-on',
-						part: part.id
-					}),
+					...up(
+						part,
+						'battery',
+						`Confirm battery polarity. ${unlockedOn('battery breaker', part)}`,
+						{
+							kind: 'battery-on',
+							part: part.id
+						}
+					),
 					proof: {
-						words: 'Battery at the breaker, plus to minus',
+						words: 'Battery at the breaker, positive to negative',
 						unit: 'V' as const,
 						limit: { least: 1 },
-						source: 'polarity before closing; pre-charge as the maker says',
-						beyond: 'Reversed or empty: do not close.'
+						source: 'polarity before closing; pre-charge by the manufacturer’s instructions',
+						beyond: 'Reversed or empty. Do not close the breaker.'
 					}
 				})),
 				...fusesIn(record),
 				...dcOn(record),
-				step('up', { key: 'up/loads', title: 'Loads on' })
+				step('up', { key: 'up/loads', title: 'Switch loads ON' })
 			];
 		case 'micro-inverters':
 			return [
 				step('up', {
 					key: 'up/connectors',
-					title: 'DC connectors of the unit home, then its AC connector'
+					title: 'Connect the unit’s DC connectors, then its AC connector'
 				}),
 				...acOn(record)
 			];

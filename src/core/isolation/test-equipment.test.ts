@@ -36,7 +36,7 @@ describe('the most that can stand at an array', () => {
 	it('without the site’s lowest temperature is that of the hardest frost, and says so', () => {
 		const frost = { ...record, rules: { ...record.rules, lowest: null } };
 		const most = highestColdVolts(frost)!;
-		expect(most.words).toContain('hardest frost');
+		expect(most.words).toContain('hard frost');
 		expect(most.volts).toBeGreaterThan(highestColdVolts(record)!.volts);
 	});
 });
@@ -45,7 +45,7 @@ describe('a meter', () => {
 	it.each([
 		['volts', 1000, 3, null],
 		['volts', 541, 3, 'rated for 541 V DC; up to 542 V can be present here'],
-		['amps', 300, 4, 'The clamp is rated for 300 V DC'],
+		['amps', 300, 4, 'The clamp meter is rated for 300 V DC'],
 		['volts', 600, 2, 'of CAT II'],
 		['volts', null, null, null]
 	] as const)('for %s rated %s V, CAT %s', (which, ratedVolts, category, words) => {
@@ -58,10 +58,10 @@ describe('a meter', () => {
 describe('a reading', () => {
 	it('is refused for test equipment that does not bear its place', () => {
 		expect(testEquipmentProblem(record, rated(300), reading('open-circuit-voltage'))).toContain(
-			'Do not put it on'
+			'Do not connect it'
 		);
 		expect(testEquipmentProblem(record, rated(300), reading('operating-current'))).toContain(
-			'The clamp is'
+			'The clamp meter is'
 		);
 		expect(testEquipmentProblem(record, rated(1500), reading('open-circuit-voltage'))).toBeNull();
 	});

@@ -29,7 +29,7 @@ function coldVoltsOf(record: ArrayRecord, string: StringRecord): PlaceVolts | nu
 	const label = vocs.reduce<number>((sum, voc) => sum + voc!, 0);
 	return {
 		volts: coldCeiling(label, 1),
-		words: `${string.label} in the hardest frost, label Voc x 1.25, since the lowest temperature of the site is not known`
+		words: `${string.label} in hard frost, nameplate Voc × 1.25: the site’s lowest temperature is not recorded`
 	};
 }
 
@@ -49,7 +49,10 @@ function voltsAtPlace(record: ArrayRecord, place: Place): PlaceVolts | null {
 	return string ? coldVoltsOf(record, string) : highestColdVolts(record);
 }
 
-const METER_WORDS = { volts: 'The meter, its leads or probes are', amps: 'The clamp is' } as const;
+const METER_WORDS = {
+	volts: 'The meter, its leads or probes are',
+	amps: 'The clamp meter is'
+} as const;
 
 /** Why a meter may not go on volts of so much, in words; null where nothing speaks against it. */
 export function meterProblem(
@@ -59,10 +62,10 @@ export function meterProblem(
 ): string | null {
 	const needed = Math.ceil(most.volts);
 	if (ratedVolts !== null && ratedVolts < needed) {
-		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can be present here (${most.words}). Do not put it on: take test equipment rated for ${needed} V or more.`;
+		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can be present here (${most.words}). Do not connect it: use test equipment rated for ${needed} V or more.`;
 	}
 	if (category !== null && category < 3) {
-		return `${METER_WORDS[which]} of CAT II. CAT III is the least at an array, CAT IV at the service (IEC 61010-2-030, from memory).`;
+		return `${METER_WORDS[which]} of CAT II. At an array CAT III is the minimum, at the service CAT IV (IEC 61010-2-030, clause not verified).`;
 	}
 	return null;
 }

@@ -20,20 +20,20 @@
 	}
 </script>
 
-<div class="gate" role="group" aria-label="Make safe first">
-	<p><strong>Make safe first.</strong> {TASK_WORDS[gate.task]}.</p>
-	<p>Next: {gate.next.step.title}.</p>
+<div class="gate" role="group" aria-label="Isolation first">
+	<p><strong>Complete the isolation steps first.</strong> {TASK_WORDS[gate.task]}.</p>
+	<p>Next: {gate.next.step.title}</p>
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
-	<a class="act" href={address}><ShieldCheck size={20} aria-hidden="true" />Step by step</a>
+	<a class="act" href={address}><ShieldCheck size={20} aria-hidden="true" />Go to isolation</a>
 	{#if asked}
 		<p class="soft">
-			Zembo then leads nobody through: the report says that {session.by || 'you'} answered for a written
-			procedure of your own, and that nothing of it was proved here.
+			Zembo then gives no isolation steps. The report states that {session.by || 'you'} worked under a
+			written procedure of your own and that Zembo confirmed none of it.
 		</p>
-		<button type="button" class="act-plain" onclick={answer}>I answer for it</button>
+		<button type="button" class="act-plain" onclick={answer}>Confirm own procedure</button>
 	{:else}
 		<button type="button" class="act-plain" onclick={() => (asked = true)}>
-			Under our own written procedure
+			Use our own written procedure
 		</button>
 	{/if}
 	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}

@@ -61,7 +61,7 @@ describe('the next test', () => {
 		expect(cover(record, visit)).toEqual([]);
 		const [test] = cover(known, visit);
 		expect(test).toMatchObject({ exposure: 'roof', place: { kind: 'module' } });
-		expect(test!.how).toContain('never one cell');
+		expect(test!.how).toContain('never a single cell');
 		// The current collapses: that diode does not carry it past its section.
 		const collapsed = withAnswer(visit, test!, 0.4, 1);
 		const [first] = assess(known, collapsed).causes;
@@ -82,9 +82,9 @@ describe('the next test', () => {
 	it('takes the doubtful clamp again before it draws a fuse', () => {
 		const [first, second] = proposedFor('fuse-blown');
 		expect(first).toMatchObject({ again: true, exposure: 'closed-cover' });
-		expect(first!.title).toMatch(/^Again: clamp the running current of S1/);
+		expect(first!.title).toMatch(/^Again: clamp the operating current of S1/);
 		expect(second).toMatchObject({ quantity: 'fuse-resistance', exposure: 'open-cover-dead' });
-		expect(second!.cautions[0]!.words).toMatch(/usually means reverse current/);
+		expect(second!.cautions[0]!.words).toMatch(/usually indicates reverse current/);
 	});
 
 	it('walks the dark supply chain of rapid shutdown, not the roof', () => {

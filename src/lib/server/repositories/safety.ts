@@ -49,7 +49,7 @@ export async function settleStep(
 			if (!found) return 'This array has no such step. Load the page again.';
 			const { step, state, remaining } = found;
 			if (state === 'blocked') return step.blocked;
-			if (state === 'later') return 'A step before this one is not settled.';
+			if (state === 'later') return 'Complete the steps before this one first.';
 			if (state === 'waiting') return `${remaining} s must still pass.`;
 			return step.proof && entry.value === null
 				? 'This step is proved by a reading, not by a tick.'

@@ -105,8 +105,8 @@ describe('a step of making safe', () => {
 		});
 		expect(await settle(weather)).toMatchObject({ ok: true });
 		expect((await visit()).safety).toHaveLength(1);
-		expect(await settle(step('arrival/rack', 0))).toMatchObject({
-			problem: expect.stringContaining('before this one is not settled')
+		expect(await settle(step('arrival/rack-dc', 0))).toMatchObject({
+			problem: expect.stringContaining('steps before this one')
 		});
 		expect(await settle(step('down/nonsense'))).toMatchObject({
 			problem: expect.stringContaining('no such step')
@@ -136,7 +136,7 @@ describe('a step of making safe', () => {
 	it('stands before every reading behind a cover, unless somebody answers for a procedure of their own', async () => {
 		const early = await appendReading(db, VISIT, reading(476), silent);
 		expect(early).toMatchObject({
-			problem: { kind: 'make-safe', words: expect.stringContaining('Make safe first') }
+			problem: { kind: 'make-safe', words: expect.stringContaining('isolation steps first') }
 		});
 		await settle(step(OWN_PROCEDURE));
 		expect(await appendReading(db, VISIT, reading(476), silent)).toMatchObject({ ok: true });
@@ -173,7 +173,9 @@ describe('going back on after a repair', () => {
 		expect(await storeRepair(db, VISIT, repair)).toMatchObject({
 			value: { readingsBefore: before }
 		});
-		expect(await polarity()).toMatchObject({ problem: expect.stringContaining('A1: polarity') });
+		expect(await polarity()).toMatchObject({
+			problem: expect.stringContaining('A1: measure polarity')
+		});
 		const standing = (await visit()).readings.find(
 			({ place }) => 'string' in place && place.string === a1!.id
 		)!;

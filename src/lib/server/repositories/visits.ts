@@ -334,7 +334,9 @@ export async function appendReading(
 function gateWords({ record, visit }: VisitDocument, reading: Reading): string | null {
 	// Verdicts decide what may be closed again, not what may be read.
 	const gate = gateOfReading(record, effectiveVisit(record, visit), new Map(), reading, Date.now);
-	return gate.open ? null : `Make safe first. Next: ${gate.next.step.title}.`;
+	return gate.open
+		? null
+		: `Complete the isolation steps first. Next: ${gate.next.step.title.replace(/\.$/, '')}.`;
 }
 
 /** Takes a reading back; one that was taken back already stays so. */

@@ -156,7 +156,7 @@
 		</p>
 		{#if facts && opensSomething(facts.exposure)}
 			<p class="caution">
-				At a real array this waits until its steps of making safe are settled.
+				At a real array, complete the isolation steps first.
 				{#each facts.cautions ?? [] as { words, source } (words)}{words} ({source})
 				{/each}
 			</p>

@@ -50,14 +50,15 @@
 	);
 </script>
 
-<svelte:head><title>Make safe · {session.document.site.name} · Zembo</title></svelte:head>
+<svelte:head><title>Isolation · {session.document.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
 	<h1>Isolation</h1>
 	<p class="soft lead">
-		Step by step, by the name of each device, each proved by its reading. {WHO_DECIDES}
+		One step at a time, device by device. A step with a limit is complete when its reading is within
+		it. {WHO_DECIDES}
 	</p>
-	<div class="tasks" role="group" aria-label="What you come to do">
+	<div class="tasks" role="group" aria-label="Task">
 		{#each TASKS as name (name)}
 			<button type="button" aria-pressed={pressed === name} onclick={() => (pressed = name)}>
 				{TASK_WORDS[name]}
@@ -66,25 +67,28 @@
 	</div>
 	{#if own}
 		<p class="notice">
-			{own.by} answers for a written procedure of your own: Zembo leads nobody and has proved nothing.
+			{own.by} works under a written procedure of their own. Zembo gives no steps here and has confirmed
+			nothing.
 		</p>
 	{/if}
 	<div class="columns">
 		<div>
 			<Steps {session} {task} title="On arrival" progress={making.arrival} />
 			{#if task !== 'closed-covers'}
-				<Steps {session} {task} title="Down" progress={making.down} />
+				<Steps {session} {task} title="Isolation steps" progress={making.down} />
 				{#if ready}
 					<p class="notice" data-kind="done" role="status">
-						Every step is settled for “{TASK_WORDS[task].toLowerCase()}”. What the drawing shows as
-						live stays live.
-						<a href={resolve('/visits/[visit]/measurements', { visit: visit.id })}>Measure</a>
+						All steps are complete for “{TASK_WORDS[task].toLowerCase()}”. Parts that the drawing
+						shows as live stay live.
+						<a href={resolve('/visits/[visit]/measurements', { visit: visit.id })}
+							>Go to measurements</a
+						>
 					</p>
 				{/if}
 				<Steps
 					{session}
 					{task}
-					title="Back on"
+					title="Return to service"
 					progress={making.up}
 					folded={making.phase !== 'up'}
 				/>
@@ -94,7 +98,7 @@
 			<LiveView {record} {live} />
 			{#if open.length > 0 && !own}
 				<section class="panel open">
-					<h2>Not proved</h2>
+					<h2>Not completed</h2>
 					<ul>
 						{#each open.slice(0, 8) as words (words)}<li>{words}</li>{/each}
 						{#if open.length > 8}<li class="soft">and {open.length - 8} more</li>{/if}

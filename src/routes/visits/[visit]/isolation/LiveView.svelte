@@ -12,13 +12,13 @@
 	const STATE_WORDS: Readonly<Record<Liveness, string>> = {
 		live: 'live',
 		charged: 'may be charged',
-		open: 'not proved',
-		proved: 'read dead'
+		open: 'not proved dead',
+		proved: 'proved dead'
 	};
 	const STRETCHES = [
 		['modules', 'String side'],
-		['bus', 'Behind fuses'],
-		['end', 'Behind disconnect']
+		['bus', 'Load side of fuses'],
+		['end', 'Load side of disconnect']
 	] as const;
 	const label = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '?';
 	const volts = ({ volts: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
@@ -77,7 +77,7 @@
 		</div>
 	{/each}
 	<p class="soft foot">
-		Volts out of the circuit, in full sun unless conditions are taken. A drawing proves nothing: a
+		Calculated voltages, in full sun unless test conditions are entered. A drawing proves nothing; a
 		reading does.
 	</p>
 </section>

@@ -55,7 +55,8 @@
 			{#if step.proof}
 				{#if beyond !== null}
 					<p class="notice" data-kind="error" role="alert">
-						<span class="figure">{beyond} {step.proof.unit}</span>: not proved. {step.proof.beyond}
+						<span class="figure">{beyond} {step.proof.unit}</span>: outside the limit. {step.proof
+							.beyond}
 					</p>
 				{/if}
 				<label>
@@ -74,7 +75,7 @@
 				<p class="soft">{step.proof.source}</p>
 			{/if}
 			{#if problem}<p class="error" role="alert">{problem}</p>{/if}
-			<button class="act" disabled={sending}>{step.proof ? 'Store the reading' : 'Done'}</button>
+			<button class="act" disabled={sending}>{step.proof ? 'Save reading' : 'Confirm step'}</button>
 		</form>
 	{/if}
 </div>

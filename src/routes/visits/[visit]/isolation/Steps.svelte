@@ -18,9 +18,9 @@
 		later: 'later',
 		next: 'next',
 		waiting: 'waiting',
-		blocked: 'not now',
-		'not-proved': 'not proved',
-		done: 'settled'
+		blocked: 'blocked',
+		'not-proved': 'outside the limit',
+		done: 'complete'
 	};
 	/** A list of so many steps is shown whole; of a longer one what lies about the open step. */
 	const WHOLE = 12;
@@ -56,12 +56,12 @@
 		{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 		{#if !shown}
 			<button type="button" class="act-plain" onclick={() => (opened = true)}
-				>Show the way {title.toLowerCase()}</button
+				>Show {title.toLowerCase()}</button
 			>
 		{:else}
 			{#if from > 0}
 				<button type="button" class="rest" onclick={() => (behind += MORE)}
-					>Show {partOf(from)} settled before</button
+					>Show {partOf(from)} completed before</button
 				>
 			{/if}
 			<ol start={from + 1}>
@@ -92,7 +92,7 @@
 										({limitWords(step.proof)}),
 									{/if}
 									{dayAndTime(entry.at, session.document.site.timeZone)}, {entry.by}
-									<button type="button" onclick={() => void reopen(step.key)}>Take back</button>
+									<button type="button" onclick={() => void reopen(step.key)}>Undo step</button>
 								</p>
 							{:else if state !== 'later'}
 								<OpenStep {session} {task} {item} />
