@@ -19,6 +19,7 @@ const ROOMS = {
 	'visit-plan': ['record', 'visit', 'profiles', 'assessment', 'inspection', 'isolation'],
 	repair: ['record', 'visit', 'assessment'],
 	diagnosis: [
+		'units',
 		'numerics',
 		'module',
 		'record',

@@ -106,15 +106,15 @@ describe('conditions without a sensor', () => {
 		await person.goTo(`/visits/${visit}/measurements`);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
-			await person.isAt(mark, 'open circuit');
+			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(String(openCircuit), Key.ENTER);
 		}
 		for (const { mark, busVolts, running } of card) {
 			if (mark === 'A1' || mark === 'B1') {
-				await person.isAt(mark, 'running', 'bus');
+				await person.isAt(mark, 'operating-current', 'bus');
 				await person.types(String(busVolts), Key.ENTER);
 			}
-			await person.isAt(mark, 'running');
+			await person.isAt(mark, 'operating-current');
 			await person.types(String(running), Key.ENTER);
 		}
 		await driver.wait(async () => {
@@ -219,7 +219,7 @@ describe('an array on two planes', () => {
 			const here = label.startsWith('A')
 				? translate(healthy, 838, 41)
 				: translate(healthy, 412, 30);
-			await person.isAt(label, 'short circuit');
+			await person.isAt(label, 'short-circuit-current');
 			await person.types(shortCircuitCurrent(here).toFixed(2), Key.ENTER);
 		}
 		await driver.wait(
@@ -261,7 +261,7 @@ describe('test equipment', () => {
 		await person.press('Store the meters');
 		await person.sees('Stored.');
 		await person.goTo(`/visits/${visit}/measurements`);
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 	});
 });
 

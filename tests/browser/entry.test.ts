@@ -63,13 +63,13 @@ describe('entering readings', () => {
 		}
 		await person.retypes(Key.DELETE, Key.ENTER);
 		await person.sees('Nothing is typed here', '#entry-words');
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		expect((await stored()).readings).toEqual([]);
 	});
 
 	it('takes a comma, and keeps what was typed to the letter', async () => {
 		await person.types('460,8', Key.ENTER);
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await storedCount(1);
 		expect((await stored()).readings[0]).toMatchObject({
 			value: 460.8,
@@ -87,7 +87,7 @@ describe('entering readings', () => {
 		await person.retypes('46.1', Key.ENTER);
 		await person.sees('about a tenth', '.question');
 		await person.press('Store it');
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await storedCount(1);
 		expect((await stored()).readings[0]).toMatchObject({ value: 46.1, confirmed: true });
 		// Whoever does not ask is asked by the server.
@@ -110,7 +110,7 @@ describe('entering readings', () => {
 	it('loses no figure that is typed before the last one is judged', async () => {
 		// One string of keys: nothing waits for the verdict between them.
 		await person.types('460.8', Key.ENTER, '446.8');
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await driver.wait(
 			async () => (await (await field()).getAttribute('value')) === '446.8',
 			WAIT,
@@ -122,7 +122,7 @@ describe('entering readings', () => {
 
 	it('stores a figure once though Enter is pressed twice', async () => {
 		await person.types('460.8', Key.ENTER, Key.ENTER);
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await storedCount(1);
 		await person.types('446.8', Key.ENTER);
 		await storedCount(2);
@@ -153,7 +153,7 @@ describe('entering readings', () => {
 
 	it('stores pasted currents at the voltage in the field, unit and all', async () => {
 		await person.types('m');
-		await person.isAt('A1', 'running', 'bus');
+		await person.isAt('A1', 'operating-current', 'bus');
 		await person.types('388 V', Key.ENTER);
 		await person.hasFocus('reading');
 		await pastes('8.1\n8,2 A');
@@ -172,20 +172,20 @@ describe('entering readings', () => {
 
 	it('goes on, back, to the other quantity and undoes by keyboard alone', async () => {
 		await person.types('460.8', Key.ENTER);
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await storedCount(1);
 		await person.types('n');
-		await person.isAt('A3', 'open circuit');
+		await person.isAt('A3', 'open-circuit-voltage');
 		await person.types('p');
 		await person.types(Key.ARROW_UP);
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		await person.types('m');
-		await person.isAt('A1', 'running', 'bus');
+		await person.isAt('A1', 'operating-current', 'bus');
 		await person.types('n');
-		await person.isAt('A2', 'running', 'bus');
+		await person.isAt('A2', 'operating-current', 'bus');
 		// Undo goes back to the place whose reading is taken back, with its figure.
 		await person.types(Key.chord(Key.CONTROL, 'z'));
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		await driver.wait(async () => (await stored()).withdrawals.length === 1, WAIT);
 		expect(await (await field()).getAttribute('value')).toBe('460.8');
 		await person.sees('None yet', '.recent');
@@ -193,7 +193,7 @@ describe('entering readings', () => {
 
 	it('asks where amps were typed into the field of volts, and takes them when they are meant', async () => {
 		await person.types('m');
-		await person.isAt('A1', 'running', 'bus');
+		await person.isAt('A1', 'operating-current', 'bus');
 		await person.types('6.4', Key.ENTER);
 		await person.sees('next field', '#entry-words');
 		await person.hasFocus('bus');
@@ -210,7 +210,7 @@ describe('entering readings', () => {
 		try {
 			const second = new Person(other, server);
 			await second.goTo(`/visits/${visit}/measurements`);
-			await second.isAt('A1', 'open circuit');
+			await second.isAt('A1', 'open-circuit-voltage');
 			await person.types('460.8', Key.ENTER);
 			await storedCount(1);
 			await second.sees('460.8 V', '[data-string=A1]');

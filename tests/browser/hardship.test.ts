@@ -65,19 +65,19 @@ describe('twenty-four strings, three readings each', () => {
 		};
 		const labels = record.strings.map(({ label }) => label);
 		for (const [i, label] of labels.entries()) {
-			await person.isAt(label, 'open circuit');
+			await person.isAt(label, 'open-circuit-voltage');
 			await enters(String(875 + (i % 4)));
 		}
 		// The volts of the input are typed once; its strings share them.
-		await person.isAt(labels[0]!, 'running current', 'bus');
+		await person.isAt(labels[0]!, 'operating-current', 'bus');
 		await enters('730');
 		for (const [i, label] of labels.entries()) {
-			await person.isAt(label, 'running current');
+			await person.isAt(label, 'operating-current');
 			await enters((10.1 + (i % 3) / 10).toFixed(1));
 		}
-		await person.choose('#another', 'Positive to earth');
+		await person.choose('#another', 'Positive-to-earth voltage');
 		for (const [i, label] of labels.entries()) {
-			await person.isAt(label, 'positive to earth');
+			await person.isAt(label, 'positive-to-earth');
 			await enters(String(1 + (i % 5)));
 		}
 		const readings = 3 * labels.length;
@@ -99,10 +99,10 @@ describe('a server that dies during entry', () => {
 		const visit = await person.measures();
 		const card = meterCard();
 		for (const { mark, openCircuit } of card.slice(0, 5)) {
-			await person.isAt(mark, 'open circuit');
+			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(String(openCircuit), Key.ENTER);
 		}
-		await person.isAt(card[5]!.mark, 'open circuit');
+		await person.isAt(card[5]!.mark, 'open-circuit-voltage');
 		// Those that are shown as stored at the moment of the crash.
 		await person.hasStored(String(card[4]!.openCircuit));
 		await server.kill();
@@ -122,7 +122,7 @@ describe('a page that is loaded again', () => {
 		await person.types('46');
 		expect(await typedField()).toBe('46');
 		await driver.navigate().refresh();
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		await driver.wait(async () => (await typedField()) === '46', WAIT, 'what was typed is gone');
 		await person.types('0.8', Key.ENTER);
 		await person.sees('460.8 V', '[data-string=A1]');
@@ -132,7 +132,7 @@ describe('a page that is loaded again', () => {
 describe('two people in one visit', () => {
 	it('both see what the other proved, read and said of the sky', async () => {
 		const visit = await person.measures();
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		const send = (path: string, body: object) =>
 			fetch(`${server.address}/visits/${visit}/${path}`, {
 				method: 'POST',
@@ -201,7 +201,7 @@ describe('instruments', () => {
 	it('read every string in turn, once the meter stands still', async () => {
 		const visit = await person.measures();
 		for (const string of STRINGS.slice(0, 3)) {
-			await person.isAt(string.label, 'open circuit');
+			await person.isAt(string.label, 'open-circuit-voltage');
 			await person.press('From the meter');
 			await person.sees('V', `[data-string=${string.label}]`);
 			const { value } = exactFigure(string, 'open-circuit-voltage', CARD_DAY);

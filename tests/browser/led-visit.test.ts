@@ -134,15 +134,15 @@ describe('the terminal with its string fuses', () => {
 
 	it('has a plan in blocks, and an inverter’s text leads to its first test and caution', async () => {
 		visit = await startsAt(0, 'A fault is reported');
-		const plan = await person.sees('Measure behind an open cover, live');
+		const plan = await person.sees('Measure live, cover open');
 		expect(plan.indexOf('Inspect and clamp')).toBeLessThan(plan.indexOf('Measure live'));
 		await person.click('#says');
 		await person.types('GFDI fuse blown', Key.TAB);
 		await person.sees('Do not replace the fuse before the earth fault is found');
-		await person.sees('Positive to earth: A1 to A4');
+		await person.sees('Positive-to-earth voltage: A1 to A4');
 		await person.click('#says');
 		await person.retypes(Key.DELETE, Key.TAB);
-		await person.sees(/^(?!.*Positive to earth)/s);
+		await person.sees(/^(?!.*Positive-to-earth)/s);
 	});
 
 	it('refuses test equipment below its cold volts, and leads step by step to the fuses', async () => {
@@ -183,7 +183,7 @@ describe('the terminal with its string fuses', () => {
 		await person.arrivesAt(/\/measurements$/);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
-			await person.isAt(mark, 'open circuit');
+			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(String(openCircuit), Key.ENTER);
 		}
 		await person.goTo(`/visits/${visit}/combiner`);
@@ -192,10 +192,10 @@ describe('the terminal with its string fuses', () => {
 		await person.click('[data-string=A1] .cells button:nth-child(2)');
 		await person.sees('A1, fuse +', '.entry h1');
 		await person.types('0.02', Key.ENTER);
-		await person.sees('A1 current with the switch off', '.entry h1');
+		await person.sees('A1', '.entry h1[data-quantity=residual-current]');
 		await person.types('0.6', Key.ENTER);
 		await person.sees('Zero the clamp', '.entry');
-		await person.sees('A2 open circuit', '.entry h1');
+		await person.sees('A2', '.entry h1[data-quantity=open-circuit-voltage]');
 	});
 
 	it('keeps its lights where a string is off, and is compared with the plain rule beside', async () => {
@@ -211,14 +211,14 @@ describe('the terminal with its string fuses', () => {
 		await person.goTo(`/visits/${visit}/measurements?quantity=open-circuit-voltage`);
 		for (const mark of ['A2', 'A4']) {
 			await person.click(`[data-string=${mark}] .place`);
-			await person.isAt(mark, 'open circuit');
+			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types('459.9', Key.ENTER);
 			await person.sees('459.9', `[data-string=${mark}]`);
 		}
 		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
 		await person.press('Show return to service');
 		await takesStepsTo(/up\/display/);
-		await person.sees('An inverter watches the grid before it starts');
+		await person.sees('An inverter checks the grid before it starts');
 		// Going back on ends what was proved: behind the cover is closed to readings again.
 		await person.goTo(`/visits/${visit}/measurements?quantity=open-circuit-voltage`);
 		await person.find('.entry .gate');
@@ -245,7 +245,7 @@ describe('the hall with rapid shutdown', () => {
 		const visit = await startsAt(1, 'A fault is reported');
 		await person.click('#says');
 		await person.types('Rapid shutdown active', Key.TAB);
-		await person.sees('On or off:');
+		await person.sees('Indicator:');
 		await person.goTo(`/visits/${visit}/measurements?quantity=ac-voltage`);
 		await person.answersForOwnProcedure();
 		for (const rung of ['supply breaker', 'its AC disconnect']) {
@@ -284,8 +284,8 @@ describe('the hall with rapid shutdown', () => {
 
 describe('the two smaller places', () => {
 	it.each([
-		[2, 'Running current: P1 to P3', 'open circuit', 'Switch Q1 ON', 'Switch loads OFF'],
-		[3, 'Power of this unit:', 'power of this unit', 'Switch Q1 ON', 'the unit’s AC connector']
+		[2, 'Operating current: P1 to P3', 'open-circuit-voltage', 'Switch Q1 ON', 'Switch loads OFF'],
+		[3, 'Unit AC power:', 'unit-power', 'Switch Q1 ON', 'the unit’s AC connector']
 	])(
 		'site %d goes from plan over measuring and comparison to back on',
 		async (n, planned, first, on, off) => {
@@ -294,7 +294,7 @@ describe('the two smaller places', () => {
 			await person.goTo(`/visits/${visit}/isolation?task=dead`);
 			await person.sees(off);
 			await person.goTo(`/visits/${visit}/measurements`);
-			await person.sees(first.toLowerCase(), '.entry h1');
+			await person.find(`.entry h1[data-quantity=${first}]`);
 			await person.answersForOwnProcedure();
 			await person.hasFocus('reading');
 			await person.types('231', Key.ENTER);

@@ -151,8 +151,8 @@ describe('the order of strings', () => {
 
 describe('sheets to print', () => {
 	it.each([
-		[HOLLIN_CREEK, /Initiator off/, 'rapid-shutdown devices behind the modules'],
-		[CAIRN_RIGG, /Loads off[\s\S]*terminals stay live/, 'charge controller and battery'],
+		[HOLLIN_CREEK, /Switch the initiator OFF/, 'rapid-shutdown devices behind the modules'],
+		[CAIRN_RIGG, /Switch loads OFF[\s\S]*terminals stay live/, 'charge controller and battery'],
 		[KILN_LANE, /one module/, 'micro-inverters behind the modules']
 	])('the emergency card of %s names its order and its kind', async (site, order, kind) => {
 		await person.goTo(`${site}/emergency`);

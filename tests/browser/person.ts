@@ -1,3 +1,4 @@
+import { type Quantity } from '$core/visit';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -208,7 +209,7 @@ export class Person {
 	async measures(): Promise<string> {
 		const visit = await visitAtTheTerminal(this.server.address);
 		await this.goTo(`/visits/${visit}/measurements`);
-		await this.isAt('A1', 'open circuit');
+		await this.isAt('A1', 'open-circuit-voltage');
 		return visit;
 	}
 
@@ -228,7 +229,7 @@ export class Person {
 		await this.press('Save and measure');
 		await this.arrivesAt(/\/measurements$/);
 		await this.answersForOwnProcedure();
-		await this.isAt('A1', 'open circuit');
+		await this.isAt('A1', 'open-circuit-voltage');
 		return new URL(await this.driver.getCurrentUrl()).pathname.split('/')[2]!;
 	}
 
@@ -239,8 +240,8 @@ export class Person {
 	}
 
 	/** Waits until a place is lit and its field has the focus. */
-	async isAt(label: string, quantity: string, field = 'reading'): Promise<void> {
-		await this.sees(`${label} ${quantity}`, '.entry h1');
+	async isAt(label: string, quantity: Quantity, field = 'reading'): Promise<void> {
+		await this.sees(label, `.entry h1[data-quantity="${quantity}"]`);
 		await this.hasFocus(field);
 	}
 

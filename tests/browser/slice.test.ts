@@ -30,20 +30,20 @@ describe('the first day at the terminal', () => {
 		visit = await person.startsVisit();
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {
-			await person.isAt(mark, 'open circuit');
+			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(typed(mark, openCircuit), Key.ENTER);
 		}
 		for (const { mark: label, busVolts, running } of card) {
 			// The volts of an input are typed once; its other strings have them already.
 			if (label === 'A1' || label === 'B1') {
-				await person.isAt(label, 'running', 'bus');
+				await person.isAt(label, 'operating-current', 'bus');
 				await person.types(String(busVolts), Key.ENTER);
 			}
-			await person.isAt(label, 'running');
+			await person.isAt(label, 'operating-current');
 			await person.types(typed(label, running), Key.ENTER);
 			await person.sees(`${label} I`, '.recent');
 		}
-		await person.press('Open circuit');
+		await person.press('Open-circuit voltage');
 		await person.sees(/Fail\s+−\d+\.\d V −2\.\d %\s+about one section short/, '[data-string=A2]');
 		await person.sees(/about one module short/, '[data-string=A4]');
 		await person.sees(/Pass/, '[data-string=B4]');
@@ -66,10 +66,10 @@ describe('the first day at the terminal', () => {
 		await person.sees(/Bypass diode shorted/i, '[data-finding=A2]');
 		await person.sees('Fewer modules than the record says', '[data-finding=A4]');
 		const fuse = await person.sees('String fuse blown', '[data-finding=B1]');
-		expect(fuse).toContain('Again: clamp the running current of B1');
+		expect(fuse).toContain('Again: clamp the operating current of B1');
 		await person.sees('Low current, cause open', '[data-finding=B3]');
 		await person.press('Resistance of B1, fuse +');
-		await person.sees('complete the steps of “Isolation”', '[data-finding=B1]');
+		await person.sees('Complete the steps of “Isolation”', '[data-finding=B1]');
 		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);
 	});
 

@@ -77,7 +77,7 @@ describe('entering', () => {
 			mobile: true
 		});
 		await person.goTo(`/visits/${visit}/measurements`);
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		const tap = async (sign: string) => {
 			const key = await person.find('.keypad');
 			await key.findElement(By.xpath(`./button[normalize-space(.)="${sign}"]`)).click();
@@ -90,7 +90,7 @@ describe('entering', () => {
 		await (await person.find('.keypad button:nth-child(13)')).click();
 		expect(await field.getAttribute('value')).toBe('460.8');
 		await tap('Enter');
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await person.sees('Pass', '[data-string=A1]');
 		await readingsStored(visit, 1);
 		expect((await stored(visit)).visit.readings[0]).toMatchObject({ typed: '460.8', value: 460.8 });
@@ -120,22 +120,22 @@ describe('entering', () => {
 		await person.measures();
 		await person.types('460');
 		await person.types(Key.ARROW_DOWN);
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await person.types(Key.ARROW_UP);
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		expect(await (await person.find('input[name=reading]')).getAttribute('value')).toBe('460');
 	});
 
 	it('a correction replaces what stands, under the name of whoever made it', async () => {
 		const visit = await person.measures();
 		await person.types('406.8', Key.ENTER);
-		await person.isAt('A2', 'open circuit');
+		await person.isAt('A2', 'open-circuit-voltage');
 		await readingsStored(visit, 1);
 		const by = await person.find('.by input');
 		await by.clear();
 		await by.sendKeys('Odile Farrant');
 		await (await person.find('[data-string=A1] button.place')).click();
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		await person.sees('stands at 406.8', '#entry-words');
 		await person.types('460.8', Key.ENTER);
 		await readingsStored(visit, 2);
@@ -147,7 +147,7 @@ describe('entering', () => {
 	it('names what all strings share where none of them is alive', async () => {
 		await person.measures();
 		for (const [i, label] of ['A1', 'A2', 'A3'].entries()) {
-			await person.isAt(label, 'open circuit');
+			await person.isAt(label, 'open-circuit-voltage');
 			await person.types(`7.${i}`, Key.ENTER);
 		}
 		await person.sees('No string that was read gives volts. Look first at what they share');
@@ -309,7 +309,7 @@ describe('the screen', () => {
 		await person.types(Key.ENTER);
 		await tabTo(/Confirm own procedure/);
 		await person.types(Key.ENTER);
-		await person.isAt('A1', 'open circuit');
+		await person.isAt('A1', 'open-circuit-voltage');
 		await person.types('460.8', Key.ENTER);
 		await person.sees('Pass', '[data-string=A1]');
 		await person.types('?');

@@ -1,5 +1,6 @@
+import { inSentence } from '../units';
 import type { Cause, CauseMember, CausePlace, Reason } from './cause';
-import { causeWords, knownWords, lookAlikes, lowerFirst } from './words';
+import { causeWords, knownWords, lookAlikes } from './words';
 
 /** From here on a line is named by its cause; below it by what is known. */
 const NAMED = 0.9;
@@ -81,7 +82,7 @@ function wordsOf(
 		(probability >= NAMED && (known !== 'Low current' || first.probability >= NAMED * probability));
 	return named
 		? { title: listed, perhaps: null }
-		: { title: `${known}, cause open`, perhaps: `Perhaps ${lowerFirst(listed)}.` };
+		: { title: `${known}, cause open`, perhaps: `Perhaps ${inSentence(listed)}.` };
 }
 
 /** "This, or that (one section)": a size that all members share is said once. */
@@ -91,7 +92,7 @@ function listMembers(members: readonly CauseMember[]): string {
 	const shared = members.length > 1 && size !== '' && members.every((m) => m.severity === size);
 	const listed = members
 		.map(({ words }) => (shared ? words.replace(` (${size})`, '') : words))
-		.map((words, i) => (i === 0 ? words : lowerFirst(words)))
+		.map((words, i) => (i === 0 ? words : inSentence(words)))
 		.join(', or ');
 	return shared ? `${listed} (${size})` : listed;
 }

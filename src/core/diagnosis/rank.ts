@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import { type ArrayRecord, labelRanges } from '../record';
 import type { Quantity, Reading } from '../visit';
 import type { Family, Fault } from '../faults';
@@ -7,7 +8,7 @@ import { reasonsFor } from './reasons';
 import type { GroupPosterior, StringPosterior, Weighed } from './posterior';
 import type { Scope } from './scope';
 import { withinOf } from './within';
-import { causeWords, lowerFirst, readingPlace } from './words';
+import { causeWords, readingPlace } from './words';
 
 /** Lines below this are not worth their space. */
 const WORTH_A_LINE = 0.005;
@@ -218,7 +219,7 @@ function scopeCauses({ record, posterior, scopes }: RankBasis): Cause[] {
 			{
 				readingId: null,
 				weighs: 'for',
-				words: `${labelRanges(record, labels)}: all their readings together are as ${lowerFirst(causeWords(scope.code))} leaves them.`
+				words: `${labelRanges(record, labels)}: all their readings together are as ${inSentence(causeWords(scope.code))} leaves them.`
 			}
 		];
 		const links = [...scope.links].sort((a, b) => b.share - a.share);

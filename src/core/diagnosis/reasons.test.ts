@@ -74,8 +74,8 @@ describe('reasons at places within a string', () => {
 			whole / 2 - 12.3
 		);
 		const { reasons } = lineOf(half, 'A2');
-		const at = reasons.find(({ words }) => /read; sound .*, with this fault/.test(words))!;
-		expect(at.words).toMatch(/V read; sound \d+(\.\d+)? V, with this fault/);
+		const at = reasons.find(({ words }) => /read; healthy .*, with this fault/.test(words))!;
+		expect(at.words).toMatch(/V read; healthy \d+(\.\d+)? V, with this fault/);
 		expect(at.weighs).toBe('for');
 	});
 

@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import { leakWords, locateEarthFault } from '../circuit';
 import { placeWords, QUANTITY_FACTS, type Reading } from '../visit';
 import type { ArrayRecord } from '../record';
@@ -136,6 +137,6 @@ function locatedReason(
 		reading.id,
 		zHealthy,
 		zUnder,
-		`${placeWords(record, reading.place)}, ${words.toLowerCase()}: ${amount(reading.value, unit)} read; sound ${shown(healthy.value)}, with this fault ${shown(under.value)}.`
+		`${placeWords(record, reading.place)}, ${inSentence(words)}: ${amount(reading.value, unit)} read; healthy ${shown(healthy.value)}, with this fault ${shown(under.value)}.`
 	);
 }

@@ -1,18 +1,10 @@
+import { inSentence } from '../units';
 import type { CauseCode } from '../faults';
 import { FAULTS, type Quantity, QUANTITY_FACTS } from '../visit';
 
-/** A reading's place in words: "A3 open-circuit volts". */
+/** A reading's place in words: "A3 open-circuit voltage". */
 export function readingPlace(label: string, quantity: Quantity): string {
-	switch (quantity) {
-		case 'open-circuit-voltage':
-			return `${label} open-circuit volts`;
-		case 'operating-current':
-			return `${label} operating current`;
-		case 'short-circuit-current':
-			return `${label} short-circuit current`;
-		default:
-			return `${label} ${lowerFirst(QUANTITY_FACTS[quantity].words)}`;
-	}
+	return `${label} ${inSentence(QUANTITY_FACTS[quantity].words)}`;
 }
 
 /** A cause as the start of a sentence. */
@@ -129,8 +121,4 @@ export function amount(value: number, unit: string): string {
 	if (unit === 'ohm' && value >= 1e5) return 'open';
 	const digits = Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2;
 	return `${Number(value.toFixed(digits))} ${unit}`.trim();
-}
-
-export function lowerFirst(words: string): string {
-	return words.charAt(0).toLowerCase() + words.slice(1);
 }

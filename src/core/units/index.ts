@@ -6,3 +6,4 @@ export { mergeFields } from './merge-fields';
 export { refuse, type Result, succeed } from './result';
 export { kelvin } from './temperature';
 export { parseQuantity } from './typed-quantity';
+export { inSentence } from './in-sentence';

@@ -104,9 +104,9 @@ describe('the state in which a quantity is read', () => {
 		expect(isRunning(running)).toBe(true);
 		expect(standsAlone(isolated)).toBe(true);
 		expect(standsAlone(shorted)).toBe(false);
-		expect(stateProblem('open-circuit-voltage', running)).toContain('stop it and open');
-		expect(stateProblem('open-circuit-voltage', shorted)).toContain('leads joined');
-		expect(stateProblem('operating-current', isolated)).toContain('current with the switch off');
+		expect(stateProblem('open-circuit-voltage', running)).toContain('Stop the inverter and open');
+		expect(stateProblem('open-circuit-voltage', shorted)).toContain('leads shorted');
+		expect(stateProblem('operating-current', isolated)).toContain('no-load current');
 		expect(stateProblem('short-circuit-current', isolated)).toContain('DC-rated switch');
 		expect(stateProblem('residual-current', running)).toContain('stopped or the disconnect open');
 	});

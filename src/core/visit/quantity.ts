@@ -62,12 +62,12 @@ interface QuantityFacts {
 
 const VOLTS = { min: -30_000, max: 30_000 };
 const AMPS = { min: -2000, max: 2000 };
-const DC_VOLTS = 'Meter on DC volts, red lead on +';
+const DC_VOLTS = 'Meter on DC voltage, red lead on +';
 
 /** What one has to know of each quantity to read it. */
 export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 	'open-circuit-voltage': {
-		words: 'Open circuit',
+		words: 'Open-circuit voltage',
 		symbol: 'Voc',
 		unit: 'V',
 		places: ['string', 'module'],
@@ -75,23 +75,23 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: VOLTS
 	},
 	'operating-current': {
-		words: 'Running current',
+		words: 'Operating current',
 		symbol: 'I',
 		unit: 'A',
 		places: ['string'],
-		meter: 'DC clamp, zeroed, round one conductor',
+		meter: 'DC clamp meter, zeroed, round one conductor',
 		limits: AMPS
 	},
 	'short-circuit-current': {
-		words: 'Short circuit',
+		words: 'Short-circuit current',
 		symbol: 'Isc',
 		unit: 'A',
 		places: ['string', 'module'],
-		meter: 'Through a DC-rated switch or a tester; never a meter’s A input on a combiner',
+		meter: 'Through a DC-rated switch or a tester; never the A input of a meter at a combiner',
 		limits: AMPS
 	},
 	'operating-voltage': {
-		words: 'Running volts',
+		words: 'Operating voltage',
 		symbol: 'V',
 		unit: 'V',
 		places: ['string'],
@@ -99,55 +99,55 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: VOLTS
 	},
 	'positive-to-earth': {
-		words: 'Positive to earth',
+		words: 'Positive-to-earth voltage',
 		symbol: 'V+e',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Meter on DC volts, 10 Mohm or more; black lead on earth',
+		meter: 'Meter on DC voltage, 10 MΩ or more; black lead on earth',
 		limits: VOLTS
 	},
 	'negative-to-earth': {
-		words: 'Negative to earth',
+		words: 'Negative-to-earth voltage',
 		symbol: 'V-e',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Meter on DC volts, 10 Mohm or more; black lead on earth',
+		meter: 'Meter on DC voltage, 10 MΩ or more; black lead on earth',
 		limits: VOLTS
 	},
 	'insulation-resistance': {
-		words: 'Insulation',
+		words: 'Insulation resistance',
 		symbol: 'Riso',
 		unit: 'Mohm',
 		places: ['string', 'array'],
-		meter: 'Insulation tester at the volts that the limit names, negative first',
+		meter: 'Insulation tester at the voltage that the limit requires, negative first',
 		limits: { min: 0, max: 1e6 }
 	},
 	'residual-current': {
-		words: 'Current with the switch off',
+		words: 'No-load current',
 		symbol: 'I0',
 		unit: 'A',
 		places: ['string'],
-		meter: 'DC clamp, zeroed, round one conductor, just shown to work',
+		meter: 'DC clamp meter, zeroed and just verified, round one conductor',
 		limits: AMPS
 	},
 	'fuse-resistance': {
-		words: 'Fuse, resistance',
+		words: 'Fuse resistance',
 		symbol: 'R',
 		unit: 'ohm',
 		places: ['fuse', 'part'],
-		meter: 'Ohms, the fuse out of its holder',
+		meter: 'Resistance, fuse out of its holder',
 		limits: { min: 0, max: 1e9 }
 	},
 	'fuse-voltage': {
-		words: 'Fuse, volts across it',
+		words: 'Voltage across fuse',
 		symbol: 'Vf',
 		unit: 'V',
 		places: ['fuse'],
-		meter: 'DC volts across the fuse while current flows',
+		meter: 'DC voltage across the fuse while current flows',
 		limits: VOLTS
 	},
 	'dc-voltage': {
-		words: 'DC volts',
+		words: 'DC voltage',
 		symbol: 'V',
 		unit: 'V',
 		places: ['part', 'array'],
@@ -155,19 +155,19 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: VOLTS
 	},
 	'pole-resistance': {
-		words: 'Pole, resistance',
+		words: 'Pole resistance',
 		symbol: 'R',
 		unit: 'ohm',
 		places: ['part'],
-		meter: 'Ohms through the closed pole, the circuit dead',
+		meter: 'Resistance through the closed pole, circuit proved dead',
 		limits: { min: 0, max: 1e9 }
 	},
 	'ac-voltage': {
-		words: 'AC volts',
+		words: 'AC voltage',
 		symbol: 'V~',
 		unit: 'V',
 		places: ['part', 'module'],
-		meter: 'Meter on AC volts',
+		meter: 'Meter on AC voltage',
 		limits: { min: 0, max: 2000 }
 	},
 	'ac-power': {
@@ -179,7 +179,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: { min: -1e7, max: 1e7 }
 	},
 	lamp: {
-		words: 'On or off',
+		words: 'Indicator',
 		symbol: '',
 		unit: '',
 		places: ['part'],
@@ -187,31 +187,31 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: { min: 0, max: 1 }
 	},
 	'section-voltage': {
-		words: 'Section',
+		words: 'Substring voltage',
 		symbol: 'Vs',
 		unit: 'V',
 		places: ['module'],
-		meter: 'DC volts between the bars of the junction box',
+		meter: 'DC voltage between the bars of the junction box',
 		limits: { min: -200, max: 200 }
 	},
 	'diode-forward': {
-		words: 'Diode, forward',
+		words: 'Bypass diode, forward',
 		symbol: 'Vd',
 		unit: 'V',
 		places: ['module'],
-		meter: 'Diode test, the module dark',
+		meter: 'Diode test, module covered',
 		limits: { min: 0, max: 10 }
 	},
 	'diode-reverse': {
-		words: 'Diode, reverse',
+		words: 'Bypass diode, reverse',
 		symbol: 'Vr',
 		unit: 'V',
 		places: ['module'],
-		meter: 'Diode test, leads changed, the module dark; “OL” where it displays over range',
+		meter: 'Diode test, leads reversed, module covered; enter “OL” where the meter displays it',
 		limits: { min: 0, max: 10 }
 	},
 	'stretch-voltage': {
-		words: 'Stretch of the string, open circuit',
+		words: 'Open-circuit voltage of a string segment',
 		symbol: 'Vx',
 		unit: 'V',
 		places: ['stretch'],
@@ -219,15 +219,15 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: VOLTS
 	},
 	'joint-rise': {
-		words: 'Connector over its neighbours',
+		words: 'Connector temperature rise',
 		symbol: 'ΔT',
 		unit: 'K',
 		places: ['joint'],
-		meter: 'Infrared, string under load, same angle for all of them',
+		meter: 'Infrared, string under load, same angle for all connectors',
 		limits: { min: -50, max: 400 }
 	},
 	'device-output': {
-		words: 'Device, output',
+		words: 'Device output voltage',
 		symbol: 'Vo',
 		unit: 'V',
 		places: ['module'],
@@ -235,7 +235,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: VOLTS
 	},
 	'module-count': {
-		words: 'Modules counted',
+		words: 'Module count',
 		symbol: 'n',
 		unit: '',
 		places: ['string'],
@@ -243,35 +243,35 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: { min: 0, max: 200 }
 	},
 	'shade-seen': {
-		words: 'Shadow on the string',
+		words: 'Shade on string',
 		symbol: '',
 		unit: '',
 		places: ['string'],
-		meter: 'Look along the whole string: 1 for a shadow, 0 for none',
+		meter: 'Check the whole string: 1 for shade, 0 for none',
 		limits: { min: 0, max: 1 }
 	},
 	'cleaning-gain': {
-		words: 'Current gained by cleaning',
+		words: 'Current gain after cleaning',
 		symbol: '+I',
 		unit: '%',
 		places: ['string', 'array'],
-		meter: 'Clamp before and after, in the same light',
+		meter: 'Clamp before and after, at the same irradiance',
 		limits: { min: -50, max: 400 }
 	},
 	'label-power': {
-		words: 'Power on the label',
+		words: 'Nameplate power',
 		symbol: 'Pl',
 		unit: 'W',
 		places: ['string', 'module'],
-		meter: 'Read the label on the back',
+		meter: 'Read the nameplate on the back',
 		limits: { min: 1, max: 2000 }
 	},
 	'fuse-rating': {
-		words: 'Fuse, rating printed on it',
+		words: 'Fuse rating',
 		symbol: 'In',
 		unit: 'A',
 		places: ['fuse'],
-		meter: 'Read it',
+		meter: 'Read it from the fuse',
 		limits: { min: 0.1, max: 2000 }
 	},
 	'blocking-diode-forward': {
@@ -279,7 +279,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vd',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Diode test, the string isolated; “OL” where it displays over range',
+		meter: 'Diode test, string isolated; enter “OL” where the meter displays it',
 		limits: { min: 0, max: 10 }
 	},
 	'blocking-diode-reverse': {
@@ -287,43 +287,44 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vr',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Diode test, leads changed, the string isolated; “OL” where it displays over range',
+		meter: 'Diode test, leads reversed, string isolated; enter “OL” where the meter displays it',
 		limits: { min: 0, max: 10 }
 	},
 	'volts-after-shutdown': {
-		words: 'Volts after shutdown',
+		words: 'Voltage after shutdown',
 		symbol: 'Vsd',
 		unit: 'V',
 		places: ['string'],
-		meter: 'Meter on DC volts, after the time that the code gives',
+		meter: 'Meter on DC voltage, after the time that the code allows',
 		limits: VOLTS
 	},
 	'cover-current': {
-		words: 'Current with the section covered',
+		words: 'Current with substring covered',
 		symbol: 'Ic',
 		unit: 'A',
 		places: ['module'],
-		meter: 'Clamp, string under load; cover the whole section for ten seconds at most',
+		meter: 'Clamp, string under load; cover the whole substring for ten seconds at most',
 		limits: AMPS
 	},
 	'joint-resistance': {
-		words: 'Joint, resistance',
+		words: 'Connector resistance',
 		symbol: 'Rj',
 		unit: 'ohm',
 		places: ['joint'],
-		meter: 'Ohms through the mated connector, both ends dead',
+		meter: 'Resistance through the mated connector, both ends proved dead',
 		limits: { min: 0, max: 1e9 }
 	},
 	'insulation-wet': {
-		words: 'Insulation, wet',
+		words: 'Insulation resistance, wet',
 		symbol: 'Riso wet',
 		unit: 'Mohm',
 		places: ['string', 'array'],
-		meter: 'Insulation tester as in the dry, after spraying or in the morning’s dew',
+		meter:
+			'String isolated and proved dead. Insulation tester as for the dry test, after wetting or in dew',
 		limits: { min: 0, max: 1e6 }
 	},
 	'stretch-step': {
-		words: 'Stretch, lowest step of its curve',
+		words: 'I-V curve of a string segment, lowest step',
 		symbol: 'Istep',
 		unit: '%',
 		places: ['stretch'],
@@ -332,7 +333,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		limits: { min: 0, max: 110 }
 	},
 	'unit-power': {
-		words: 'Power of this unit',
+		words: 'Unit AC power',
 		symbol: 'Pu',
 		unit: 'W',
 		places: ['module'],

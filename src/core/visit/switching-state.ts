@@ -128,20 +128,20 @@ export function stateProblem(quantity: Quantity, state: SwitchingState): string 
 		case 'operating-voltage':
 			return isRunning(state)
 				? null
-				: 'A running figure needs the inverter on, the disconnect closed and the fuse in. With the switch off it is “current with the switch off”.';
+				: 'Operating current and voltage require the inverter on, the disconnect closed and the fuse in. With the switch open, record no-load current.';
 		case 'open-circuit-voltage':
-			if (state.shorted) return 'With its leads joined a string has no open-circuit volts.';
+			if (state.shorted) return 'A string with its leads shorted has no open-circuit voltage.';
 			return isRunning(state)
-				? 'While the inverter runs there are no open-circuit volts: stop it and open the disconnect.'
+				? 'Stop the inverter and open the disconnect before measuring open-circuit voltage.'
 				: null;
 		case 'short-circuit-current':
 			return state.shorted && state.siblings === 'isolated'
 				? null
-				: 'Short circuit is read on a string alone, through a DC-rated switch.';
+				: 'Measure short-circuit current on an isolated string, through a DC-rated switch.';
 		case 'residual-current':
 			return state.disconnect === 'open' || state.ac === 'off'
 				? null
-				: 'This is read with the inverter stopped or the disconnect open.';
+				: 'Measure no-load current with the inverter stopped or the disconnect open.';
 		default:
 			return null;
 	}
@@ -150,14 +150,14 @@ export function stateProblem(quantity: Quantity, state: SwitchingState): string 
 /** The state in words, in the order one would check it. */
 export function stateWords(state: SwitchingState): string {
 	return [
-		state.ac === 'on' ? 'inverter on' : 'inverter off',
-		`disconnect ${state.disconnect}`,
+		state.ac === 'on' ? 'inverter running' : 'inverter stopped',
+		`DC disconnect ${state.disconnect}`,
 		...(state.fuse === 'none' ? [] : [`fuse ${state.fuse}`]),
-		state.siblings === 'joined' ? 'in parallel with other strings' : 'alone',
+		state.siblings === 'joined' ? 'in parallel with other strings' : 'string isolated',
 		...(state.transmitter === 'none'
 			? []
-			: [state.transmitter === 'fed' ? 'transmitter fed' : 'transmitter off']),
-		...(state.shorted ? ['leads joined'] : []),
-		...(state.covered ? ['a section covered'] : [])
+			: [state.transmitter === 'fed' ? 'transmitter powered' : 'transmitter off']),
+		...(state.shorted ? ['leads shorted'] : []),
+		...(state.covered ? ['substring covered'] : [])
 	].join(', ');
 }

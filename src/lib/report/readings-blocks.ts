@@ -1,3 +1,4 @@
+import { inSentence } from '$core/units';
 import { isRead, type ReadPlace } from '$core/assessment';
 import { placeWords, QUANTITY_FACTS, type Unit } from '$core/visit';
 import type { ArrayRecord } from '$core/record';
@@ -37,7 +38,7 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 				})
 			},
 			soft(
-				`Open circuit: isolated, at the source side of the fuse. Running: inverter on, at the volts stated. Expected ± 2 standard uncertainties; Marginal beyond ${marginal.toFixed(1)}, Fail beyond ${fail.toFixed(1)}.`
+				`Open-circuit voltage: string isolated, at the string side of the fuse. Operating current: inverter running, at the voltage stated. Expected ± 2 standard uncertainties; Marginal beyond ${marginal.toFixed(1)}, Fail beyond ${fail.toFixed(1)}.`
 			)
 		);
 	}
@@ -54,7 +55,7 @@ export function readingsBlocks(assessment: Assessment, record: ArrayRecord): Blo
 			rows: assessment.limits.map(({ reading, verdict, words, limit, source }) => {
 				const { words: name } = QUANTITY_FACTS[reading.quantity];
 				return [
-					cell(`${placeWords(record, reading.place)} ${name.toLowerCase()}`),
+					cell(`${placeWords(record, reading.place)} ${inSentence(name)}`),
 					cell(readingFigure(reading)),
 					cell(limit, limit ? [source] : []),
 					cell(VERDICT_LABELS[verdict]),

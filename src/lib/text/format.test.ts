@@ -55,7 +55,7 @@ describe('figures', () => {
 			expect(words.length).toBeGreaterThan(1);
 			expect(meter.length).toBeGreaterThan(1);
 			expect(places.length).toBeGreaterThan(0);
-			expect(stateWords(usualState(quantity))).toMatch(/inverter (on|off), disconnect/);
+			expect(stateWords(usualState(quantity))).toMatch(/inverter (running|stopped), DC disconnect/);
 		}
 	});
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { inSentence } from '$core/units';
 	import { onMount, tick, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
 	import { readFigure, READING_LIMITS } from '$core/document';
@@ -282,7 +283,10 @@
 
 <section class="entry panel" aria-label="Next reading">
 	<header>
-		<h1><span class="figure">{name}</span> {facts.words.toLowerCase()}</h1>
+		<h1 data-quantity={quantity}>
+			<span class="figure">{name}</span>
+			{inSentence(facts.words)}
+		</h1>
 		<p class="soft">{facts.meter}.</p>
 		<StatePicker
 			{string}

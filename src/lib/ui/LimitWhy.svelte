@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { inSentence } from '$core/units';
 	import { placeWords, QUANTITY_FACTS } from '$core/visit';
 	import type { LimitVerdict } from '$core/assessment';
 	import ReadingHistory from './ReadingHistory.svelte';
@@ -14,7 +15,7 @@
 <section class="panel" aria-label="Why">
 	<h2>
 		Why: <span class="figure">{placeWords(session.document.record, limit.reading.place)}</span>
-		{facts.words.toLowerCase()}
+		{inSentence(facts.words)}
 		<VerdictMark verdict={limit.verdict} />
 	</h2>
 	<p>

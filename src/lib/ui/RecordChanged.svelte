@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { placeWords, QUANTITY_FACTS } from '$core/visit';
 	import type { CarriedOver } from '$core/diagnosis';
+	import { inSentence } from '$core/units';
 	import { loadAnew } from '../session/load-anew';
 	import { sendJson } from '../session/send-json';
 	import type { VisitSession } from '../session/visit-session.svelte';
@@ -71,9 +72,9 @@
 			<ul>
 				{#each shown.verdicts as one (`${placeWords(session.document.record, one.place)} ${one.quantity}`)}
 					<li>
-						{placeWords(session.document.record, one.place)}, {QUANTITY_FACTS[
-							one.quantity
-						].words.toLowerCase()}: {words(one.before)} → {words(one.after)}
+						{placeWords(session.document.record, one.place)}, {inSentence(
+							QUANTITY_FACTS[one.quantity].words
+						)}: {words(one.before)} → {words(one.after)}
 					</li>
 				{:else}
 					<li>No reading.</li>

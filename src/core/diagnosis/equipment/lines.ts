@@ -1,3 +1,4 @@
+import { inSentence } from '../../units';
 import { placeWords, QUANTITY_FACTS } from '../../visit';
 import type { CauseCode } from '../../faults';
 import type { ArrayRecord } from '../../record';
@@ -61,7 +62,7 @@ function reasonOf(
 	code: CauseCode
 ): Reason {
 	const { unit, words } = QUANTITY_FACTS[reading.quantity];
-	const said = `${placeWords(record, reading.place)}, ${words.toLowerCase()}: ${amount(reading.value, unit)} read`;
+	const said = `${placeWords(record, reading.place)}, ${inSentence(words)}: ${amount(reading.value, unit)} read`;
 	const sound = probe.predicted('healthy');
 	const fault = probe.predicted(code);
 	if (!sound || !fault || sound.value === null || fault.value === null) {

@@ -1,3 +1,4 @@
+import { inSentence } from '../../units';
 import type { ArrayRecord } from '../../record';
 import { highestColdVolts } from '../../isolation';
 import { QUANTITY_FACTS, stringOfPlace } from '../../visit';
@@ -7,7 +8,7 @@ import type {
 	EquipmentReading
 } from '../equipment/equipment-case';
 import { onScale } from '../part-figures';
-import { causeWords, lowerFirst } from '../words';
+import { causeWords } from '../words';
 import { oneTest, type Named } from './one-test';
 import type { ProposedTest } from './proposed-test';
 
@@ -56,7 +57,7 @@ function possibleAt(
 		const predicted = probe.predicted(code);
 		if (!predicted || predicted.value === null) return [];
 		const { value, sigma } = predicted;
-		const words = code === 'healthy' ? `${where} is as it should be` : lowerFirst(causeWords(code));
+		const words = code === 'healthy' ? `${where} is as it should be` : inSentence(causeWords(code));
 		return [{ weight: chances[s]!, value, sigma, words, leaves: [code] }];
 	});
 }

@@ -1,7 +1,7 @@
+import { inSentence } from '../../units';
 import { placeKey, placeWords, QUANTITY_FACTS } from '../../visit';
 import { cautionsFor, coldCeiling, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
 import type { StringPosterior } from '../posterior';
-import { lowerFirst } from '../words';
 import { candidatesAt, type Candidate } from './candidates';
 import { entropy } from './information';
 import { possibleAt, type Possible } from './possible';
@@ -133,7 +133,7 @@ function proposed(
 		...candidate,
 		stringId: string.id,
 		again,
-		title: again ? `Again: ${lowerFirst(title)}` : title,
+		title: again ? `Again: ${inSentence(title)}` : title,
 		how,
 		meter: QUANTITY_FACTS[candidate.quantity].meter,
 		exposure,

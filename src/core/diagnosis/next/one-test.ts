@@ -1,3 +1,4 @@
+import { inSentence } from '../../units';
 import {
 	type Place,
 	placeKey,
@@ -10,7 +11,6 @@ import type { CauseCode } from '../../faults';
 import type { ArrayRecord } from '../../record';
 import { cautionsFor, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
 import { offScale } from '../part-figures';
-import { lowerFirst } from '../words';
 import { informationOf, outcomesOf, type Possibility } from './information';
 import type { ProposedTest } from './proposed-test';
 import { DANGER, testFactsOf } from './test-facts';
@@ -59,7 +59,7 @@ export function oneTest(test: OneTest): ProposedTest | null {
 		state,
 		stringId,
 		again,
-		title: again ? `Again: ${lowerFirst(title)}` : title,
+		title: again ? `Again: ${inSentence(title)}` : title,
 		how: besides === '' ? how : `${how} ${besides}`,
 		meter: QUANTITY_FACTS[quantity].meter,
 		exposure,

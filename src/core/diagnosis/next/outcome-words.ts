@@ -1,4 +1,5 @@
-import { lowerFirst, causeWords } from '../words';
+import { inSentence } from '../../units';
+import { causeWords } from '../words';
 import { runsInWords } from '../within';
 import { offScale } from '../part-figures';
 import { modulesAt } from '../suspect';
@@ -40,7 +41,7 @@ export function outcomeInWords(
 			modules.size > 0 && modules.size < string.moduleCount
 				? ` at ${modules.size === 1 ? 'module' : 'modules'} ${runsInWords([...modules].sort((a, b) => a - b))}`
 				: '';
-		const name = code === 'healthy' ? 'this string is whole' : lowerFirst(causeWords(code));
+		const name = code === 'healthy' ? 'this string is whole' : inSentence(causeWords(code));
 		return `${name}${where}`;
 	});
 	return {

@@ -1,10 +1,11 @@
+import { inSentence } from '../../units';
 import { type ArrayRecord, labelRanges } from '../../record';
 import { type Reading, usualState } from '../../visit';
 import { coldCeiling } from '../../isolation';
 import { keyOfProbe } from '../link-evidence';
 import type { GroupPosterior } from '../posterior';
 import type { Scope, ScopeProbe } from '../scope';
-import { causeWords, lowerFirst } from '../words';
+import { causeWords } from '../words';
 import { oneTest, type Named } from './one-test';
 import type { ProposedTest } from './proposed-test';
 
@@ -48,7 +49,7 @@ function proposedAt(
 			value: value ?? 0,
 			sigma,
 			words:
-				link === null ? `not “${lowerFirst(causeWords(scope.code))}”` : link.replaceAll('-', ' '),
+				link === null ? `not “${inSentence(causeWords(scope.code))}”` : link.replaceAll('-', ' '),
 			leaves: [link === null ? 'healthy' : scope.code]
 		};
 	});

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { inSentence } from '$core/units';
 	import {
 		supplyLadders,
 		atStandard,
@@ -143,7 +144,7 @@
 				{#each limits as { key, reading, verdict, words, limit, source } (key)}
 					{@const { words: name } = QUANTITY_FACTS[reading.quantity]}
 					<li>
-						<span><strong>{placeWords(record, reading.place)}</strong> {name.toLowerCase()}</span>
+						<span><strong>{placeWords(record, reading.place)}</strong> {inSentence(name)}</span>
 						<span class="figure">{readingFigure(reading)}</span>
 						<VerdictMark {verdict} />
 						<span
