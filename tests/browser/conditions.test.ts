@@ -133,7 +133,7 @@ describe('conditions without a sensor', () => {
 		await person.press('Save and measure');
 		await person.arrivesAt(/\/measurements$/);
 		await person.sees('strings', '.sky');
-		await person.sees('about one section short', '[data-string=A2]');
+		await person.sees('about one substring short', '[data-string=A2]');
 	});
 
 	it('that moved on say which strings to take again', async () => {

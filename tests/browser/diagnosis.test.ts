@@ -93,7 +93,7 @@ describe('following the proposed tests', () => {
 
 	it('counts the modules of the string that is one short', async () => {
 		await follows('saltmarsh', missing!);
-		await person.sees('Fewer modules than the record says', '.what h2');
+		await person.sees('Fewer modules than recorded', '.what h2');
 	});
 
 	it('draws the blown fuse, after the clamp was read again', async () => {

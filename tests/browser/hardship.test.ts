@@ -215,7 +215,7 @@ describe('instruments', () => {
 				`${string.label} was not read`
 			);
 		}
-		await person.sees('about one section short', '[data-string=A2]');
+		await person.sees('about one substring short', '[data-string=A2]');
 		instruments.kill();
 		await person.press('From the meter');
 		await person.sees('Nothing listens at', '.entry');

@@ -188,7 +188,7 @@ describe('the terminal with its string fuses', () => {
 		}
 		await person.goTo(`/visits/${visit}/combiner`);
 		await person.sees('Close nothing:');
-		await person.sees('about one section short', '[data-string=A2]');
+		await person.sees('about one substring short', '[data-string=A2]');
 		await person.click('[data-string=A1] .cells button:nth-child(2)');
 		await person.sees('A1, fuse +', '.entry h1');
 		await person.types('0.02', Key.ENTER);

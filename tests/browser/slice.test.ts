@@ -44,7 +44,7 @@ describe('the first day at the terminal', () => {
 			await person.sees(`${label} I`, '.recent');
 		}
 		await person.press('Open-circuit voltage');
-		await person.sees(/Fail\s+−\d+\.\d V −2\.\d %\s+about one section short/, '[data-string=A2]');
+		await person.sees(/Fail\s+−\d+\.\d V −2\.\d %\s+about one substring short/, '[data-string=A2]');
 		await person.sees(/about one module short/, '[data-string=A4]');
 		await person.sees(/Pass/, '[data-string=B4]');
 		await person.sees('16 of 16', 'nav');
@@ -64,10 +64,10 @@ describe('the first day at the terminal', () => {
 		await person.arrivesAt(/\/diagnosis$/);
 		await person.press('All causes and tests');
 		await person.sees(/Bypass diode shorted/i, '[data-finding=A2]');
-		await person.sees('Fewer modules than the record says', '[data-finding=A4]');
+		await person.sees('Fewer modules than recorded', '[data-finding=A4]');
 		const fuse = await person.sees('String fuse blown', '[data-finding=B1]');
 		expect(fuse).toContain('Again: clamp the operating current of B1');
-		await person.sees('Low current, cause open', '[data-finding=B3]');
+		await person.sees('Low current, cause not determined', '[data-finding=B3]');
 		await person.press('Resistance of B1, fuse +');
 		await person.sees('Complete the steps of “Isolation”', '[data-finding=B1]');
 		expect(await driver.getPageSource()).not.toMatch(/\bsafe to\b/i);

@@ -89,7 +89,7 @@ describe('what would this string read', () => {
 	it('shows a fed-back string with its caution, and what its fuse does', async () => {
 		await person.goTo(A2);
 		await painted();
-		await choose('fault', 'Fewer modules than the record says');
+		await choose('fault', 'Fewer modules than recorded');
 		await choose('holder', 'Nothing: open circuit');
 		await person.sees(/Current flows back into A2 \(\d+\.\d\d A\)\. The 15 A fuse of A2/);
 		await person.sees('open no fuse, connector or switch');

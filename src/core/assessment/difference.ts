@@ -38,17 +38,17 @@ export function countDifference(
 		return { ...counted, sections: null, words: reversedWords(measured, expected, sigma) };
 	}
 	if (Math.abs(measured) <= NO_VOLTS * expected) {
-		return { ...counted, sections: null, words: 'no volts: the path is open somewhere' };
+		return { ...counted, sections: null, words: 'no voltage: open circuit' };
 	}
 	if (Math.abs(difference) <= TOLD_APART * sigma) {
-		return { ...counted, sections: 0, words: 'no module or section missing' };
+		return { ...counted, sections: 0, words: 'no module or substring missing' };
 	}
 	const sectionVolts = moduleVolts / sectionsPerModule;
 	if (TOLD_APART * sigma > sectionVolts) {
 		return {
 			...counted,
 			sections: null,
-			words: `${Math.abs(modules).toFixed(1)} modules ${modules < 0 ? 'short' : 'too many'}, too unsure to count sections`
+			words: `${Math.abs(modules).toFixed(1)} modules ${modules < 0 ? 'short' : 'too many'}, too uncertain to count substrings`
 		};
 	}
 	const sections = Math.round(-difference / sectionVolts);
@@ -57,7 +57,7 @@ export function countDifference(
 		return {
 			...counted,
 			sections: null,
-			words: `${Math.abs(modules).toFixed(2)} of a module ${modules < 0 ? 'short' : 'too many'}, not a whole section`
+			words: `${Math.abs(modules).toFixed(2)} of a module ${modules < 0 ? 'short' : 'too many'}, not a whole substring`
 		};
 	}
 	return { ...counted, sections, words: `about ${countWords(sections, sectionsPerModule)}` };
@@ -65,21 +65,21 @@ export function countDifference(
 
 function reversedWords(measured: number, expected: number, sigma: number): string {
 	return Math.abs(measured + expected) <= 3 * sigma
-		? 'polarity reversed, the amount is right'
-		: 'polarity reversed, and the amount is off too';
+		? 'polarity reversed, magnitude correct'
+		: 'polarity reversed, magnitude wrong too';
 }
 
 const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 const numberWord = (n: number) => NUMBER_WORDS[n] ?? String(n);
 
-/** "one section short", "two modules and one section short", "one module too many". */
+/** "one substring short", "two modules and one substring short", "one module too many". */
 function countWords(sections: number, sectionsPerModule: number): string {
 	const total = Math.abs(sections);
 	const whole = Math.floor(total / sectionsPerModule);
 	const rest = total % sectionsPerModule;
 	const parts = [
 		whole > 0 ? `${numberWord(whole)} module${whole > 1 ? 's' : ''}` : '',
-		rest > 0 ? `${numberWord(rest)} section${rest > 1 ? 's' : ''}` : ''
+		rest > 0 ? `${numberWord(rest)} substring${rest > 1 ? 's' : ''}` : ''
 	].filter(Boolean);
 	return `${parts.join(' and ')} ${sections > 0 ? 'short' : 'too many'}`;
 }

@@ -27,7 +27,7 @@ describe('expected values and verdicts', () => {
 		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'pass', counted: { sections: 0 } });
 		expect(placeOf(visit, 'A2')).toMatchObject({
 			verdict: 'fail',
-			counted: { sections: 1, words: 'about one section short' }
+			counted: { sections: 1, words: 'about one substring short' }
 		});
 		expect(placeOf(visit, 'A4')).toMatchObject({
 			verdict: 'fail',
@@ -63,11 +63,9 @@ describe('expected values and verdicts', () => {
 			faults: { A1: { code: 'connector-reversed' }, B2: { code: 'connector-open' } }
 		});
 		expect(judged(placeOf(visit, 'A1')).counted!.words).toBe(
-			'polarity reversed, the amount is right'
+			'polarity reversed, magnitude correct'
 		);
-		expect(judged(placeOf(visit, 'B2')).counted!.words).toBe(
-			'no volts: the path is open somewhere'
-		);
+		expect(judged(placeOf(visit, 'B2')).counted!.words).toBe('no voltage: open circuit');
 	});
 
 	it('has no basis without conditions or without the volts of the current, and says what is missing', () => {

@@ -10,21 +10,21 @@ const words = (short: number, sigma = 1) =>
 
 describe('a difference in modules and sections', () => {
 	it.each([
-		[0, 'no module or section missing'],
-		[1 / 3, 'about one section short'],
-		[2 / 3, 'about two sections short'],
+		[0, 'no module or substring missing'],
+		[1 / 3, 'about one substring short'],
+		[2 / 3, 'about two substrings short'],
 		[1, 'about one module short'],
-		[4 / 3, 'about one module and one section short'],
+		[4 / 3, 'about one module and one substring short'],
 		[2, 'about two modules short'],
 		[-1, 'about one module too many'],
-		[0.18, '0.18 of a module short, not a whole section']
+		[0.18, '0.18 of a module short, not a whole substring']
 	])('%f modules short: %s', (short, said) => {
 		expect(words(short)).toBe(said);
 	});
 
 	it('does not count sections it cannot tell', () => {
-		expect(words(1, 20)).toBe('no module or section missing');
-		expect(words(2.1, 12)).toBe('2.1 modules short, too unsure to count sections');
+		expect(words(1, 20)).toBe('no module or substring missing');
+		expect(words(2.1, 12)).toBe('2.1 modules short, too uncertain to count substrings');
 	});
 });
 

@@ -22,15 +22,19 @@ describe('causes', () => {
 		[
 			'bypass-diode-shorted',
 			['bypass-diode-shorted', 'section-open'],
-			/Bypass diode shorted|Section open/
+			/Bypass diode shorted|Substring open-circuit/
 		],
-		['section-open', ['bypass-diode-shorted', 'section-open'], /Bypass diode shorted|Section open/],
+		[
+			'section-open',
+			['bypass-diode-shorted', 'section-open'],
+			/Bypass diode shorted|Substring open-circuit/
+		],
 		['module-missing', ['module-missing', 'module-shorted'], /Fewer modules/],
 		['module-open', ['connector-open', 'module-open'], /Connector open/],
 		['connector-open', ['connector-open', 'module-open'], /Connector open/],
 		['fuse-blown', ['fuse-blown', 'reading-wrong'], /fuse blown/],
 		['module-reversed', ['module-reversed'], /turned round|Two modules/],
-		['connector-reversed', ['connector-reversed'], /swapped/]
+		['connector-reversed', ['connector-reversed'], /reverse-connected/]
 	])('%s comes first', (code, members, title) => {
 		const line = lineOf({ A3: { code } }, 'A3');
 		expect(codes(line)).toEqual(members);
@@ -44,7 +48,7 @@ describe('causes', () => {
 			const line = lineOf({ B3: { code, near: code === 'soiling' ? 0.16 : 5 } }, 'B3');
 			expect(codes(line)).toContain(code);
 			expect(line.members.length).toBeGreaterThan(1);
-			expect(line.title).toBe('Low current, cause open');
+			expect(line.title).toBe('Low current, cause not determined');
 			expect(line.lookAlikes).toContain('hot cell');
 		}
 	);

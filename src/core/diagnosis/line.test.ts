@@ -43,13 +43,13 @@ describe('a line of the answer', () => {
 
 	it('is told by what is known while it is not, with what it may be', () => {
 		const line = lineOf([member('connector-open', 0.5), member('module-open', 0.2)], 'A1', []);
-		expect(line.title).toBe('The path is open, cause open');
+		expect(line.title).toBe('String open-circuit, cause not determined');
 		expect(line.perhaps).toMatch(/^Perhaps connector open, or .*\.$/);
 	});
 
 	it('never names one of several causes of low current as if it were known', () => {
 		const line = lineOf([member('soiling', 0.6), member('shade', 0.39)], 'A1', []);
-		expect(line.title).toBe('Low current, cause open');
+		expect(line.title).toBe('Low current, cause not determined');
 		expect(lineOf([member('soiling', 0.97)], 'A1', []).title).toBe(causeWords('soiling'));
 	});
 

@@ -82,7 +82,7 @@ function wordsOf(
 		(probability >= NAMED && (known !== 'Low current' || first.probability >= NAMED * probability));
 	return named
 		? { title: listed, perhaps: null }
-		: { title: `${known}, cause open`, perhaps: `Perhaps ${inSentence(listed)}.` };
+		: { title: `${known}, cause not determined`, perhaps: `Perhaps ${inSentence(listed)}.` };
 }
 
 /** "This, or that (one section)": a size that all members share is said once. */

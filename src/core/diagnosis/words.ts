@@ -21,23 +21,23 @@ export function knownWords(code: CauseCode): string {
 	switch (code) {
 		case 'bypass-diode-shorted':
 		case 'section-open':
-			return 'A section’s volts are missing';
+			return 'One substring short';
 		case 'module-missing':
 		case 'module-shorted':
 		case 'rsd-device-off':
-			return 'A module’s volts are missing';
+			return 'One module short';
 		case 'module-extra':
-			return 'More volts than the record';
+			return 'More voltage than recorded';
 		case 'module-open':
 		case 'connector-open':
-			return 'The path is open';
+			return 'String open-circuit';
 		case 'fuse-blown':
 		case 'blocking-diode-open':
-			return 'Volts but no current';
+			return 'Voltage but no current';
 		case 'disconnect-open':
-			return 'Volts but no current';
+			return 'Voltage but no current';
 		case 'module-reversed':
-			return 'Two modules’ volts are missing';
+			return 'Two modules short';
 		case 'connector-reversed':
 			return 'Polarity reversed';
 		case 'soiling':
@@ -50,27 +50,27 @@ export function knownWords(code: CauseCode): string {
 			return 'Low current';
 		case 'module-wrong-type':
 		case 'record-wrong':
-			return 'Volts and current unlike the record';
+			return 'Voltage and current differ from the record';
 		case 'earth-fault':
-			return 'A pole is held to earth';
+			return 'A pole is connected to earth';
 		case 'rsd-no-signal':
-			return 'All strings held down';
+			return 'Voltage low on all strings';
 		case 'inverter-no-ac':
 		case 'inverter-derating':
 		case 'mppt-mode-wrong':
-			return 'The inverter does not take what is there';
+			return 'Inverter draws less than available';
 		case 'strings-swapped':
-			return 'Two strings read as each other';
+			return 'Two strings interchanged';
 		case 'unequal-parallel':
 			return 'Unequal strings on one input';
 		case 'clipping':
 			return 'The inverter is at its rating';
 		case 'reading-wrong':
-			return 'A doubtful reading';
+			return 'Doubtful reading';
 		case 'conditions-wrong':
-			return 'All strings alike';
+			return 'All strings deviate alike';
 		case 'healthy':
-			return 'Nothing that these readings show';
+			return 'No fault that these readings show';
 		case 'bypass-diode-open':
 		case 'fuse-wrong-rating':
 		case 'blocking-diode-shorted':
@@ -78,18 +78,18 @@ export function knownWords(code: CauseCode): string {
 		case 'spd-failed':
 		case 'disconnect-welded':
 		case 'gfdi-fuse-blown':
-			return 'Not as it should be';
+			return 'Equipment fault';
 		case 'cable-damaged':
 		case 'moisture-intermittent':
-			return 'Insulation low when wet';
+			return 'Low insulation resistance when wet';
 		case 'arc-fault':
-			return 'The inverter stopped on an arc';
+			return 'AFCI trip';
 		case 'controller-mismatch':
-			return 'Controller and strings do not suit';
+			return 'Controller and strings do not match';
 		case 'optimiser-dead':
-			return 'Standby volts short';
+			return 'Standby voltage low';
 		case 'micro-inverter-dead':
-			return 'A unit feeds too little';
+			return 'Unit power low';
 	}
 }
 

@@ -16,7 +16,12 @@ export {
 export { emergencyOrder } from './emergency-shutdown';
 export { type Gate, gateOfReading, OWN_PROCEDURE } from './interlock';
 export { type Liveness, type LiveSegment, type LiveString, whatStaysLive } from './live';
-export { currentSafetyEntries, notProved, type StepProgress, type StepState } from './progress';
+export {
+	currentSafetyEntries,
+	incompleteSteps,
+	type StepProgress,
+	type StepState
+} from './progress';
 export { makingSafe } from './sequence';
 export { isWithin, limitWords, type SafetyStep, type Task, TASK_WORDS, TASKS } from './step';
 export { switchingOff } from './switching-off';

@@ -91,9 +91,9 @@ function remainingSeconds({ wait }: SafetyStep, since: number, now: Clock): numb
 	return Math.max(0, Math.ceil(wait.seconds - passed));
 }
 
-/** What is not proved, in full sentences; empty where all is. */
-export function notProved(progress: readonly StepProgress[]): string[] {
+/** Steps with a reading that are not complete. */
+export function incompleteSteps(progress: readonly StepProgress[]): SafetyStep[] {
 	return progress
 		.filter(({ state, step }) => state !== 'done' && step.proof !== null)
-		.map(({ step }) => `Not completed: ${step.title.replace(/\.$/, '')}.`);
+		.map(({ step }) => step);
 }

@@ -30,27 +30,27 @@ interface Entry {
  */
 export const FAULTS = {
 	'bypass-diode-shorted': { words: 'Bypass diode shorted', place: 'section', scale: null },
-	'section-resistive': { words: 'Resistance inside a section', place: 'section', scale: OHMS },
+	'section-resistive': { words: 'High resistance in a substring', place: 'section', scale: OHMS },
 	'bypass-diode-open': { words: 'Bypass diode open', place: 'section', scale: null },
-	'section-open': { words: 'Section open behind its diode', place: 'section', scale: null },
-	'module-open': { words: 'Module open', place: 'module', scale: null },
-	'module-shorted': { words: 'Module bridged', place: 'module', scale: null },
-	'module-missing': { words: 'Fewer modules than the record says', place: 'module', scale: COUNT },
-	'module-extra': { words: 'More modules than the record says', place: 'module', scale: COUNT },
-	'module-reversed': { words: 'Module turned round in the string', place: 'module', scale: null },
+	'section-open': { words: 'Substring open-circuit, bypassed', place: 'section', scale: null },
+	'module-open': { words: 'Module open-circuit', place: 'module', scale: null },
+	'module-shorted': { words: 'Module shorted or bypassed', place: 'module', scale: null },
+	'module-missing': { words: 'Fewer modules than recorded', place: 'module', scale: COUNT },
+	'module-extra': { words: 'More modules than recorded', place: 'module', scale: COUNT },
+	'module-reversed': { words: 'Module reverse-connected', place: 'module', scale: null },
 	'module-degraded': {
 		words: 'Module degraded',
 		place: 'module',
 		scale: { ...SHARE_LOST, unit: 'of its current lost', usual: 0.15 }
 	},
 	'module-pid': {
-		words: 'Module leaks by its potential',
+		words: 'PID (potential-induced degradation)',
 		place: 'module',
 		scale: { unit: 'ohm across the module', least: 1, most: 1e5, usual: 60 }
 	},
 	'module-wrong-type': { words: 'Module of another type', place: 'module', scale: null },
 	'hot-cell': {
-		words: 'One cell in the dark',
+		words: 'Hot or shaded cell',
 		place: 'section',
 		scale: { ...SHARE_LOST, usual: 0.8 }
 	},
@@ -61,57 +61,57 @@ export const FAULTS = {
 	},
 	shade: { words: 'Shade', place: 'section', scale: SHARE_LOST },
 	'connector-open': { words: 'Connector open', place: 'joint', scale: null },
-	'connector-resistive': { words: 'Resistance in a connector', place: 'joint', scale: OHMS },
+	'connector-resistive': { words: 'High-resistance connector', place: 'joint', scale: OHMS },
 	'connector-reversed': {
-		words: 'String leads swapped at the combiner or inverter',
+		words: 'String reverse-connected at the combiner or inverter',
 		place: 'string',
 		scale: null
 	},
-	'cable-damaged': { words: 'Cable insulation through', place: 'joint', scale: OHMS_TO_EARTH },
+	'cable-damaged': { words: 'Cable insulation damaged', place: 'joint', scale: OHMS_TO_EARTH },
 	'fuse-blown': { words: 'String fuse blown', place: 'string', scale: null },
 	'fuse-wrong-rating': {
-		words: 'String fuse of the wrong rating',
+		words: 'String fuse with wrong rating',
 		place: 'string',
 		scale: { unit: 'A', least: 1, most: 1000, usual: 30 }
 	},
 	'blocking-diode-open': { words: 'Blocking diode open', place: 'string', scale: null },
 	'blocking-diode-shorted': { words: 'Blocking diode shorted', place: 'string', scale: null },
-	'disconnect-open': { words: 'Switch pole does not close', place: 'string', scale: null },
-	'disconnect-welded': { words: 'Switch pole does not open', place: 'string', scale: null },
+	'disconnect-open': { words: 'Switch pole fails to close', place: 'string', scale: null },
+	'disconnect-welded': { words: 'Switch pole fails to open', place: 'string', scale: null },
 	'rsd-no-signal': { words: 'Shutdown devices without signal', place: 'bus', scale: null },
 	'rsd-device-off': { words: 'Shutdown device failed off', place: 'module', scale: null },
 	'rsd-device-stuck-on': {
-		words: 'Shutdown device does not shut down',
+		words: 'Shutdown device fails to shut down',
 		place: 'module',
 		scale: null
 	},
-	'micro-inverter-dead': { words: 'Micro-inverter dead', place: 'module', scale: null },
-	'optimiser-dead': { words: 'Optimiser dead', place: 'module', scale: null },
+	'micro-inverter-dead': { words: 'Micro-inverter failed', place: 'module', scale: null },
+	'optimiser-dead': { words: 'Optimiser failed', place: 'module', scale: null },
 	'earth-fault': { words: 'Earth fault', place: 'joint', scale: OHMS_TO_EARTH },
-	'gfdi-fuse-blown': { words: 'Earth-fault fuse of the inverter open', place: 'bus', scale: null },
-	'strings-swapped': { words: 'Two strings exchanged', place: 'strings', scale: null },
+	'gfdi-fuse-blown': { words: 'Ground-fault fuse of the inverter open', place: 'bus', scale: null },
+	'strings-swapped': { words: 'Two strings interchanged', place: 'strings', scale: null },
 	'unequal-parallel': {
 		words: 'Strings of unequal length on one input',
 		place: 'module',
 		scale: COUNT
 	},
-	'inverter-no-ac': { words: 'Inverter without AC', place: 'bus', scale: null },
+	'inverter-no-ac': { words: 'No AC supply at inverter', place: 'bus', scale: null },
 	'mppt-mode-wrong': {
-		words: 'Tracker stuck or set against the wiring',
+		words: 'MPPT stuck, or its mode does not match the wiring',
 		place: 'bus',
 		scale: { unit: 'V', least: 0, most: 2000, usual: 300 }
 	},
-	'arc-fault': { words: 'Inverter stopped on an arc', place: 'bus', scale: null },
-	'spd-failed': { words: 'Surge protection leaks', place: 'bus', scale: OHMS_TO_EARTH },
+	'arc-fault': { words: 'AFCI trip; arc fault', place: 'bus', scale: null },
+	'spd-failed': { words: 'SPD leaking to earth', place: 'bus', scale: OHMS_TO_EARTH },
 	'moisture-intermittent': {
-		words: 'Moisture on wet mornings',
+		words: 'Intermittent leakage with moisture',
 		place: 'joint',
 		scale: { ...OHMS_TO_EARTH, usual: 2e5 }
 	},
-	'inverter-derating': { words: 'Inverter holds back', place: 'bus', scale: WATTS },
-	clipping: { words: 'Clipping, which is no fault', place: 'bus', scale: WATTS },
+	'inverter-derating': { words: 'Inverter derating', place: 'bus', scale: WATTS },
+	clipping: { words: 'Inverter clipping (not a fault)', place: 'bus', scale: WATTS },
 	'controller-mismatch': {
-		words: 'Charge controller does not suit the array',
+		words: 'Charge controller does not match the array',
 		place: 'bus',
 		scale: null
 	},

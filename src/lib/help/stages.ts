@@ -43,7 +43,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		purpose:
 			'Read what you would read, say what it is, and see what was hidden. Each reading takes the minutes it would take.',
 		needs:
-			'Volts and amps of every string first; then what tells most. Verdicts and the next reading are there for the asking.'
+			'Measure voltage and current of every string first, then take the next test. Ask for verdicts and the next test when you need them.'
 	},
 	'/backup': {
 		title: 'Backups',
@@ -143,7 +143,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/visits/[visit]/diagnosis': {
 		title: 'Diagnosis',
 		purpose:
-			'From a reading that is off to the part: what is still possible, and the one test that tells most next.',
+			'From a reading that failed to the part: which causes are still possible, and which test to take next.',
 		needs: 'Readings that are off, and for some tests an open cover made safe first.'
 	},
 	'/visits/[visit]/repair': {

@@ -6,7 +6,7 @@ import {
 	currentSafetyEntries,
 	MAKE_SAFE_FIRST,
 	makingSafe,
-	notProved,
+	incompleteSteps,
 	OWN_PROCEDURE,
 	type SafetyStep,
 	WHO_DECIDES
@@ -130,7 +130,9 @@ export function safetyBlocks(
 	return [
 		heading('Isolation'),
 		{ kind: 'list', items },
-		...notProved([...arrival, ...down]).map(text)
+		...incompleteSteps([...arrival, ...down]).map(({ title }) =>
+			text(`Not completed: ${title.replace(/\.$/, '')}.`)
+		)
 	];
 }
 

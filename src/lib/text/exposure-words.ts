@@ -5,6 +5,6 @@ export const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
 	'closed-cover': 'covers closed',
 	'open-cover-live': 'cover open, live',
 	'open-cover-dead': 'cover open: prove dead first',
-	'joint-dead': 'joint opened: prove 0 A first',
+	'joint-dead': 'connector opened: confirm no current first',
 	roof: 'on the roof'
 };

@@ -43,7 +43,7 @@ describe('findings', () => {
 	it('say what is known where the cause is open, and list each test once', () => {
 		const [low] = of({ B3: { code: 'soiling', near: 0.15 } });
 		expect(low).toMatchObject({
-			headline: 'Low current, cause open',
+			headline: 'Low current, cause not determined',
 			perhaps: expect.stringMatching(
 				/^Perhaps .*soiling.*resistance|^Perhaps .*resistance.*soiling/
 			)

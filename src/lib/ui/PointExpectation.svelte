@@ -73,14 +73,14 @@
 {/if}
 {#if spread}
 	<p class="soft standing">
-		{takes.length} takes, <span class="figure">{figureOf(spread[0], unit)}</span> to
+		{takes.length} measurements, <span class="figure">{figureOf(spread[0], unit)}</span> to
 		<span class="figure">{figureOf(spread[1], unit)}</span>
-		{unit}; the newest stands, a new figure replaces it
+		{unit}; the newest counts, a new reading replaces it
 	</p>
 {:else if standing}
 	<p class="soft standing">
-		stands at <span class="figure">{figureOf(standing.value, unit)}</span>
-		{unit}; a new figure replaces it
+		Current reading <span class="figure">{figureOf(standing.value, unit)}</span>
+		{unit}; a new reading replaces it
 	</p>
 {/if}
 

@@ -275,7 +275,7 @@
 				<label class="other">
 					<span>Another test</span>
 					<select name="other" bind:value={chosen}>
-						<option value="">The one that tells most</option>
+						<option value="">The next useful one</option>
 						{#each left as one (keyOf(one))}
 							<option value={keyOf(one)}>{testWords(one.quantity, one.at)}</option>
 						{/each}

@@ -53,7 +53,7 @@
 	function plainWords(place: ReadPlace): string {
 		const plain = session.assessment.plain[place.key];
 		if (!plain || place.state === 'not-assessed') return '';
-		const percent = `${signed(100 * plain.relative, 1)} % off its like`;
+		const percent = `${signed(100 * plain.relative, 1)} % from the median of comparable strings`;
 		if (plain.passes && place.verdict === 'fail') {
 			return `The 5 % rule would pass it: ${percent}, ${plain.inModules.toFixed(1)} of a module.`;
 		}
@@ -70,8 +70,8 @@
 <div class="page">
 	<h1>Comparison</h1>
 	<p class="soft lead">
-		All strings, the one furthest off first. Strings of one module type and plane are compared with
-		each other; that tells more than any sensor.
+		All strings, largest deviation first. Strings of one module type and plane are compared with
+		each other, which is more accurate than any sensor.
 	</p>
 	<PlaneQuestions {session} />
 	{#if groups.length > 1}
@@ -98,7 +98,7 @@
 					<span class="name figure">{label}</span>
 					<span
 						><span class="figure">{modules.toFixed(1)}</span>
-						<span class="soft">modules off</span>
+						<span class="soft">modules deviation</span>
 						{#if groupOf(stringId)}<span class="soft group"
 								>{groupWords(groupOf(stringId)!, record)}</span
 							>{/if}</span

@@ -34,7 +34,7 @@
 					/>{/each}
 			</div>
 			<div>
-				<h3>Tests, the one that tells most first</h3>
+				<h3>Tests, most useful first</h3>
 				{#each finding.tests.slice(0, LISTED) as test (test.key)}
 					<TestCard {test} onchoose={() => ontake(finding.key, test.key)} />
 				{:else}

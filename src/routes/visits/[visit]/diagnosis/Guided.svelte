@@ -104,7 +104,7 @@
 
 	<section class="test" aria-label="Next test" aria-busy={session.tracing}>
 		{#if test}
-			<h3>{testKey === null ? 'The test that tells most' : 'Your choice of test'}</h3>
+			<h3>{testKey === null ? 'Next test' : 'Test you chose'}</h3>
 			<TestNow {test} />
 			<EntryPanel
 				{session}
@@ -116,11 +116,11 @@
 			/>
 			{#if testKey !== null}
 				<button type="button" class="act-plain" onclick={() => (testKey = null)}
-					>Back to the one that tells most</button
+					>Back to the next test</button
 				>
 			{/if}
 		{:else if shared}
-			<h3>What tells most</h3>
+			<h3>Next test</h3>
 			<p>
 				Take irradiance and cell temperature again, sensor clean and in the plane of the modules.
 			</p>

@@ -4,7 +4,7 @@
 	import {
 		currentSafetyEntries,
 		makingSafe,
-		notProved,
+		incompleteSteps,
 		OWN_PROCEDURE,
 		type Task,
 		TASK_WORDS,
@@ -43,7 +43,7 @@
 		)
 	);
 	const own = $derived(currentSafetyEntries(visit.safety).get(OWN_PROCEDURE) ?? null);
-	const open = $derived(notProved([...making.arrival, ...making.down]));
+	const open = $derived(incompleteSteps([...making.arrival, ...making.down]));
 	const ready = $derived(
 		making.phase === 'down' &&
 			[...making.arrival, ...making.down].every(({ state }) => state === 'done')
@@ -100,7 +100,7 @@
 				<section class="panel open">
 					<h2>Not completed</h2>
 					<ul>
-						{#each open.slice(0, 8) as words (words)}<li>{words}</li>{/each}
+						{#each open.slice(0, 8) as { key, title } (key)}<li>{title}</li>{/each}
 						{#if open.length > 8}<li class="soft">and {open.length - 8} more</li>{/if}
 					</ul>
 				</section>

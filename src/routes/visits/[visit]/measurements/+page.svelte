@@ -182,7 +182,6 @@
 						onclick={() => choose(candidate)}
 					>
 						{QUANTITY_FACTS[candidate].words}
-						<span class="figure">{QUANTITY_FACTS[candidate].unit}</span>
 					</button>
 				{/each}
 				<label class="sr-only" for="another">Another quantity</label>
@@ -216,8 +215,8 @@
 						/></svg
 					>
 					expected here and now, ± 2 standard uncertainties; the bar is the reading.
-					{#if quantity === 'open-circuit-voltage'}Long ticks are one module’s volts, short ones a
-						section.{:else}Long ticks are 10 %.{/if}
+					{#if quantity === 'open-circuit-voltage'}Long ticks: one module. Short ticks: one
+						substring.{:else}Long ticks: 10 %.{/if}
 				</p>
 			{:else}
 				<MeasurementList {session} {spots} {lit} onchoose={(where) => place(where, quantity)} />

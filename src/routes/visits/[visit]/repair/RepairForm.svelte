@@ -117,8 +117,8 @@
 		<h2>{FAULTS[cause].words}: <span class="figure">{placeWords(record, where)}</span></h2>
 		{#if chance !== null && chance < CONFIRMED}
 			<p class="notice">
-				The readings make it {Math.round(100 * chance)} % likely. Confirm it by the test that tells most
-				before a part is replaced, or say below what you saw.
+				The readings make it {Math.round(100 * chance)} % likely. Confirm it by the next test before a
+				part is replaced, or say below what you saw.
 			</p>
 		{:else if chance !== null}
 			<p class="soft">Confirmed by the readings: {Math.round(1000 * chance) / 10} %.</p>
