@@ -35,7 +35,7 @@ describe('a blown fuse', () => {
 		await person.sees('String fuse blown', '.found');
 		const button = '//ul[contains(@class,"found")]/li[contains(normalize-space(.),"B1")]//button';
 		await (await person.driver.findElement({ xpath: button })).click();
-		await person.sees('usually means reverse current', 'form');
+		await person.sees('reverse current', 'form');
 		await person.fill('serial', 'GPV-15-0042');
 		await (await person.find('form textarea[name=words]')).sendKeys('Fuse at CB 2, plus');
 		await person.press('Store');
@@ -45,8 +45,8 @@ describe('a blown fuse', () => {
 	});
 
 	it('is closed by its readings, before beside after, and not by a tick', async () => {
-		await readsAgain('B1 open circuit', '476.4');
-		await readsAgain('B1 running current', '5.95');
+		await readsAgain('B1 open-circuit voltage', '476.4');
+		await readsAgain('B1 operating current', '5.95');
 		await person.goTo(`${VISIT}/repair`);
 		const text = await person.sees('closed: proved by its readings', '[data-case=fuse-blown]');
 		expect(text).toContain('0.00 A');
@@ -76,7 +76,7 @@ describe('the earth-fault fuse', () => {
 	it('is not closed while the earth fault is neither found nor excluded', async () => {
 		await person.goTo(`${VISIT}/repair`);
 		await person.press('Record something else that was done');
-		await person.sees('The fuse is the message', 'form');
+		await person.sees('Find the fault before', 'form');
 		await person.press('Store');
 		await person.sees(
 			'find the earth fault, or show that there is none',

@@ -204,7 +204,7 @@ describe('what programs send', () => {
 				400,
 				/No string of the record/
 			],
-			[await reading({ state: RUNNING }), 400, /no open-circuit volts/],
+			[await reading({ state: RUNNING }), 400, /before measuring open-circuit voltage/],
 			[await reading({ quantity: 'fuse-resistance' }), 400, /not read at a place of this kind/],
 			[await reading({ surprise: true }), 400, /surprise/],
 			[await reading({ takenAt: 'yesterday' }), 400, /./],

@@ -92,7 +92,7 @@ describe('what would this string read', () => {
 		await choose('fault', 'Fewer modules than recorded');
 		await choose('holder', 'Nothing: open circuit');
 		await person.sees(/Current flows back into A2 \(\d+\.\d\d A\)\. The 15 A fuse of A2/);
-		await person.sees('open no fuse, connector or switch');
+		await person.sees('Open no fuse, connector or switch');
 		expect(await figure('Amps on its load', 'now')).toBeLessThan(-1);
 		await (await person.find('input[type=checkbox]')).click();
 		await until(async () => (await figure('Amps on its load', 'now')) === 0, 'it is still fed');

@@ -35,7 +35,7 @@ describe('a trainee', () => {
 		await person.sees(/Pass/, '.paths');
 		await person.choose('select[name=at]', hidden!.strings[0]!);
 		await person.choose('select[name=what]', 'Fuse resistance');
-		await person.sees('At a real array this waits', '.caution');
+		await person.sees('At a real array', '.caution');
 		await person.press('Read, 2.5 min');
 		await person.sees(`${readings + 1} readings`, '.clock');
 		await person.sees(`${hidden!.strings[0]!}, fuse +`, '[aria-label="Read so far"]');

@@ -136,7 +136,7 @@ describe('entering', () => {
 		await by.sendKeys('Odile Farrant');
 		await (await person.find('[data-string=A1] button.place')).click();
 		await person.isAt('A1', 'open-circuit-voltage');
-		await person.sees('stands at 406.8', '#entry-words');
+		await person.sees('406.8', '#entry-words');
 		await person.types('460.8', Key.ENTER);
 		await readingsStored(visit, 2);
 		expect((await stored(visit)).visit.readings[1]).toMatchObject({ by: 'Odile Farrant' });

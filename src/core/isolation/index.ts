@@ -1,6 +1,7 @@
 export { arrivalSteps } from './arrival';
 export {
 	BLOWN_FUSE,
+	EARTH_FAULT,
 	type Caution,
 	cautionsFor,
 	CIRCULATING,

@@ -10,6 +10,7 @@
 		type RepairStep,
 		stringOfPlace
 	} from '$core/visit';
+	import { BLOWN_FUSE, EARTH_FAULT } from '$core/isolation';
 	import { REPAIR_KINDS, type RepairKind, repairKindsFor, substituteChecks } from '$core/repair';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { storePhotograph } from '$lib/session/store-photograph';
@@ -143,14 +144,10 @@
 			</select>
 		</label>
 		{#if cause === 'fuse-blown'}
-			<p class="caution">
-				A blown string fuse usually means reverse current. Before a new one goes in: polarity, open
-				volts, insulation and shorted modules of this string (common practice).
-			</p>
+			<p class="caution">{BLOWN_FUSE.words} ({BLOWN_FUSE.source}).</p>
 		{:else if cause === 'gfdi-fuse-blown'}
 			<p class="caution">
-				The fuse is the message, not the fault. Replacing it before the earth fault is found puts it
-				back; treat both poles and all metal as live to earth until measured (common practice).
+				{EARTH_FAULT.words} ({EARTH_FAULT.source}).
 			</p>
 		{/if}
 		{#if REPAIR_KINDS[kind].newPart}
