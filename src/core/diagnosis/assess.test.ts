@@ -33,7 +33,7 @@ describe('causes', () => {
 		['module-open', ['connector-open', 'module-open'], /Connector open/],
 		['connector-open', ['connector-open', 'module-open'], /Connector open/],
 		['fuse-blown', ['fuse-blown', 'reading-wrong'], /fuse blown/],
-		['module-reversed', ['module-reversed'], /turned round|Two modules/],
+		['module-reversed', ['module-reversed'], /reverse-connected|two modules/],
 		['connector-reversed', ['connector-reversed'], /reverse-connected/]
 	])('%s comes first', (code, members, title) => {
 		const line = lineOf({ A3: { code } }, 'A3');

@@ -16,7 +16,7 @@ const member = (
 	size: null,
 	...more
 });
-const SECTION = { severity: 'one section', size: 1 };
+const SECTION = { severity: 'one substring', size: 1 };
 
 describe('a line of the answer', () => {
 	it('has its members together, the likeliest first', () => {
@@ -36,8 +36,8 @@ describe('a line of the answer', () => {
 			'A1',
 			[]
 		);
-		expect(line.title).toMatch(/^Bypass diode shorted, or .*\(one section\)$/);
-		expect(line.title.match(/one section/g)).toHaveLength(1);
+		expect(line.title).toMatch(/^Bypass diode shorted, or .*\(one substring\)$/);
+		expect(line.title.match(/one substring/g)).toHaveLength(1);
 		expect(line.perhaps).toBeNull();
 	});
 

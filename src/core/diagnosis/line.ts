@@ -85,7 +85,7 @@ function wordsOf(
 		: { title: `${known}, cause not determined`, perhaps: `Perhaps ${inSentence(listed)}.` };
 }
 
-/** "This, or that (one section)": a size that all members share is said once. */
+/** "This, or that (one substring)": a size that all members share is said once. */
 function listMembers(members: readonly CauseMember[]): string {
 	const [first] = members;
 	const size = first?.severity ?? '';

@@ -21,11 +21,11 @@ export function knownWords(code: CauseCode): string {
 	switch (code) {
 		case 'bypass-diode-shorted':
 		case 'section-open':
-			return 'One substring short';
+			return 'Voltage low by one substring';
 		case 'module-missing':
 		case 'module-shorted':
 		case 'rsd-device-off':
-			return 'One module short';
+			return 'Voltage low by one module';
 		case 'module-extra':
 			return 'More voltage than recorded';
 		case 'module-open':
@@ -37,7 +37,7 @@ export function knownWords(code: CauseCode): string {
 		case 'disconnect-open':
 			return 'Voltage but no current';
 		case 'module-reversed':
-			return 'Two modules short';
+			return 'Voltage low by two modules';
 		case 'connector-reversed':
 			return 'Polarity reversed';
 		case 'soiling':

@@ -5,8 +5,8 @@ import type { Severity } from './fault';
 export const ONE: readonly [Severity] = [{ size: 1, share: 1, words: '' }];
 
 export const SECTIONS: readonly [Severity, ...Severity[]] = [
-	{ size: 1, share: 0.85, words: 'one section' },
-	{ size: 2, share: 0.15, words: 'two sections' }
+	{ size: 1, share: 0.85, words: 'one substring' },
+	{ size: 2, share: 0.15, words: 'two substrings' }
 ];
 
 export const MODULES: readonly [Severity, ...Severity[]] = [
@@ -56,7 +56,7 @@ export const LEAK = severities([8, 25, 80, 250], () => 1, ohms);
 /** Shade by how many sections it covers, 3 being a module of three, and how much of the light it takes. */
 export function shades(): [Severity, ...Severity[]] {
 	const counts = [
-		{ second: 1, share: 0.2, words: 'one section' },
+		{ second: 1, share: 0.2, words: 'one substring' },
 		{ second: 3, share: 0.25, words: 'one module' },
 		{ second: 6, share: 0.2, words: 'two modules' },
 		{ second: 9, share: 0.15, words: 'three modules' },

@@ -54,6 +54,6 @@ describe('findings', () => {
 
 	it('say a size that two causes share once', () => {
 		const [lost] = of({ A2: { code: 'section-open' } });
-		expect(lost!.headline).toMatch(/^[^()]+, or [^()]+ \(one section\)$/);
+		expect(lost!.headline).toMatch(/^[^()]+, or [^()]+ \(one substring\)$/);
 	});
 });
