@@ -167,7 +167,7 @@ describe('entering readings', () => {
 
 	it('says reversed polarity in words', async () => {
 		await person.types('-460.8', Key.ENTER);
-		await person.sees('polarity reversed, the amount is right', '[data-string=A1]');
+		await person.sees('polarity reversed, magnitude correct', '[data-string=A1]');
 	});
 
 	it('goes on, back, to the other quantity and undoes by keyboard alone', async () => {
@@ -214,7 +214,7 @@ describe('entering readings', () => {
 			await person.types('460.8', Key.ENTER);
 			await storedCount(1);
 			await second.sees('460.8 V', '[data-string=A1]');
-			await second.sees('stands at 460.8', '.entry');
+			await second.sees('460.8', '.entry .standing');
 			await second.types('452.0', Key.ENTER);
 			await storedCount(2);
 			await person.sees('452.0 V', '[data-string=A1]');
