@@ -77,7 +77,7 @@ describe('expected values and verdicts', () => {
 		});
 		const unread = placeOf({ ...visit, readings: [] }, 'A1', 'operating-current');
 		expect(verdictAt(unread)).toBeNull();
-		expect(reasonAt(unread)).toContain('volts at which the current flows');
+		expect(reasonAt(unread)).toContain('operating voltage');
 	});
 
 	it('uses the bus volts of a comparable string of the same input before a current is typed', () => {

@@ -154,7 +154,7 @@ function outlookFor(
 	const atVolts =
 		reading?.atVolts ?? (string.input === null ? null : (bus.get(string.input) ?? null));
 	if (quantity === 'operating-current' && atVolts === null) {
-		return { reason: 'The volts at which the current flows are not known yet.' };
+		return { reason: 'The operating voltage of this input is not known yet.' };
 	}
 	if (reading?.state === null) {
 		return { reason: 'How the circuit was switched for this reading was not said.' };

@@ -275,7 +275,7 @@ function optimisers(record: ArrayRecord): SafetyStep[] {
 	];
 }
 
-/** Pairs of an AC branch; where a conductor does not exist its reading is that of an open terminal. */
+/** Pairs of conductors of an AC branch, each with a reading of its own. */
 const AC_PAIRS = [
 	['line-line', 'line to line'],
 	['line-neutral', 'line to neutral'],

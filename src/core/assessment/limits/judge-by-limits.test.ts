@@ -213,7 +213,7 @@ describe('below the string', () => {
 		const [, one] = /^([\d.]+) V/.exec(module('open-circuit-voltage', 1).limit)!;
 		const whole = Number(one);
 		expect(module('open-circuit-voltage', whole).verdict).toBe('pass');
-		expect(module('open-circuit-voltage', (whole * 2) / 3).words).toContain('1 of 3 sections');
+		expect(module('open-circuit-voltage', (whole * 2) / 3).words).toContain('1 of 3 substrings');
 		expect(module('open-circuit-voltage', 0).verdict).toBe('fail');
 		expect(module('section-voltage', whole / 3, 2).verdict).toBe('pass');
 		expect(module('section-voltage', 0.1, 2).words).toContain('diode is shorted');

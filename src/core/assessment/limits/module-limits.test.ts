@@ -26,8 +26,8 @@ describe('one module', () => {
 	it.each([
 		['as it should', 1, 'pass', 'As one should give'],
 		['within tolerance', 1.03, 'pass', 'As one should give'],
-		['without a section', 1 - 1 / sections, 'fail', `About 1 of ${sections} sections missing`],
-		['without two', 1 - 2 / sections, 'fail', `About 2 of ${sections} sections missing`],
+		['without a section', 1 - 1 / sections, 'fail', `About 1 of ${sections} substrings missing`],
+		['without two', 1 - 2 / sections, 'fail', `About 2 of ${sections} substrings missing`],
 		['without any', 0, 'fail', 'No volts'],
 		['reversed', -1, 'fail', 'Reversed'],
 		['too high', 1.15, 'marginal', 'Not as one should give']
@@ -70,7 +70,7 @@ describe('a stretch between two parted joints', () => {
 			verdict: 'fail',
 			words: '1.00 modules’ volts are missing in this stretch.'
 		});
-		expect(stretch(0).words).toContain('the break is in this stretch');
+		expect(stretch(0).words).toContain('the break is in this segment');
 	});
 });
 

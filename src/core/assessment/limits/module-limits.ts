@@ -44,7 +44,7 @@ export function judgeModuleVolts(
 	}
 	const lost = Math.round((1 - value / one) * sections);
 	return quantity !== 'section-voltage' && lost > 0 && lost < sections
-		? judged('fail', `About ${lost} of ${sections} sections missing.`, limit, source)
+		? judged('fail', `About ${lost} of ${sections} substrings missing.`, limit, source)
 		: judged('marginal', 'Not as one should give.', limit, source);
 }
 
@@ -65,7 +65,7 @@ export function judgeSegment(
 	if (Math.abs(lost) < 0.15)
 		return judged('pass', 'As so many modules should give.', limit, source);
 	return value < 0.1 * module
-		? judged('fail', 'None: the break is in this stretch.', limit, source)
+		? judged('fail', 'No voltage: the break is in this segment.', limit, source)
 		: judged(
 				'fail',
 				`${lost.toFixed(2)} modules’ volts are missing in this stretch.`,

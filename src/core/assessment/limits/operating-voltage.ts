@@ -31,7 +31,7 @@ export function judgeOperatingVolts(
 	}
 	const end = endOfString(record, string);
 	if (end?.kind === 'charge-controller' && end.specs.method === 'PWM') {
-		return judged('not-assessed', 'A PWM controller sits on its battery’s volts.');
+		return judged('not-assessed', 'A PWM controller operates at its battery’s voltage.');
 	}
 	const strings = record.strings
 		.filter((other) => other === string || (string.input !== null && other.input === string.input))

@@ -61,8 +61,12 @@ export function judgeFuseVolts(standing: ReadonlyMap<string, Reading>, reading: 
 		);
 	}
 	return Math.abs(value) <= LIMITS.acrossFuse
-		? judged('pass', 'It carries current with next to no volts across it.', limit, PRACTICE)
-		: judged('marginal', 'More volts than a clean fuse drops: look at its clips for heat.', limit);
+		? judged('pass', 'It carries current with almost no voltage across it.', limit, PRACTICE)
+		: judged(
+				'marginal',
+				'Voltage drop higher than that of a clean fuse: check its clips for heat marks.',
+				limit
+			);
 }
 
 /** A pole of a switch by its resistance, closed and dead. */
@@ -77,10 +81,11 @@ export function judgePole(reading: Reading): Judged {
 /** AC volts at a point of a supply, or of the grid side. */
 export function judgeAcVolts({ value }: Reading): Judged {
 	const limit = 'present: 90 V or more';
-	if (value < 10) return judged('fail', 'No AC volts here: look one step nearer the grid.', limit);
+	if (value < 10)
+		return judged('fail', 'No AC voltage here: measure one step nearer the grid.', limit);
 	return value < 90
 		? judged('marginal', 'Neither there nor gone: an induced voltage, or a lost neutral.', limit)
-		: judged('pass', 'AC volts are there.', limit, PRACTICE);
+		: judged('pass', 'AC voltage is present.', limit, PRACTICE);
 }
 
 export function judgeLamp({ place, value }: Reading): Judged {
@@ -120,7 +125,7 @@ export function judgeDcVolts(
 function judgeRack(value: number): Judged {
 	const limit = `at most ${LIMITS.dead} V to earth`;
 	return Math.abs(value) <= LIMITS.dead
-		? judged('pass', 'No volts on rack and frames at this moment.', limit)
+		? judged('pass', 'No voltage on rack and frames at this moment.', limit)
 		: judged('fail', 'The metal is live. Hands off; find the earth fault first.', limit);
 }
 
@@ -185,7 +190,7 @@ function judgeLoadSide(
 	if (state.disconnect === 'open') {
 		const limit = `at most ${LIMITS.dead} V with the switch open`;
 		return Math.abs(value) <= LIMITS.dead
-			? judged('pass', 'No volts behind the open switch at this moment.', limit)
+			? judged('pass', 'No voltage behind the open switch at this moment.', limit)
 			: judged(
 					'fail',
 					'Volts behind an open switch: a pole is welded, another source feeds it, or the capacitors are charged still.',

@@ -93,7 +93,10 @@ export function judgeEarth(
 	const voc =
 		standing.get(stringKey(id, 'open-circuit-voltage'))?.value ?? expectedOf(places, id)?.value;
 	if (voc === undefined) {
-		return judged('not-assessed', 'Read the string’s open-circuit volts too, or enter conditions.');
+		return judged(
+			'not-assessed',
+			'Measure the string’s open-circuit voltage too, or enter test conditions.'
+		);
 	}
 	const split = { positive: positive.value, negative: negative.value, open: voc };
 	const sigma = meterSigma(visit.meters.volts, voc);

@@ -115,7 +115,7 @@
 								</button>
 							{/each}
 						</div>
-						<span class="said">{problem ?? 'volts and polarity in band'}</span>
+						<span class="said">{problem ?? 'voltage and polarity within tolerance'}</span>
 					</li>
 				{/each}
 			</ul>
