@@ -76,21 +76,24 @@ class Batch {
 	take(id: string, module: DrawnModule, minutes: number, off: number, cooler: number): Take {
 		const { random, of } = this;
 		const angle = this.#incidence + off;
-		const light = (at: number) => EVEN + (1 - EVEN) * Math.cos(at * ANGLE);
+		const relativeIrradiance = (at: number) => EVEN + (1 - EVEN) * Math.cos(at * ANGLE);
 		const square = this.#full * (1 + (this.#drift * minutes) / 20) * (1 + 0.004 * random.normal());
-		const irradiance = square * light(angle);
-		const cells = 22 + 0.03 * square * light(this.#incidence) - cooler + 1.5 * random.normal();
+		const irradiance = square * relativeIrradiance(angle);
+		const cells =
+			22 + 0.03 * square * relativeIrradiance(this.#incidence) - cooler + 1.5 * random.normal();
 		const shown = shownBy(module, irradiance, cells);
-		const volts = (value: number) => value * this.#gain.volts * (1 + 0.001 * random.normal());
-		const amps = (value: number) => value * this.#gain.amps * (1 + 0.003 * random.normal());
+		const voltage = (value: number) => value * this.#gain.volts * (1 + 0.001 * random.normal());
+		const current = (value: number) => value * this.#gain.amps * (1 + 0.003 * random.normal());
 		const loaded = shown.vmp * random.between(0.9, 1.02);
 		return {
 			id,
 			at: instant(minutes),
-			volts: of.read === 'power' ? null : volts(shown.voc),
-			amps: of.read === 'power' ? null : amps(shown.isc),
-			watts: of.read === 'power' ? volts(shown.vmp) * amps(shown.imp) : null,
-			...(of.read === 'load' && { load: { volts: volts(loaded), amps: amps(shown.at(loaded)) } }),
+			volts: of.read === 'power' ? null : voltage(shown.voc),
+			amps: of.read === 'power' ? null : current(shown.isc),
+			watts: of.read === 'power' ? voltage(shown.vmp) * current(shown.imp) : null,
+			...(of.read === 'load' && {
+				load: { volts: voltage(loaded), amps: current(shown.at(loaded)) }
+			}),
 			...(of.temperatures && { cellTemperature: cells + 1.5 * random.normal() }),
 			...(of.shadows && {
 				otherAngle: true as const,

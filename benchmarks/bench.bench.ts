@@ -35,8 +35,8 @@ const arrangement = {
 	of: [0, 3, 6, 9].map((at) => ({
 		kind: 'series' as const,
 		of: ids.slice(at, at + 3).map((id) => {
-			const { plate } = parts.moduleOf(id);
-			return { kind: 'module' as const, volts: plate.vmp, amps: plate.imp };
+			const { plate: nameplate } = parts.moduleOf(id);
+			return { kind: 'module' as const, volts: nameplate.vmp, amps: nameplate.imp };
 		})
 	}))
 };

@@ -32,7 +32,7 @@ function chance(seed: number): number {
 }
 
 /** W of a module: nothing by night, a day's arch by its cloud, with flicker from quarter to quarter. */
-function watts(row: number, unit: number): number {
+function power(row: number, unit: number): number {
 	const hour = (row % 96) / 4;
 	const day = Math.floor(row / 96);
 	const season = 0.7 - 0.3 * Math.cos((2 * Math.PI * day) / 365.25);
@@ -46,7 +46,7 @@ function* lines(): Generator<string> {
 	yield `time;${Array.from({ length: UNITS }, (_, u) => `U${u + 1}`).join(';')}\n`;
 	for (let row = 0; row < SAMPLES / UNITS; row++) {
 		const time = new Date(BEGIN + row * QUARTER).toISOString().slice(0, 16).replace('T', ' ');
-		const figures = Array.from({ length: UNITS }, (_, u) => watts(row, u).toFixed(1));
+		const figures = Array.from({ length: UNITS }, (_, u) => power(row, u).toFixed(1));
 		yield `${time};${figures.join(';')}\n`;
 	}
 }

@@ -26,7 +26,7 @@ async function longStrings(address: string): Promise<void> {
 	if (!answer.ok || said.includes('"failure"')) throw new Error(`not imported: ${said}`);
 }
 
-const VOLTS = meterCard().map(({ openCircuit }) => String(openCircuit));
+const VOLTAGE = meterCard().map(({ openCircuit }) => String(openCircuit));
 
 const server = await startServer({ demo: true });
 const driver = await openBrowser();
@@ -75,9 +75,9 @@ try {
 		const start = performance.now();
 		requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - start)));`);
 	const waits: number[] = [];
-	for (const [i, volts] of VOLTS.entries()) {
+	for (const [i, voltage] of VOLTAGE.entries()) {
 		await person.hasFocus('reading');
-		await person.types(volts);
+		await person.types(voltage);
 		waits.push(
 			await driver.executeAsyncScript<number>(
 				`

@@ -13,7 +13,7 @@ import {
 import { inject } from '$core/faults';
 import type { FaultCode } from '$core/visit';
 import { fitLabel } from '$core/module';
-import { denseCurve, type PlainSection } from './baseline/dense-bisection';
+import { denseCurve, type PlainSubstring } from './baseline/dense-bisection';
 import { runSpice } from './baseline/spice';
 import { printTable } from './print';
 
@@ -34,7 +34,7 @@ const module_ = fitLabel({
 }).reference;
 
 /** A string of 24 modules whose sections have these lights. */
-function stringIn(light: (index: number) => number): StringCircuit {
+function stringIn(irradiance: (index: number) => number): StringCircuit {
 	const whole = wholeString(module_, 24, 3, 0, 'S1');
 	let index = 0;
 	return {
@@ -42,7 +42,10 @@ function stringIn(light: (index: number) => number): StringCircuit {
 		modules: Array.from({ length: 24 }, () => ({
 			...whole.modules[0]!,
 			count: 1,
-			sections: whole.modules[0]!.sections.map((section) => ({ ...section, light: light(index++) }))
+			sections: whole.modules[0]!.sections.map((substring) => ({
+				...substring,
+				light: irradiance(index++)
+			}))
 		}))
 	};
 }
@@ -53,13 +56,13 @@ const busOf = (...strings: StringCircuit[]): BusCircuit => ({
 	breakdown: TYPICAL_BREAKDOWN
 });
 
-function plainSections(string: StringCircuit): PlainSection[] {
-	return string.modules.flatMap(({ params, sections }) =>
-		sections.map(({ light }) => ({
-			photocurrent: params.photocurrent * light,
+function plainSubstrings(string: StringCircuit): PlainSubstring[] {
+	return string.modules.flatMap(({ params, sections: substrings }) =>
+		substrings.map(({ light: irradiance }) => ({
+			photocurrent: params.photocurrent * irradiance,
 			saturationCurrent: params.saturationCurrent,
 			seriesResistance: params.seriesResistance / 3,
-			shuntResistance: params.shuntResistance / 3 / light,
+			shuntResistance: params.shuntResistance / 3 / irradiance,
 			modifiedIdeality: params.modifiedIdeality / 3
 		}))
 	);
@@ -69,18 +72,18 @@ let sink = 0;
 
 async function curves(title: string, string: StringCircuit): Promise<void> {
 	const bus = busOf(string);
-	const plain = plainSections(string);
-	const { openVolts } = new BusSource(bus);
+	const plain = plainSubstrings(string);
+	const { openVolts: openVoltage } = new BusSource(bus);
 	const own = curveOf(new BusSource(bus), POINTS);
-	const dense = denseCurve(plain, openVolts, 20);
-	dense.slice(0, -1).forEach((amps, i) => {
-		const found = new BusSource(bus).ampsAt((openVolts * i) / 19);
-		if (Math.abs(found - amps) > 1e-4) throw new Error('the two solvers disagree');
+	const dense = denseCurve(plain, openVoltage, 20);
+	dense.slice(0, -1).forEach((current, i) => {
+		const found = new BusSource(bus).ampsAt((openVoltage * i) / 19);
+		if (Math.abs(found - current) > 1e-4) throw new Error('the two solvers disagree');
 	});
 	sink += own.amps[0]!;
 	const baseline = new Bench({ iterations: 2, time: 0, warmup: false });
 	baseline.add('baseline: dense bisection', () => {
-		sink += denseCurve(plain, openVolts, POINTS)[0]!;
+		sink += denseCurve(plain, openVoltage, POINTS)[0]!;
 	});
 	await baseline.run();
 	const denseSeconds = baseline.tasks[0]!.result as { latency?: { mean: number } };
@@ -103,7 +106,7 @@ async function curves(title: string, string: StringCircuit): Promise<void> {
 		`  whole curve                    ${ours!.toFixed(3)} ms, ${(slow / ours!).toFixed(0)} x baseline`
 	);
 	console.log(`  global maximum                 ${peak!.toFixed(3)} ms`);
-	const spice = runSpice(plain, openVolts, POINTS);
+	const spice = runSpice(plain, openVoltage, POINTS);
 	console.log(
 		spice
 			? `  ngspice, its analysis alone    ${(1000 * spice.analysis).toFixed(1)} ms, so ${((1000 * spice.analysis) / ours!).toFixed(0)} x; its whole run ${(1000 * spice.wall).toFixed(0)} ms`

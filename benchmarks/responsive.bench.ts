@@ -88,13 +88,13 @@ async function writeInspection({ address }: Server): Promise<void> {
 }
 
 /** What somebody else does meanwhile. */
-const LIGHT: Readonly<Record<string, (server: Server) => Promise<void>>> = {
+const IRRADIANCE: Readonly<Record<string, (server: Server) => Promise<void>>> = {
 	library: (server) => get(server, '/library'),
 	sites: (server) => get(server, '/'),
 	entry: (server) => writeInspection(server),
 	reading: (server) => (turn = turn.then(() => writeReading(server)))
 };
-const KINDS = Object.keys(LIGHT);
+const KINDS = Object.keys(IRRADIANCE);
 
 const importDepot = (server: Target) => importFile(server, JSON.stringify(DEPOT));
 
@@ -205,7 +205,7 @@ async function beside(name: string, server: Server): Promise<void> {
 	const timer = setInterval(() => {
 		const start = performance.now();
 		const kind = KINDS[n++ % KINDS.length]!;
-		const one = LIGHT[kind]!(server)
+		const one = IRRADIANCE[kind]!(server)
 			.then(() => void times.get(kind)!.push(performance.now() - start))
 			.catch((error: unknown) => {
 				times.get(kind)!.push(Number.POSITIVE_INFINITY);
@@ -235,7 +235,7 @@ if (isMainThread) {
 	const server = await startServer({ demo: true });
 	try {
 		await importDepot(server);
-		for (const light of Object.values(LIGHT)) await light(server);
+		for (const irradiance of Object.values(IRRADIANCE)) await irradiance(server);
 		for (const name of Object.keys(HEAVY)) {
 			if (!wanted || name.includes(wanted)) await beside(name, server);
 		}

@@ -21,8 +21,8 @@ const label = {
 };
 const module_ = fitLabel(label).reference;
 const POINTS = 1000;
-const volts = Float64Array.from({ length: POINTS }, (_, i) => (label.voc * i) / POINTS);
-const amps = Float64Array.from({ length: POINTS }, (_, i) => (label.isc * i) / POINTS);
+const voltage = Float64Array.from({ length: POINTS }, (_, i) => (label.voc * i) / POINTS);
+const current = Float64Array.from({ length: POINTS }, (_, i) => (label.isc * i) / POINTS);
 
 /** Keeps results alive, so that no solve is optimised away. */
 let sink = 0;
@@ -34,19 +34,19 @@ const bench = new Bench({ time: 800, warmupTime: 300 });
 bench
 	.add(
 		'baseline: I(V) by bisection',
-		overAll(volts, (v) => currentByBisection(module_, v))
+		overAll(voltage, (v) => currentByBisection(module_, v))
 	)
 	.add(
 		'I(V)',
-		overAll(volts, (v) => currentAt(module_, v))
+		overAll(voltage, (v) => currentAt(module_, v))
 	)
 	.add(
 		'V(I)',
-		overAll(amps, (i) => voltageAt(module_, i))
+		overAll(current, (i) => voltageAt(module_, i))
 	)
 	.add(
 		'maximum-power point',
-		overAll(amps, () => maximumPowerPoint(module_).amps)
+		overAll(current, () => maximumPowerPoint(module_).amps)
 	);
 await bench.run();
 printTable('single-diode model', bench, POINTS, 'baseline: I(V) by bisection');

@@ -179,16 +179,16 @@ const SITE = {
 	timeZone: 'Etc/UTC'
 };
 
-const LIGHT = 655;
-const HEAT = 31;
+const IRRADIANCE = 655;
+const TEMPERATURE = 31;
 
 /** Two modules in series on a battery: neither weak nor shaded module is ever bypassed. */
 export const CAIRN_DAY = {
 	seed: 51,
 	start: '2026-10-14T11:10:00Z',
 	by: 'Tamsin Orrell',
-	light: LIGHT,
-	heat: HEAT,
+	light: IRRADIANCE,
+	heat: TEMPERATURE,
 	stated: { light: 660, heat: 31.5 },
 	faults: [
 		{
@@ -205,9 +205,9 @@ export const CAIRN_DAY = {
 			input: 'PV',
 			at: null,
 			size: 0.5,
-			placed: [0, 1, 2].map((section) => ({
+			placed: [0, 1, 2].map((substring) => ({
 				code: 'shade' as const,
-				place: { string: 'P3', module: 0, section },
+				place: { string: 'P3', module: 0, section: substring },
 				size: 0.5
 			}))
 		}
@@ -219,7 +219,7 @@ export const CAIRN_DAY = {
 function brokenBus(): BusCircuit {
 	const here = (at: number) => {
 		const type = record.moduleTypes[at]!;
-		return { type, module: moduleAtConditions(agedModel(type, 14), LIGHT, HEAT) };
+		return { type, module: moduleAtConditions(agedModel(type, 14), IRRADIANCE, TEMPERATURE) };
 	};
 	const kinds = [here(0), here(1)];
 	const strings = record.strings.map((one) => {

@@ -53,8 +53,8 @@ export function kilnLaneExport(): string {
 	for (let t = 0; t < times.count; t++) {
 		if (!units.some(({ power }) => power[t]! > 0)) continue;
 		const stamp = new Date(times.start + t * times.step).toISOString();
-		const cells = units.flatMap(({ power, volts, amps }) =>
-			[power[t]!, volts![t]!, amps![t]!].map(figure)
+		const cells = units.flatMap(({ power, volts: voltage, amps: current }) =>
+			[power[t]!, voltage![t]!, current![t]!].map(figure)
 		);
 		lines.push(
 			[

@@ -138,10 +138,10 @@ export const KILN_DAY = {
 
 /** What the gateway lists of every unit in the same minute. */
 function unitsDay(ids: (n: number) => string): MeterDay {
-	const { start, by, light, heat, weak } = KILN_DAY;
+	const { start, by, light: irradiance, heat: cellTemperature, weak } = KILN_DAY;
 	const random = randomFrom(61);
-	const { volts, amps } = maximumPowerPoint(
-		moduleAtConditions(agedModel(record.moduleTypes[0]!, 4), light, heat)
+	const { volts: voltage, amps: current } = maximumPowerPoint(
+		moduleAtConditions(agedModel(record.moduleTypes[0]!, 4), irradiance, cellTemperature)
 	);
 	return {
 		...arrivalOf(ids, KILN_DAY),
@@ -150,8 +150,9 @@ function unitsDay(ids: (n: number) => string): MeterDay {
 				place.kind === 'module' &&
 				place.module === weak.module &&
 				place.string === record.strings[weak.branch]!.id;
-			const watts = 0.95 * volts * amps * (1 + 0.015 * random.normal()) * (isWeak ? weak.left : 1);
-			const value = Math.round(watts);
+			const power =
+				0.95 * voltage * current * (1 + 0.015 * random.normal()) * (isWeak ? weak.left : 1);
+			const value = Math.round(power);
 			return {
 				id: ids(64 + n),
 				place,

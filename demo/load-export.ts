@@ -28,11 +28,11 @@ const KILN_BENCHMARKS: readonly BenchmarkEntry[] = (
 		['2025-06-21', 7390, 944, 50],
 		['2025-09-22', 6510, 815, 42]
 	] as const
-).map(([date, watts, irradiance, cellTemperature], i) => ({
+).map(([date, power, irradiance, cellTemperature], i) => ({
 	id: id(0x8100 + i),
 	date,
 	target: { kind: 'array' },
-	watts,
+	watts: power,
 	side: 'dc',
 	irradiance,
 	cellTemperature,

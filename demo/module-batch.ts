@@ -19,8 +19,8 @@ import { idsOf } from './site';
 const id = idsOf(2);
 const START = Date.UTC(2026, 9, 8, 11, 0);
 /** Light and cells of the hour, W/m2 and degC, by minutes from its start. */
-const lightAt = (minute: number) => 840 - 2.4 * minute;
-const heatAt = (minute: number) => 41 - 0.08 * minute;
+const irradianceAt = (minute: number) => 840 - 2.4 * minute;
+const temperatureAt = (minute: number) => 41 - 0.08 * minute;
 
 export const HARROWGILL: BatchNameplate = {
 	...NO_LABEL,
@@ -92,18 +92,22 @@ function take(
 	n: number,
 	minute: number,
 	label: BatchNameplate,
-	volts: number,
-	amps: number,
+	voltage: number,
+	current: number,
 	random: Random
 ): Take {
-	const here = translate(fitLabel(nameplateOf(label)!.plate), lightAt(minute), heatAt(minute));
+	const here = translate(
+		fitLabel(nameplateOf(label)!.plate),
+		irradianceAt(minute),
+		temperatureAt(minute)
+	);
 	const read = (exact: number, scatter: number, digits: number) =>
 		Number((exact * (1 + scatter * random.normal())).toFixed(digits));
 	return {
 		id: id(0x9000 + n),
 		at: new Date(START + minute * 60_000).toISOString(),
-		volts: read(volts * openCircuitVoltage(here), 0.002, 1),
-		amps: read(amps * shortCircuitCurrent(here), 0.006, 2),
+		volts: read(voltage * openCircuitVoltage(here), 0.002, 1),
+		amps: read(current * shortCircuitCurrent(here), 0.006, 2),
 		watts: null
 	};
 }
@@ -112,7 +116,7 @@ function take(
 export function cairnRiggBatch(): ModuleBatch {
 	const random = randomFrom(81);
 	let takes = 0;
-	const modules = PLANTED.map(([type, volts, amps, looks = []], i): BatchModule => {
+	const modules = PLANTED.map(([type, voltage, current, looks = []], i): BatchModule => {
 		const { model, label, year } = TYPES[type];
 		const minute = 2 + 2.4 * i;
 		return {
@@ -126,7 +130,14 @@ export function cairnRiggBatch(): ModuleBatch {
 			looks,
 			note: '',
 			takes: [0, 0.4].map((later) =>
-				take(takes++, minute + later, type === 'none' ? HARROWGILL : label, volts, amps, random)
+				take(
+					takes++,
+					minute + later,
+					type === 'none' ? HARROWGILL : label,
+					voltage,
+					current,
+					random
+				)
 			)
 		};
 	});

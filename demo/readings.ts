@@ -36,12 +36,15 @@ export interface PlantedDay {
 export type MeterDay = Pick<VisitDocument['visit'], 'conditions' | 'readings' | 'safety'>;
 
 /** The array as it truly is on that day. */
-export function truthOf(record: ArrayRecord, { start, light, heat, faults }: PlantedDay): Truth {
+export function truthOf(
+	record: ArrayRecord,
+	{ start, light: irradiance, heat: cellTemperature, faults }: PlantedDay
+): Truth {
 	const years = Number(start.slice(0, 4)) + Number(start.slice(5, 7)) / 12 - record.inServiceSince!;
 	return {
 		faults,
-		irradiance: light,
-		cellTemperature: heat,
+		irradiance: irradiance,
+		cellTemperature: cellTemperature,
 		conditionsWrong: false,
 		spread: new Map(
 			record.strings.map(({ label, moduleCount }) => [
@@ -49,7 +52,11 @@ export function truthOf(record: ArrayRecord, { start, light, heat, faults }: Pla
 				Array.from({ length: moduleCount }, () => [1, 1] as const)
 			])
 		),
-		module: moduleAtConditions(agedModel(record.moduleTypes[0]!, years - 0.5), light, heat),
+		module: moduleAtConditions(
+			agedModel(record.moduleTypes[0]!, years - 0.5),
+			irradiance,
+			cellTemperature
+		),
 		acLimit: null
 	};
 }
@@ -67,14 +74,14 @@ export function meterDay(
 		record.strings.map(({ label }) => [label, { share: random.uniform(), ohms: 6e8 }])
 	);
 	const exact = exactReadings(truth, buses, leaks);
-	const volts = drawMeter(USUAL_METERS.volts, random);
+	const voltage = drawMeter(USUAL_METERS.volts, random);
 	const clamp = drawMeter(USUAL_METERS.amps, random);
 	const readings: VisitDocument['visit']['readings'][number][] = [];
 	const take = (
 		stringId: string,
 		quantity: Quantity,
 		value: number,
-		atVolts: number | null = null
+		atVoltage: number | null = null
 	) => {
 		const n = readings.length;
 		const string = record.strings.find((one) => one.id === stringId)!;
@@ -89,7 +96,7 @@ export function meterDay(
 				})
 			},
 			value,
-			atVolts,
+			atVolts: atVoltage,
 			typed: String(value),
 			confirmed: false,
 			source: 'typed',
@@ -100,19 +107,19 @@ export function meterDay(
 	};
 	const at = (label: string) => exact.strings.get(label)!;
 	for (const { id: string, label } of record.strings) {
-		take(string, 'open-circuit-voltage', shown(at(label).voc, volts, random));
+		take(string, 'open-circuit-voltage', shown(at(label).voc, voltage, random));
 	}
 	const bus = new Map(
-		[...exact.inputs].map(([input, value]) => [input, shown(value, volts, random)])
+		[...exact.inputs].map(([input, value]) => [input, shown(value, voltage, random)])
 	);
 	for (const { id: string, label, input } of record.strings) {
-		const amps = at(label).running * (1 + 0.004 * random.normal());
-		take(string, 'operating-current', shown(amps, clamp, random), bus.get(input!)!);
+		const current = at(label).running * (1 + 0.004 * random.normal());
+		take(string, 'operating-current', shown(current, clamp, random), bus.get(input!)!);
 	}
 	if (day.earth) {
 		for (const { id: string, label } of record.strings) {
-			take(string, 'positive-to-earth', shown(at(label).positiveToEarth, volts, random));
-			take(string, 'negative-to-earth', shown(at(label).negativeToEarth, volts, random));
+			take(string, 'positive-to-earth', shown(at(label).positiveToEarth, voltage, random));
+			take(string, 'negative-to-earth', shown(at(label).negativeToEarth, voltage, random));
 		}
 	}
 	return { ...arrivalOf(id, day), readings };

@@ -5,7 +5,7 @@ import {
 	alike,
 	moduleAtConditions,
 	predictValue,
-	runningVolts,
+	runningVoltage,
 	stringAtConditions
 } from '$core/expectation';
 import { emptyVisit, stringPlace, type StringQuantity, usualState } from '$core/visit';
@@ -202,19 +202,20 @@ export const CARD_DAY: Omit<Day, 'seed'> = { years: 7.3, light: 821, heat: 41.7 
 export function exactFigure(
 	string: StringRecord,
 	quantity: StringQuantity,
-	{ years, light, heat }: Omit<Day, 'seed'>
+	{ years, light: irradiance, heat: cellTemperature }: Omit<Day, 'seed'>
 ): Pick<Figure, 'value' | 'atVolts'> {
 	const model = agedModel(record.moduleTypes[0]!, years);
-	const module = moduleAtConditions(model, light, heat);
+	const module = moduleAtConditions(model, irradiance, cellTemperature);
 	const whole = stringAtConditions(string, model, alike(module));
-	const busVolts = Math.round(runningVolts(whole, maximumPowerPoint(module).amps) * 10) / 10;
+	const busVoltage = Math.round(runningVoltage(whole, maximumPowerPoint(module).amps) * 10) / 10;
 	const higher = string.input === '2' ? 1.4 : 0;
-	const atVolts = quantity === 'operating-current' ? Number((busVolts + higher).toFixed(1)) : null;
+	const atVoltage =
+		quantity === 'operating-current' ? Number((busVoltage + higher).toFixed(1)) : null;
 	const planted = PLANTED[string.label];
 	const fault = planted && faultOf(planted.code);
 	const severity = fault && planted && { ...fault.severities[0], size: planted.size };
 	const circuit = fault && severity ? fault.inject(whole, severity, usualState(quantity))! : whole;
-	return { value: predictValue(circuit, quantity, atVolts), atVolts };
+	return { value: predictValue(circuit, quantity, atVoltage), atVolts: atVoltage };
 }
 
 /** Strings of the terminal, for the simulated instruments. */
@@ -224,10 +225,10 @@ function readAll({ seed, ...day }: Day): Figure[] {
 	const scatter = scatterOf(seed);
 	const figures = (quantity: StringQuantity) =>
 		record.strings.map((string) => {
-			const { value: exact, atVolts } = exactFigure(string, quantity, day);
-			const volts = quantity === 'open-circuit-voltage';
-			const read = exact * (1 + (volts ? 0.0018 : 0.006) * scatter());
-			return { string, quantity, atVolts, value: Number(read.toFixed(volts ? 1 : 2)) };
+			const { value: exact, atVolts: atVoltage } = exactFigure(string, quantity, day);
+			const voltage = quantity === 'open-circuit-voltage';
+			const read = exact * (1 + (voltage ? 0.0018 : 0.006) * scatter());
+			return { string, quantity, atVolts: atVoltage, value: Number(read.toFixed(voltage ? 1 : 2)) };
 		});
 	return [...figures('open-circuit-voltage'), ...figures('operating-current')];
 }
@@ -326,13 +327,13 @@ export function saltmarshVisit(): string {
 					cellTemperature: { value: 24, standardUncertainty: 2, source: 'probe-on-back' }
 				}
 			],
-			readings: figures.map(({ string, quantity, value, atVolts }, i) => ({
+			readings: figures.map(({ string, quantity, value, atVolts: atVoltage }, i) => ({
 				id: id(64 + i),
 				place: stringPlace(string.id),
 				quantity,
 				state: usualState(quantity),
 				value,
-				atVolts,
+				atVolts: atVoltage,
 				typed: String(value),
 				confirmed: false,
 				source: 'typed' as const,
@@ -374,8 +375,8 @@ export function meterCard(): CardRow[] {
 /** The card as it stands in the demo's README. */
 export function cardTable(): string {
 	const rows = meterCard().map(
-		({ mark, openCircuit, busVolts, running }) =>
-			`| ${mark} | ${openCircuit} | ${busVolts} | ${running} |`
+		({ mark, openCircuit, busVolts: busVoltage, running }) =>
+			`| ${mark} | ${openCircuit} | ${busVoltage} | ${running} |`
 	);
 	return [
 		'| string | open circuit, V | running, V | running, A |',

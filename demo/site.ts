@@ -94,10 +94,10 @@ export function row(
 export function moduleType(
 	id: string,
 	name: string,
-	plate: ModuleType['plate'],
+	nameplate: ModuleType['plate'],
 	limits: ModuleType['limits']
 ): ModuleType {
-	return { id, name, plate, tolerance: { vocPct: 2, iscPct: 3 }, limits };
+	return { id, name, plate: nameplate, tolerance: { vocPct: 2, iscPct: 3 }, limits };
 }
 
 /** Serials as a maker prints them, invented. */
@@ -133,7 +133,7 @@ export function walk(
 	exceptions: Readonly<Record<string, Exception>>,
 	measured: Readonly<Record<string, number>> = {}
 ): InspectionEntry[] {
-	const stops = inspectionOf(record, []).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(record, []).flatMap((segment) => segment.stops);
 	return stops.map((stop, i) => {
 		const key = (table: Readonly<Record<string, unknown>>) =>
 			Object.keys(table).find((name) => stop.key === name || stop.key.startsWith(`${name}/`));

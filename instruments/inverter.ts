@@ -40,16 +40,19 @@ function inputsNow(scatter: () => number): InputState[] {
 		const figures = STRINGS.filter(({ input }) => input === name).map((string) =>
 			exactFigure(string, 'operating-current', CARD_DAY)
 		);
-		const amps = figures.reduce((sum, { value }) => sum + value, 0);
-		return { name, volts: figures[0]?.atVolts ?? 0, amps: amps * (1 + NOISE * scatter()) };
+		const current = figures.reduce((sum, { value }) => sum + value, 0);
+		return { name, volts: figures[0]?.atVolts ?? 0, amps: current * (1 + NOISE * scatter()) };
 	});
 }
 
 /** All registers from {@link BASE} on. */
 function registersNow(scatter: () => number, fault: number): number[] {
 	const inputs = inputsNow(scatter);
-	const watts = inputs.reduce((sum, { volts, amps }) => sum + volts * amps, 0);
-	const amps = inputs.reduce((sum, input) => sum + input.amps, 0);
+	const power = inputs.reduce(
+		(sum, { volts: voltage, amps: current }) => sum + voltage * current,
+		0
+	);
+	const current = inputs.reduce((sum, input) => sum + input.amps, 0);
 	const common = [
 		...text('Zembo demo', 16),
 		...text('SIMULATED INVERTER', 16),
@@ -62,9 +65,9 @@ function registersNow(scatter: () => number, fault: number): number[] {
 	const inverter = Array<number>(50).fill(NOT_IMPLEMENTED);
 	const put = (offset: number, ...values: number[]) =>
 		inverter.splice(offset, values.length, ...values);
-	put(12, scaled(watts * EFFICIENCY, 0), 0);
-	put(25, scaled(amps, -2), signed(-2), scaled(inputs[0]?.volts ?? 0, -1), signed(-1));
-	put(29, scaled(watts, 0), 0);
+	put(12, scaled(power * EFFICIENCY, 0), 0);
+	put(25, scaled(current, -2), signed(-2), scaled(inputs[0]?.volts ?? 0, -1), signed(-1));
+	put(29, scaled(power, 0), 0);
 	// Operating state: 4 is MPPT.
 	put(36, 4, 0);
 	const mppt = [
@@ -76,12 +79,12 @@ function registersNow(scatter: () => number, fault: number): number[] {
 		0,
 		inputs.length,
 		0,
-		...inputs.flatMap(({ name, volts, amps: own }, i) => [
+		...inputs.flatMap(({ name, volts: voltage, amps: own }, i) => [
 			i + 1,
 			...text(name, 8),
 			scaled(own, -2),
-			scaled(volts, -1),
-			scaled(volts * own, 0),
+			scaled(voltage, -1),
+			scaled(voltage * own, 0),
 			0,
 			0,
 			0,

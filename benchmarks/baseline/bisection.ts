@@ -1,14 +1,14 @@
 import type { SingleDiode } from '$core/module';
 
 /** Current at a voltage as a textbook would have it: bisection on the current, to 1e-12 A. */
-export function currentByBisection(diode: SingleDiode, volts: number): number {
-	const residual = (amps: number) => {
-		const vd = volts + amps * diode.seriesResistance;
+export function currentByBisection(diode: SingleDiode, voltage: number): number {
+	const residual = (current: number) => {
+		const vd = voltage + current * diode.seriesResistance;
 		return (
 			diode.photocurrent -
 			diode.saturationCurrent * (Math.exp(vd / diode.modifiedIdeality) - 1) -
 			vd / diode.shuntResistance -
-			amps
+			current
 		);
 	};
 	let low = -100;

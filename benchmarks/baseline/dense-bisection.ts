@@ -1,5 +1,5 @@
 /** A section as the textbook has it: junction, shunt, series resistance, bypass diode. */
-export interface PlainSection {
+export interface PlainSubstring {
 	readonly photocurrent: number;
 	readonly saturationCurrent: number;
 	readonly seriesResistance: number;
@@ -11,22 +11,22 @@ const BYPASS = { saturationCurrent: 5e-7, emission: 1.05 * 0.0256926 };
 const HALVINGS = 50;
 
 /** Volts of a section at a current: bisection on the junction voltage. */
-function sectionVolts(section: PlainSection, amps: number): number {
+function substringVoltage(substring: PlainSubstring, current: number): number {
 	let low = -2;
-	let high = 2 * section.modifiedIdeality * 30;
-	let volts = 0;
+	let high = 2 * substring.modifiedIdeality * 30;
+	let voltage = 0;
 	for (let i = 0; i < HALVINGS; i++) {
 		const junction = (low + high) / 2;
 		const cells =
-			section.photocurrent -
-			section.saturationCurrent * Math.expm1(junction / section.modifiedIdeality) -
-			junction / section.shuntResistance;
-		volts = junction - cells * section.seriesResistance;
-		const bypass = BYPASS.saturationCurrent * Math.expm1(-volts / BYPASS.emission);
-		if (cells + bypass > amps) low = junction;
+			substring.photocurrent -
+			substring.saturationCurrent * Math.expm1(junction / substring.modifiedIdeality) -
+			junction / substring.shuntResistance;
+		voltage = junction - cells * substring.seriesResistance;
+		const bypass = BYPASS.saturationCurrent * Math.expm1(-voltage / BYPASS.emission);
+		if (cells + bypass > current) low = junction;
 		else high = junction;
 	}
-	return volts;
+	return voltage;
 }
 
 /**
@@ -34,21 +34,21 @@ function sectionVolts(section: PlainSection, amps: number): number {
  * tried every section is bisected too. Nothing is grouped, nothing remembered.
  */
 export function denseCurve(
-	sections: readonly PlainSection[],
-	voltsAtMost: number,
+	substrings: readonly PlainSubstring[],
+	voltageAtMost: number,
 	points: number
 ): Float64Array {
-	const most = Math.max(...sections.map(({ photocurrent }) => photocurrent)) * 1.1;
+	const most = Math.max(...substrings.map(({ photocurrent }) => photocurrent)) * 1.1;
 	return Float64Array.from({ length: points }, (_, k) => {
-		const wanted = (voltsAtMost * k) / (points - 1);
+		const wanted = (voltageAtMost * k) / (points - 1);
 		let low = 0;
 		let high = most;
 		for (let i = 0; i < HALVINGS; i++) {
-			const amps = (low + high) / 2;
-			let volts = 0;
-			for (const section of sections) volts += sectionVolts(section, amps);
-			if (volts > wanted) low = amps;
-			else high = amps;
+			const current = (low + high) / 2;
+			let voltage = 0;
+			for (const substring of substrings) voltage += substringVoltage(substring, current);
+			if (voltage > wanted) low = current;
+			else high = current;
 		}
 		return (low + high) / 2;
 	});

@@ -11,19 +11,19 @@ const KELVIN = 298.15;
  *
  * @returns largest relative miss of the five conditions
  */
-export function fitFiveUnknowns(plate: FitNameplate): number {
-	const { voc, isc, vmp, imp, alphaIscPctPerK = 0, betaVocPctPerK = 0 } = plate;
+export function fitFiveUnknowns(nameplate: FitNameplate): number {
+	const { voc, isc, vmp, imp, alphaIscPctPerK = 0, betaVocPctPerK = 0 } = nameplate;
 	const warmVoc = voc * (1 + ((betaVocPctPerK ?? 0) / 100) * WARMING);
 	const i0Ratio = saturationCurrentRatio(bandGap, 25 + WARMING);
-	const a0 = 1.1 * 0.025693 * plate.cellsInSeries;
+	const a0 = 1.1 * 0.025693 * nameplate.cellsInSeries;
 	const solution = solveBounded(
 		(p) => {
 			const [il, lnI0, rs, g, lnA] = p as [number, number, number, number, number];
 			const i0 = Math.exp(lnI0);
 			const a = Math.exp(lnA);
-			const miss = (volts: number, amps: number) => {
-				const vd = volts + amps * rs;
-				return il - i0 * Math.expm1(vd / a) - vd * g - amps;
+			const miss = (voltage: number, current: number) => {
+				const vd = voltage + current * rs;
+				return il - i0 * Math.expm1(vd / a) - vd * g - current;
 			};
 			const vd = vmp + imp * rs;
 			const slope = (i0 / a) * Math.exp(vd / a) + g;

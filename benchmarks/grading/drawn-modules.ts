@@ -32,7 +32,7 @@ export interface Shown {
 	readonly vmp: number;
 	readonly imp: number;
 	/** Current at a voltage, A. */
-	readonly at: (volts: number) => number;
+	readonly at: (voltage: number) => number;
 }
 
 /** A new module, somewhat above or below its nameplate. */
@@ -84,12 +84,12 @@ export function shownBy(module: DrawnModule, irradiance: number, celsius: number
 	const kelvin = celsius + 273.15;
 	const thermal = K * kelvin;
 	const rises = (share: number) => BAND_GAP * (1 / (K * REFERENCE) - 1 / thermal) * share;
-	const light = module.current * (irradiance / 1000) * (1 + 0.0005 * (celsius - 25));
+	const relativeIrradiance = module.current * (irradiance / 1000) * (1 + 0.0005 * (celsius - 25));
 	const first = module.first * (kelvin / REFERENCE) ** 3 * Math.exp(rises(1));
 	const second = module.second * (kelvin / REFERENCE) ** 2.5 * Math.exp(rises(0.5));
 	/** Current of a cell whose junction has a voltage. */
 	const through = (junction: number) =>
-		light -
+		relativeIrradiance -
 		first * (Math.exp(junction / thermal) - 1) -
 		second * (Math.exp(junction / (2 * thermal)) - 1) -
 		junction / module.shunt;
@@ -102,8 +102,8 @@ export function shownBy(module: DrawnModule, irradiance: number, celsius: number
 		}
 		return (low + high) / 2;
 	};
-	const at = (volts: number) => {
-		const cell = volts / module.cells;
+	const at = (voltage: number) => {
+		const cell = voltage / module.cells;
 		return through(
 			junctionWhere((junction) => cell - (junction - through(junction) * module.series))
 		);
@@ -111,8 +111,8 @@ export function shownBy(module: DrawnModule, irradiance: number, celsius: number
 	const voc = module.cells * junctionWhere(through);
 	let [pmax, vmp] = [0, 0];
 	for (let share = 0.6; share <= 0.95; share += 0.0025) {
-		const watts = share * voc * at(share * voc);
-		if (watts > pmax) [pmax, vmp] = [watts, share * voc];
+		const power = share * voc * at(share * voc);
+		if (power > pmax) [pmax, vmp] = [power, share * voc];
 	}
 	return { voc, isc: at(0), pmax, vmp, imp: pmax / vmp, at };
 }

@@ -73,7 +73,7 @@ function visitOf(site: Site, recorded: boolean, known: boolean) {
 	const [type] = kilnLane.record.moduleTypes;
 	const [field] = kilnLane.record.fields;
 	const shares = new Set(site.ratedShareOfNameplate);
-	const acWatts = shares.size === 1 && known ? NAMEPLATE * site.ratedShareOfNameplate[0]! : null;
+	const acPower = shares.size === 1 && known ? NAMEPLATE * site.ratedShareOfNameplate[0]! : null;
 	const planes = recorded ? site.planes : undefined;
 	const fields = (planes ?? [{ tilt: null, azimuth: null }]).map(({ tilt, azimuth }, i) => ({
 		...field!,
@@ -108,7 +108,9 @@ function visitOf(site: Site, recorded: boolean, known: boolean) {
 			],
 			fields,
 			parts: kilnLane.record.parts.map((part) =>
-				part.kind === 'micro-inverter' ? { ...part, specs: { ...part.specs, acWatts } } : part
+				part.kind === 'micro-inverter'
+					? { ...part, specs: { ...part.specs, acWatts: acPower } }
+					: part
 			)
 		},
 		visit: { ...kilnLane.visit, readings: [] }

@@ -86,15 +86,19 @@ export function generateYear({
 			const lights = planes.map((plane) => inPlane(sun, weather, plane));
 			const dark = planes.map((plane) => inPlane(sun, weather, plane, false));
 			for (let u = 0; u < UNITS; u++) {
-				const light = lights[planeOf[u]!]!;
+				const irradiance = lights[planeOf[u]!]!;
 				const common = made[u]! * all(u, day, moment, sun);
-				const whole = acOf(light, weather.air, common);
+				const whole = acOf(irradiance, weather.air, common);
 				const share = u + 1 === unit ? own(u, day, moment, sun) : 1;
 				// A shade takes the direct light; what else is wrong takes of all.
 				const given =
 					kind === 'shade' && share < 1
-						? acOf(light + (1 - share) * (dark[planeOf[u]!]! - light), weather.air, common)
-						: acOf(light, weather.air, common * share);
+						? acOf(
+								irradiance + (1 - share) * (dark[planeOf[u]!]! - irradiance),
+								weather.air,
+								common
+							)
+						: acOf(irradiance, weather.air, common * share);
 				const limit = rated * NAMEPLATE;
 				lostByDay[day]! += ((Math.min(whole, limit) - Math.min(given, limit)) * MINUTES) / 60_000;
 				clipped[u]! += (Math.max(given - limit, 0) * MINUTES) / 60_000;
@@ -142,11 +146,11 @@ function planesOf(latitude: number, isInTwo: boolean, random: Random): Plane[] {
 }
 
 /** AC power, W: cells by their nominal temperature, a little less in low light, a converter with a loss of its own. */
-function acOf(light: number, air: number, share: number): number {
-	if (light < 2 || share <= 0) return 0;
-	const cell = air + (25 / 800) * light;
-	const low = Math.max(0.5, 1 + 0.025 * Math.log(light / 1000));
-	const dc = (NAMEPLATE * light * share * low * (1 - 0.0034 * (cell - 25))) / 1000;
+function acOf(irradiance: number, air: number, share: number): number {
+	if (irradiance < 2 || share <= 0) return 0;
+	const cell = air + (25 / 800) * irradiance;
+	const low = Math.max(0.5, 1 + 0.025 * Math.log(irradiance / 1000));
+	const dc = (NAMEPLATE * irradiance * share * low * (1 - 0.0034 * (cell - 25))) / 1000;
 	return Math.max(0, 0.97 * dc - 0.006 * NAMEPLATE);
 }
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { answersOf, detailOf, powerMaxima, solveBus, sourceOf } from '$core/circuit';
 import {
-	atVoltsSchema,
+	atVoltageSchema,
 	busCircuitSchema,
 	busOfShortCircuit,
 	type Problem,
@@ -30,7 +30,7 @@ const faultSchema = z.strictObject({
 const fullSchema = z.strictObject({
 	bus: busCircuitSchema,
 	faults: z.array(faultSchema).max(100).optional(),
-	atVolts: atVoltsSchema.optional()
+	atVolts: atVoltageSchema.optional()
 });
 
 /**
@@ -68,11 +68,11 @@ function fullCase(input: object): Result<unknown, Problem> {
 	}
 	const state = solveBus(bus);
 	const { parts, points } = detailOf(state);
-	const { volts, amps, watts, limit, branches, earth } = state;
+	const { volts: voltage, amps: current, watts: power, limit, branches, earth } = state;
 	return succeed({
 		...answersOf(bus, parsed.data.atVolts ?? []),
 		maxima: powerMaxima(sourceOf(bus)),
-		operation: { volts, amps, watts, limit, branches, earth },
+		operation: { volts: voltage, amps: current, watts: power, limit, branches, earth },
 		parts,
 		points: Object.fromEntries(points),
 		unchanged

@@ -8,7 +8,7 @@ import { BYPASS_DIODE, TYPICAL_BREAKDOWN, wholeString } from '$core/circuit';
 import { NO_SETTINGS } from '$core/document';
 import { COMMANDS, run } from './commands';
 
-const { technology: _technology, sections: _sections, pmax: _pmax, ...plate } = NAMEPLATE;
+const { technology: _technology, sections: _substrings, pmax: _pmax, ...nameplate } = NAMEPLATE;
 const main = fileURLToPath(new URL('../../build-tools/zembo.js', import.meta.url));
 const zembo = (args: string[], input: string) => {
 	const { stdout, stderr, status } = spawnSync(process.execPath, [main, ...args], {
@@ -20,16 +20,18 @@ const zembo = (args: string[], input: string) => {
 
 describe('zembo', () => {
 	it('fits, operates and assesses one case or many', () => {
-		const one = run(COMMANDS.fit!, plate);
+		const one = run(COMMANDS.fit!, nameplate);
 		expect(one).toMatchObject({
 			ok: true,
 			value: { notes: [], seriesResistance: expect.closeTo(0.287079, 5) }
 		});
-		expect(run(COMMANDS.fit!, [plate, plate])).toEqual({
+		expect(run(COMMANDS.fit!, [nameplate, nameplate])).toEqual({
 			ok: true,
 			value: [(one as { value: unknown }).value, (one as { value: unknown }).value]
 		});
-		expect(run(COMMANDS.operate!, { plate, irradiance: 1000, cellTemperature: 25 })).toMatchObject({
+		expect(
+			run(COMMANDS.operate!, { plate: nameplate, irradiance: 1000, cellTemperature: 25 })
+		).toMatchObject({
 			value: {
 				voc: expect.closeTo(40.58, 8),
 				isc: expect.closeTo(10.78, 8),
@@ -106,7 +108,7 @@ describe('zembo', () => {
 	it('gives light and heat by each route', () => {
 		const answer = run(COMMANDS.conditions!, {
 			sky: { at: '2026-06-21T12:10:00+00:00', latitude: 54, longitude: -3, tilt: 30, azimuth: 180 },
-			control: { plate, isc: 8, voc: 38 },
+			control: { plate: nameplate, isc: 8, voc: 38 },
 			back: { temperature: 40, irradiance: 800 },
 			air: { temperature: 20, irradiance: 800, noct: 46, wind: 2 },
 			shadow: { height: 10, length: 10 }
@@ -121,7 +123,9 @@ describe('zembo', () => {
 			}
 		});
 		expect(run(COMMANDS.conditions!, { sky: { at: '2026-06-21T12:10:00' } }).ok).toBe(false);
-		expect(run(COMMANDS.conditions!, { control: { plate, isc: 8, voc: 99 } })).toMatchObject({
+		expect(
+			run(COMMANDS.conditions!, { control: { plate: nameplate, isc: 8, voc: 99 } })
+		).toMatchObject({
 			problem: { where: 'control' }
 		});
 	});
@@ -199,7 +203,7 @@ describe('zembo', () => {
 	});
 
 	it('names the case and the value that is wrong', () => {
-		expect(run(COMMANDS.fit!, [plate, { ...plate, vmp: 50 }])).toMatchObject({
+		expect(run(COMMANDS.fit!, [nameplate, { ...nameplate, vmp: 50 }])).toMatchObject({
 			ok: false,
 			problem: { what: 'Vmp must be below Voc.', where: '1.vmp' }
 		});
@@ -210,7 +214,7 @@ describe('zembo', () => {
 	});
 
 	it('speaks JSON on its three streams', () => {
-		const good = zembo(['fit'], JSON.stringify(plate));
+		const good = zembo(['fit'], JSON.stringify(nameplate));
 		expect(good.status).toBe(0);
 		expect(good.stderr).toBe('');
 		expect(JSON.parse(good.stdout)).toHaveProperty('modifiedIdeality');

@@ -45,17 +45,17 @@ export type Command = (input: unknown) => Result<unknown, Problem>;
  * The commands of `zembo`: JSON in, JSON out, in V, A, W, ohm, W/m2, degC and %/K.
  */
 export const COMMANDS: Readonly<Record<string, Command>> = {
-	fit: (input) => parsed(nameplateSchema, input, (plate) => fitAnswer(fitLabel(plate))),
+	fit: (input) => parsed(nameplateSchema, input, (nameplate) => fitAnswer(fitLabel(nameplate))),
 	operate: (input) =>
-		parsed(operateSchema, input, ({ plate, irradiance, cellTemperature }) => {
-			const diode = translate(fitLabel(plate), irradiance, cellTemperature);
-			const { volts, amps } = maximumPowerPoint(diode);
+		parsed(operateSchema, input, ({ plate: nameplate, irradiance, cellTemperature }) => {
+			const diode = translate(fitLabel(nameplate), irradiance, cellTemperature);
+			const { volts: voltage, amps: current } = maximumPowerPoint(diode);
 			return {
 				voc: openCircuitVoltage(diode),
 				isc: shortCircuitCurrent(diode),
-				vmp: volts,
-				imp: amps,
-				pmp: volts * amps
+				vmp: voltage,
+				imp: current,
+				pmp: voltage * current
 			};
 		}),
 	trace: traceCommand,

@@ -16,7 +16,7 @@ import { refuse, type Result, succeed } from '$core/units';
 import { nameplateSchema } from './nameplate';
 
 const celsius = z.number().min(-60).max(150);
-const light = z.number().positive().max(2000);
+const irradiance = z.number().positive().max(2000);
 
 /** The routes to light and heat, by name; any number of them in one case. */
 const schema = z.strictObject({
@@ -32,11 +32,11 @@ const schema = z.strictObject({
 		})
 		.optional(),
 	control: z.strictObject({ plate: nameplateSchema, isc: z.number(), voc: z.number() }).optional(),
-	back: z.strictObject({ temperature: celsius, irradiance: light }).optional(),
+	back: z.strictObject({ temperature: celsius, irradiance: irradiance }).optional(),
 	air: z
 		.strictObject({
 			temperature: celsius,
-			irradiance: light,
+			irradiance: irradiance,
 			noct: celsius.optional(),
 			wind: z.number().min(0).max(60).optional()
 		})

@@ -16,5 +16,11 @@ export const nameplateSchema = z
 		cellsInSeries: z.int().min(1).max(RECORD_LIMITS.cells.max),
 		technology: z.enum(TECHNOLOGIES).optional()
 	})
-	.refine((plate) => plate.vmp < plate.voc, { path: ['vmp'], message: 'Vmp must be below Voc.' })
-	.refine((plate) => plate.imp < plate.isc, { path: ['imp'], message: 'Imp must be below Isc.' });
+	.refine((nameplate) => nameplate.vmp < nameplate.voc, {
+		path: ['vmp'],
+		message: 'Vmp must be below Voc.'
+	})
+	.refine((nameplate) => nameplate.imp < nameplate.isc, {
+		path: ['imp'],
+		message: 'Imp must be below Isc.'
+	});

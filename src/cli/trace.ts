@@ -22,12 +22,12 @@ export function traceCommand(input: unknown): Result<unknown, Problem> {
 	if (looksNeutral(input)) {
 		const neutral = readNeutral(input);
 		if (!neutral.ok) return neutral;
-		const { record, visit, stringOf, readingOf, voltsOf } = neutral.value;
+		const { record, visit, stringOf, readingOf, voltsOf: voltageOf } = neutral.value;
 		return succeed(
 			answer(record, assess(record, visit), {
 				string: (id) => stringOf.get(id) ?? id,
 				reading: (id) => readingOf.get(id) ?? id,
-				volts: (input) => voltsOf.get(input) ?? null
+				volts: (input) => voltageOf.get(input) ?? null
 			})
 		);
 	}
@@ -96,7 +96,7 @@ function placeOf(
 	const { string, strings: pair, input, inverter, site, link, reading, within } = place;
 	const one = string === undefined ? undefined : names.string(string);
 	const placed = within && within.share >= SURE_OF_PLACE ? within.likeliest : null;
-	const sections =
+	const substrings =
 		moduleTypes.find(
 			({ id }) => id === strings.find((candidate) => candidate.id === string)?.moduleTypeId
 		)?.plate.sections ?? 3;
@@ -105,7 +105,10 @@ function placeOf(
 			case 'module':
 				return { module: placed! + 1 };
 			case 'section':
-				return { module: Math.floor(placed! / sections) + 1, section: (placed! % sections) + 1 };
+				return {
+					module: Math.floor(placed! / substrings) + 1,
+					section: (placed! % substrings) + 1
+				};
 			case 'device':
 				return { device: placed! + 1 };
 			case 'joint':
@@ -116,8 +119,8 @@ function placeOf(
 				return {};
 		}
 	};
-	const volts = code === 'reading-wrong' && input !== undefined ? names.volts(input) : null;
-	if (volts !== null) return { reading: volts };
+	const voltage = code === 'reading-wrong' && input !== undefined ? names.volts(input) : null;
+	if (voltage !== null) return { reading: voltage };
 	if (code === 'record-wrong') {
 		if (pair) return { strings: pair.map(names.string) };
 		return one === undefined ? {} : { strings: [one] };

@@ -22,7 +22,7 @@ const stored = (test: string) =>
 		WAIT,
 		`${test} was not stored`
 	);
-const watts = async () =>
+const power = async () =>
 	Number((await (await person.find('[data-watts]')).getText()).replace(/[^0-9]/g, ''));
 
 describe('Cairn Rigg’s batch', () => {
@@ -139,7 +139,7 @@ describe('Cairn Rigg’s batch', () => {
 		await person.goTo(`${BATCH}/group`);
 		await person.press('Find the grouping');
 		await person.sees('of what its modules give one by one');
-		const best = await watts();
+		const best = await power();
 		expect(best).toBeGreaterThan(2000);
 		const present = await person.find('textarea[name=present]');
 		await present.sendKeys('1 2 4 | 3 18 5 | 10 11 99');
@@ -151,7 +151,7 @@ describe('Cairn Rigg’s batch', () => {
 		await person.arrivesAt(/\/configuration\?of=/);
 		// The same strings by the same circuit.
 		const url = decodeURIComponent(await person.driver.getCurrentUrl());
-		expect([url, Math.abs((await watts()) / best - 1) < 0.01]).toEqual([url, true]);
+		expect([url, Math.abs((await power()) / best - 1) < 0.01]).toEqual([url, true]);
 	});
 
 	it('has no layout where the window cannot be kept, and says so', async () => {
@@ -170,7 +170,7 @@ describe('Cairn Rigg’s batch', () => {
 describe('a mix', () => {
 	it('redraws as it is typed, shaded and added to', async () => {
 		await person.goTo(`${BATCH}/configuration?of=1%2B2%2B3`);
-		const whole = await watts();
+		const whole = await power();
 		await person.click('.circuit button');
 		await person.driver.executeScript(
 			`const slider = document.querySelector('input[name=light]');
@@ -180,7 +180,7 @@ describe('a mix', () => {
 		);
 		await person.sees('20 % sun', '.circuit');
 		await person.sees('bypassed', '.circuit');
-		expect(await watts()).toBeLessThan(0.72 * whole);
+		expect(await power()).toBeLessThan(0.72 * whole);
 		await person.arrivesAt(/40|@20/);
 		await person.fill('of', '1+2+3 | 6+(');
 		await person.types(Key.TAB);

@@ -109,10 +109,10 @@ describe('conditions without a sensor', () => {
 			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(String(openCircuit), Key.ENTER);
 		}
-		for (const { mark, busVolts, running } of card) {
+		for (const { mark, busVolts: busVoltage, running } of card) {
 			if (mark === 'A1' || mark === 'B1') {
 				await person.isAt(mark, 'operating-current', 'bus');
-				await person.types(String(busVolts), Key.ENTER);
+				await person.types(String(busVoltage), Key.ENTER);
 			}
 			await person.isAt(mark, 'operating-current');
 			await person.types(String(running), Key.ENTER);

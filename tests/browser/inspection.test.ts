@@ -166,11 +166,11 @@ describe('the walk', () => {
 
 	it('judges what is measured by its limit', async () => {
 		await person.press('Tests of the inspector');
-		const ohms = await person.find(`${stop('bonding-ohms')} input`);
-		await ohms.sendKeys('much\n');
+		const resistance = await person.find(`${stop('bonding-ohms')} input`);
+		await resistance.sendKeys('much\n');
 		await person.sees('is not a number', stop('bonding-ohms'));
-		await ohms.clear();
-		await ohms.sendKeys('0,4\n');
+		await resistance.clear();
+		await resistance.sendKeys('0,4\n');
 		await person.sees('0.4 ohm', stop('bonding-ohms'));
 		const seconds = await person.find(`${stop('loss-of-mains')} input`);
 		await seconds.sendKeys('7\n');

@@ -33,11 +33,11 @@ describe('the first day at the terminal', () => {
 			await person.isAt(mark, 'open-circuit-voltage');
 			await person.types(typed(mark, openCircuit), Key.ENTER);
 		}
-		for (const { mark: label, busVolts, running } of card) {
+		for (const { mark: label, busVolts: busVoltage, running } of card) {
 			// The volts of an input are typed once; its other strings have them already.
 			if (label === 'A1' || label === 'B1') {
 				await person.isAt(label, 'operating-current', 'bus');
-				await person.types(String(busVolts), Key.ENTER);
+				await person.types(String(busVoltage), Key.ENTER);
 			}
 			await person.isAt(label, 'operating-current');
 			await person.types(typed(label, running), Key.ENTER);

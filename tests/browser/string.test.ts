@@ -72,11 +72,11 @@ describe('what would this string read', () => {
 			async () => (await driver.getCurrentUrl()).endsWith('?light=3.2.0&alone=yes'),
 			'the address does not follow'
 		);
-		const volts = await figure('Volts on its load', 'now');
+		const voltage = await figure('Volts on its load', 'now');
 		await driver.navigate().refresh();
 		await painted();
 		await person.sees('Module 3');
-		expect(await figure('Volts on its load', 'now')).toBe(volts);
+		expect(await figure('Volts on its load', 'now')).toBe(voltage);
 		await person.press('Back to as recorded');
 		await until(
 			async () =>

@@ -32,8 +32,8 @@ const parts = (modules: readonly TestedModule[], sky = STANDARD) => ({
 	moduleOf: (id: string) => modules.find((module) => module.id === id)!
 });
 /** A batch whose one module gave so many watts of its label, beside a control that gave so many of its own. */
-function share(watts: number, label: number, control: readonly [number, number]): ModuleResult {
-	const take = { id: 't', at: '2026-06-01T10:00:00Z', volts: null, amps: null, watts };
+function share(power: number, label: number, control: readonly [number, number]): ModuleResult {
+	const take = { id: 't', at: '2026-06-01T10:00:00Z', volts: null, amps: null, watts: power };
 	const labelled = (pmax: number) => ({ ...NO_LABEL, pmax, vmp: 30, imp: pmax / 30 });
 	const module: BatchModule = {
 		id: 'm',
@@ -96,10 +96,15 @@ describe('mixes', () => {
 	it('two of 25 V 8 A with two of 20 V 5 A in parallel: 520 of 600 W by the rule, and the curves beside it', () => {
 		const modules = [tested('a', 25, 8), tested('b', 20, 5)];
 		const mix = configurationOf([['a'], ['a'], ['b'], ['b']]);
-		const { quick, watts, labelWatts, parting } = answerConfiguration(mix, parts(modules));
-		expect(labelWatts).toBe(600);
+		const {
+			quick,
+			watts: power,
+			labelWatts: ratedPower,
+			parting
+		} = answerConfiguration(mix, parts(modules));
+		expect(ratedPower).toBe(600);
 		expect(quick.watts).toBeCloseTo(520, 0);
-		expect(Math.abs(watts / quick.watts - 1) < 0.03 || parting !== null).toBe(true);
+		expect(Math.abs(power / quick.watts - 1) < 0.03 || parting !== null).toBe(true);
 	});
 
 	it('two of 20 V 10 A in series beside two of 20 V 5 A in series: all 600 W', () => {
@@ -108,8 +113,8 @@ describe('mixes', () => {
 			['a', 'a'],
 			['b', 'b']
 		]);
-		const { watts, branches } = answerConfiguration(mix, parts(modules));
-		expect(watts).toBeGreaterThan(597);
+		const { watts: power, branches } = answerConfiguration(mix, parts(modules));
+		expect(power).toBeGreaterThan(597);
 		expect(branches[0]! / branches[1]!).toBeCloseTo(2, 1);
 	});
 

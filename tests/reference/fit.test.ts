@@ -15,30 +15,35 @@ const relative = (value: number, truth: number) => Math.abs(value / truth - 1);
  * independent program (least squares and bracketed roots of a general scientific library); the
  * labels are invented and rounded as a label is.
  */
-describe.each(reference.cases)('$plate.technology $plate.pmax W', ({ plate, fit, conditions }) => {
-	const fitted = fitLabel({ ...plate, technology: undefined });
+describe.each(reference.cases)(
+	'$plate.technology $plate.pmax W',
+	({ plate: nameplate, fit, conditions }) => {
+		const fitted = fitLabel({ ...nameplate, technology: undefined });
 
-	it('has the parameters of the independent solver', () => {
-		expect(fitted.notes).toEqual([]);
-		expect(fitted.residual).toBeLessThan(1e-9);
-		expect(relative(fitted.reference.photocurrent, fit.photocurrent)).toBeLessThan(1e-4);
-		expect(relative(fitted.reference.seriesResistance, fit.seriesResistance)).toBeLessThan(1e-4);
-		expect(relative(fitted.reference.modifiedIdeality, fit.modifiedIdeality)).toBeLessThan(1e-4);
-		expect(relative(fitted.reference.shuntResistance, fit.shuntResistance)).toBeLessThan(1e-3);
-		expect(relative(fitted.reference.saturationCurrent, fit.saturationCurrent)).toBeLessThan(1e-3);
-	});
+		it('has the parameters of the independent solver', () => {
+			expect(fitted.notes).toEqual([]);
+			expect(fitted.residual).toBeLessThan(1e-9);
+			expect(relative(fitted.reference.photocurrent, fit.photocurrent)).toBeLessThan(1e-4);
+			expect(relative(fitted.reference.seriesResistance, fit.seriesResistance)).toBeLessThan(1e-4);
+			expect(relative(fitted.reference.modifiedIdeality, fit.modifiedIdeality)).toBeLessThan(1e-4);
+			expect(relative(fitted.reference.shuntResistance, fit.shuntResistance)).toBeLessThan(1e-3);
+			expect(relative(fitted.reference.saturationCurrent, fit.saturationCurrent)).toBeLessThan(
+				1e-3
+			);
+		});
 
-	it.each(conditions)('at $irradiance W/m2 and $cellTemperature degC', (truth) => {
-		const diode = translate(fitted, truth.irradiance, truth.cellTemperature);
-		const peak = maximumPowerPoint(diode);
-		expect(relative(openCircuitVoltage(diode), truth.voc)).toBeLessThan(1e-5);
-		expect(relative(shortCircuitCurrent(diode), truth.isc)).toBeLessThan(1e-5);
-		expect(relative(peak.volts * peak.amps, truth.pmp)).toBeLessThan(1e-5);
-		// The top of the power curve is flat, so its place is known less well than its height.
-		expect(relative(peak.volts, truth.vmp)).toBeLessThan(1e-4);
-		expect(relative(peak.amps, truth.imp)).toBeLessThan(1e-4);
-	});
-});
+		it.each(conditions)('at $irradiance W/m2 and $cellTemperature degC', (truth) => {
+			const diode = translate(fitted, truth.irradiance, truth.cellTemperature);
+			const peak = maximumPowerPoint(diode);
+			expect(relative(openCircuitVoltage(diode), truth.voc)).toBeLessThan(1e-5);
+			expect(relative(shortCircuitCurrent(diode), truth.isc)).toBeLessThan(1e-5);
+			expect(relative(peak.volts * peak.amps, truth.pmp)).toBeLessThan(1e-5);
+			// The top of the power curve is flat, so its place is known less well than its height.
+			expect(relative(peak.volts, truth.vmp)).toBeLessThan(1e-4);
+			expect(relative(peak.amps, truth.imp)).toBeLessThan(1e-4);
+		});
+	}
+);
 
 describe('a published fit', () => {
 	it('is met', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DEAD_VOLTS, NO_CURRENT } from '$core/assessment';
+import { DEAD_VOLTAGE, NO_CURRENT } from '$core/assessment';
 import { insulationRow } from '$core/profiles';
 import { arrivalSteps, switchingOff } from '$core/isolation';
 import { switchingOn } from '$core/isolation/switching-on';
@@ -21,15 +21,15 @@ describe('insulation, IEC 62446-1 (memory)', () => {
 		[799, 1000, 1],
 		[801, 1500, 1],
 		[1190, 1500, 1]
-	])('%d V x 1.25 are tested with %d V and reach %d Mohm', (voc, testVolts, least) => {
-		expect(insulationRow(voc)).toMatchObject({ testVolts, least });
+	])('%d V x 1.25 are tested with %d V and reach %d Mohm', (voc, testVoltage, least) => {
+		expect(insulationRow(voc)).toMatchObject({ testVolts: testVoltage, least });
 	});
 });
 
 describe('limits that are judgement', () => {
 	it('are what docs/safety.md says', () => {
 		expect(NO_CURRENT).toBe(0.2);
-		expect(DEAD_VOLTS).toBe(5);
+		expect(DEAD_VOLTAGE).toBe(5);
 	});
 });
 

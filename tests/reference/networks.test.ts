@@ -18,11 +18,11 @@ describe.each(networks.cases.map((given) => [given.name, given] as const))('%s',
 	const { expect: truth } = given;
 	const at = truth.atVolts ?? [];
 	const bus = busOfShortCircuit(
-		shortCircuitSchema.parse({ ...given, atVolts: at.map(({ volts }) => volts) })
+		shortCircuitSchema.parse({ ...given, atVolts: at.map(({ volts: voltage }) => voltage) })
 	);
 	const found = answersOf(
 		bus,
-		at.map(({ volts }) => volts)
+		at.map(({ volts: voltage }) => voltage)
 	);
 
 	it('has the simulator’s volts and amps to 1e-3 and its power to 3e-4', () => {
@@ -33,8 +33,8 @@ describe.each(networks.cases.map((given) => [given.name, given] as const))('%s',
 	});
 
 	it('has its currents at the stated volts, branch by branch, and its back-feed at open circuit', () => {
-		for (const [i, { amps, branches }] of at.entries()) {
-			expect(Math.abs(found.atVolts[i]!.amps / amps - 1)).toBeLessThan(1e-3);
+		for (const [i, { amps: current, branches }] of at.entries()) {
+			expect(Math.abs(found.atVolts[i]!.amps / current - 1)).toBeLessThan(1e-3);
 			branches.forEach((branch, b) =>
 				expect(Math.abs(found.atVolts[i]!.branches[b]! - branch)).toBeLessThan(0.02)
 			);

@@ -117,9 +117,9 @@ describe('conductors', () => {
 		[6, 'free in air', 80, 58.8],
 		[25, 'free in air', 60, 176],
 		[240, 'free in air', 60, 775]
-	] as const)('of %i mm² PV cable %s at %i degC carry %f A', (size, laid, ambient, amps) => {
+	] as const)('of %i mm² PV cable %s at %i degC carry %f A', (size, laid, ambient, current) => {
 		const specs = { size, laid, ambient, rating: 'solar cable' } as const;
-		expect(rated(specs, UNKNOWN_RULES)!.ampacity).toBeCloseTo(amps, 6);
+		expect(rated(specs, UNKNOWN_RULES)!.ampacity).toBeCloseTo(current, 6);
 	});
 
 	it('say what is missing, and assume nothing that could let them pass', () => {

@@ -40,7 +40,11 @@ const bus = (...strings: StringCircuit[]): BusCircuit => ({
 	bypass: BYPASS_DIODE,
 	breakdown: TYPICAL_BREAKDOWN
 });
-const module = (volts: number, amps: number): Arrangement => ({ kind: 'module', volts, amps });
+const module = (voltage: number, current: number): Arrangement => ({
+	kind: 'module',
+	volts: voltage,
+	amps: current
+});
 const row = (...of: Arrangement[]): Arrangement => ({ kind: 'series', of });
 const beside = (...of: Arrangement[]): Arrangement => ({ kind: 'parallel', of });
 const times = <T>(count: number, item: T): T[] => Array<T>(count).fill(item);
@@ -78,12 +82,12 @@ describe('series and parallel', () => {
 			bus(series(m20x10, m20x10), series(m20x5, m20x5)),
 			[40, 15]
 		]
-	])('%s, by the rule and by the curve', (_, arrangement, circuit, [volts, amps]) => {
+	])('%s, by the rule and by the curve', (_, arrangement, circuit, [voltage, current]) => {
 		const quick = quickRule(arrangement);
-		expect(quick).toMatchObject({ volts, amps, watts: volts * amps });
+		expect(quick).toMatchObject({ volts: voltage, amps: current, watts: voltage * current });
 		const { vmp, imp, pmp } = answersOf(circuit, []);
-		near(vmp, volts, 0.005);
-		near(imp, amps, 0.005);
+		near(vmp, voltage, 0.005);
+		near(imp, current, 0.005);
 		near(pmp, quick.labelWatts, 0.001);
 	});
 
@@ -189,7 +193,7 @@ describe('a module in other light', () => {
 		}).reference;
 		const dark = { ...cell, photocurrent: 0, shuntResistance: cell.shuntResistance * 1e3 };
 		const bare = { ...bus({ ...wholeString(dark, 1, 1, 0) }), breakdown: null };
-		const taken = (volts: number) => -new BusSource(bare).ampsAt(volts);
+		const taken = (voltage: number) => -new BusSource(bare).ampsAt(voltage);
 		expect(taken(3)).toBeLessThan(0.001);
 		// The practice figures are of one cell of unknown fill: order and growth are what is checked.
 		expect(taken(5)).toBeGreaterThan(0.005);

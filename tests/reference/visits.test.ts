@@ -27,17 +27,17 @@ function misses(quantity: StringQuantity): number[] {
 	return CASES.flatMap(({ given: { truth, record: given }, record, readings, whole }) =>
 		readings
 			.filter(({ reading, string }) => reading.quantity === quantity && whole.has(string.label))
-			.map(({ string, exact, exactVolts }) => {
+			.map(({ string, exact, exactVolts: exactVoltage }) => {
 				const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!;
 				const power =
 					AGEING_PER_YEAR.current + AGEING_PER_YEAR.voltage + AGEING_PER_YEAR.fillFactor;
 				const years = (given.yearsInService * truth.ageingPerYear) / power;
 				const model = agedModel(type, years);
-				const light = truth.irradiance * (1 - truth.commonSoiling);
-				const module = moduleAtConditions(model, light, truth.cellTemperature);
+				const irradiance = truth.irradiance * (1 - truth.commonSoiling);
+				const module = moduleAtConditions(model, irradiance, truth.cellTemperature);
 				return (
 					exact /
-						predictValue(stringAtConditions(string, model, alike(module)), quantity, exactVolts) -
+						predictValue(stringAtConditions(string, model, alike(module)), quantity, exactVoltage) -
 					1
 				);
 			})
@@ -49,24 +49,24 @@ const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0
 
 describe('expected values of whole strings at the true conditions', () => {
 	it('open-circuit volts to half a percent, though the modules of the generator differ', () => {
-		const volts = misses('open-circuit-voltage');
-		expect(volts.length).toBeGreaterThan(200);
-		expect(rms(volts)).toBeLessThan(0.005);
-		expect(Math.abs(mean(volts))).toBeLessThan(0.003);
+		const voltage = misses('open-circuit-voltage');
+		expect(voltage.length).toBeGreaterThan(200);
+		expect(rms(voltage)).toBeLessThan(0.005);
+		expect(Math.abs(mean(voltage))).toBeLessThan(0.003);
 	});
 
 	it('operating current to a percent at the true volts', () => {
-		const amps = misses('operating-current');
-		expect(amps.length).toBeGreaterThan(150);
-		expect(rms(amps)).toBeLessThan(0.011);
-		expect(Math.abs(mean(amps))).toBeLessThan(0.004);
+		const current = misses('operating-current');
+		expect(current.length).toBeGreaterThan(150);
+		expect(rms(current)).toBeLessThan(0.011);
+		expect(Math.abs(mean(current))).toBeLessThan(0.004);
 	});
 
 	it('short-circuit current a little high, as the stronger modules of a string carry it', () => {
-		const amps = misses('short-circuit-current');
-		expect(amps.length).toBeGreaterThan(50);
-		expect(mean(amps)).toBeGreaterThan(0);
-		expect(rms(amps)).toBeLessThan(0.026);
+		const current = misses('short-circuit-current');
+		expect(current.length).toBeGreaterThan(50);
+		expect(mean(current)).toBeGreaterThan(0);
+		expect(rms(current)).toBeLessThan(0.026);
 	});
 });
 

@@ -1,6 +1,6 @@
 import * as astronomy from 'astronomy-engine';
 import { describe, expect, it } from 'vitest';
-import { dividerVolts, seasonPoints, shuntOhms } from '$core/monitoring';
+import { dividerVoltage, seasonPoints, shuntResistance } from '$core/monitoring';
 import { robustSlope } from '$core/numerics';
 
 describe('equinoxes and solstices', () => {
@@ -25,10 +25,10 @@ it('the robust slope of a worked example (Hollander and Wolfe, Nonparametric Sta
 
 describe('logger parts (common practice, no source)', () => {
 	it('a shunt of 75 mV at 50 A has 1.5 mohm', () => {
-		expect(shuntOhms({ ratedAmps: 50, ratedMillivolts: 75 })).toBeCloseTo(0.0015, 12);
+		expect(shuntResistance({ ratedAmps: 50, ratedMillivolts: 75 })).toBeCloseTo(0.0015, 12);
 	});
 	it('100 kohm over 10 kohm divides by 11', () => {
 		const exact = { bits: 16, reference: 5, referencePct: 0, offCounts: 0 };
-		expect(dividerVolts(1, { upper: 100e3, lower: 10e3, tolerancePct: 1 }, exact).value).toBe(11);
+		expect(dividerVoltage(1, { upper: 100e3, lower: 10e3, tolerancePct: 1 }, exact).value).toBe(11);
 	});
 });

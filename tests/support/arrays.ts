@@ -8,7 +8,7 @@ import {
 	type ModuleRun,
 	type StringCircuit,
 	TYPICAL_BREAKDOWN,
-	WHOLE_SECTION
+	WHOLE_SUBSTRING
 } from '$core/circuit';
 import { FAULT_CODES, FAULTS, type Scale } from '$core/visit';
 import type { PlacedFault } from '$core/faults';
@@ -24,11 +24,11 @@ const anyModule: fc.Arbitrary<SingleDiode> = fc
 		size: fc.double({ min: 0.3, max: 1.6, noNaN: true }),
 		cells: fc.double({ min: 0.5, max: 1.5, noNaN: true })
 	})
-	.map(({ light, size, cells }) => ({
-		photocurrent: MODULE_NOW.photocurrent * light * size,
+	.map(({ light: irradiance, size, cells }) => ({
+		photocurrent: MODULE_NOW.photocurrent * irradiance * size,
 		saturationCurrent: MODULE_NOW.saturationCurrent * size,
 		seriesResistance: (MODULE_NOW.seriesResistance * cells) / size,
-		shuntResistance: (MODULE_NOW.shuntResistance * cells) / size / Math.max(light, 1e-3),
+		shuntResistance: (MODULE_NOW.shuntResistance * cells) / size / Math.max(irradiance, 1e-3),
 		modifiedIdeality: MODULE_NOW.modifiedIdeality * cells
 	}));
 
@@ -46,7 +46,9 @@ const anyRun: fc.Arbitrary<ModuleRun> = fc
 		halfCut,
 		state: 'whole',
 		cellsInSeries: 60,
-		sections: lights.map((light) => (even ? WHOLE_SECTION : { ...WHOLE_SECTION, light }))
+		sections: lights.map((irradiance) =>
+			even ? WHOLE_SUBSTRING : { ...WHOLE_SUBSTRING, light: irradiance }
+		)
 	}));
 
 const anyString = (name: string): fc.Arbitrary<StringCircuit> =>
@@ -72,25 +74,29 @@ const anyString = (name: string): fc.Arbitrary<StringCircuit> =>
 const anyLoad: fc.Arbitrary<Load> = fc.oneof(
 	fc.constant<Load>({ kind: 'open' }),
 	fc.constant<Load>({ kind: 'short' }),
-	fc.double({ min: 0.1, max: 1e7, noNaN: true }).map((ohms): Load => ({ kind: 'resistor', ohms })),
-	fc.double({ min: -50, max: 900, noNaN: true }).map((volts): Load => ({ kind: 'volts', volts })),
+	fc
+		.double({ min: 0.1, max: 1e7, noNaN: true })
+		.map((resistance): Load => ({ kind: 'resistor', ohms: resistance })),
+	fc
+		.double({ min: -50, max: 900, noNaN: true })
+		.map((voltage): Load => ({ kind: 'volts', volts: voltage })),
 	fc
 		.record({
 			least: fc.double({ min: 0, max: 500, noNaN: true }),
 			amps: fc.option(fc.double({ min: 1, max: 40, noNaN: true })),
 			watts: fc.option(fc.double({ min: 10, max: 20_000, noNaN: true }))
 		})
-		.map(({ least, amps, watts }): Load => ({
+		.map(({ least, amps: current, watts: power }): Load => ({
 			kind: 'tracker',
 			window: { least, most: least + 400 },
-			ampsAtMost: amps,
-			wattsAtMost: watts
+			ampsAtMost: current,
+			wattsAtMost: power
 		})),
 	fc
 		.record({ volts: fc.double({ min: 10, max: 60, noNaN: true }), mppt: fc.boolean() })
-		.map(({ volts, mppt }): Load => ({
+		.map(({ volts: voltage, mppt }): Load => ({
 			kind: 'battery',
-			volts,
+			volts: voltage,
 			controller: mppt ? 'mppt' : 'pwm',
 			headroom: 5,
 			ampsAtMost: 40
@@ -120,11 +126,17 @@ export const anyFault: fc.Arbitrary<PlacedFault> = fc
 		share: fc.double({ min: 0, max: 1, noNaN: true }),
 		other: anyModule
 	})
-	.map(({ code, string, module, section, share, other }) => {
+	.map(({ code, string, module, section: substring, share, other }) => {
 		const scale: Scale | null = FAULTS[code].scale;
 		return {
 			code,
-			place: { string, module, section, joint: module, other: string === 'S1' ? 'S2' : 'S1' },
+			place: {
+				string,
+				module,
+				section: substring,
+				joint: module,
+				other: string === 'S1' ? 'S2' : 'S1'
+			},
 			size: scale ? scale.least + share * (scale.most - scale.least) : undefined,
 			other
 		};

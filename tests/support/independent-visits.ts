@@ -137,9 +137,9 @@ export function knownVisit({
 	};
 	const busOf = (input: string | null) =>
 		readings.find((r) => r.quantity === 'input-volts-operating' && r.place.input === input);
-	const meterOf = (volts: boolean): Meter => ({
+	const meterOf = (voltage: boolean): Meter => ({
 		...readings.find(
-			(r) => r.quantity in QUANTITY && (r.quantity === 'string-voc-isolated') === volts
+			(r) => r.quantity in QUANTITY && (r.quantity === 'string-voc-isolated') === voltage
 		)!.meter,
 		ratedVolts: null,
 		category: null

@@ -18,7 +18,7 @@ export function plainDays(days: number): readonly Day[] {
 }
 
 /** Share of the day's best at a sample, 0 at night. */
-export function light(sample: number): number {
+export function irradiance(sample: number): number {
 	const hour = (sample % PER_DAY) / 4;
 	return hour > 6 && hour < 18 ? Math.sin((Math.PI * (hour - 6)) / 12) : 0;
 }
@@ -32,7 +32,7 @@ export function course(days: number, at: (sample: number) => number): Float64Arr
 export function plainUnit(
 	key: string,
 	days: number,
-	share: (sample: number) => number = light,
+	share: (sample: number) => number = irradiance,
 	more: Partial<Unit> = {}
 ): Unit {
 	return {

@@ -11,7 +11,7 @@ import {
 	alike,
 	moduleAtConditions,
 	predictValue,
-	runningVolts,
+	runningVoltage,
 	stringAtConditions
 } from '$core/expectation';
 import {
@@ -117,39 +117,39 @@ export function visitOf({
 	quantities = ['open-circuit-voltage', 'operating-current'],
 	irradiance = 812,
 	cellTemperature = 46,
-	lightFactor = 1,
-	heatShift = 0,
+	lightFactor: irradianceFactor = 1,
+	heatShift: temperatureShift = 0,
 	typed = {}
 }: Scenario): Visit {
 	const years = 6.4 - 0.5;
-	const light =
-		irradiance * lightFactor * (1 + 0.03 * normal()) * (1 - 0.015 - 0.01 * Math.abs(normal()));
-	const heat = cellTemperature + heatShift + 2 * normal();
-	const voltsGain = 1 + 0.002 * normal();
-	const ampsGain = 1 + 0.008 * normal();
-	const labelVolts = 1 + 0.008 * normal();
-	const labelAmps = 1 + 0.012 * normal();
+	const relativeIrradiance =
+		irradiance * irradianceFactor * (1 + 0.03 * normal()) * (1 - 0.015 - 0.01 * Math.abs(normal()));
+	const temperature = cellTemperature + temperatureShift + 2 * normal();
+	const voltageGain = 1 + 0.002 * normal();
+	const currentGain = 1 + 0.008 * normal();
+	const labelVoltage = 1 + 0.008 * normal();
+	const labelCurrent = 1 + 0.012 * normal();
 	const readings: Reading[] = [];
 	for (const quantity of quantities) {
 		for (const string of record.strings) {
 			const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId)!;
 			const model = agedModel(type, years);
-			const module = moduleAtConditions(model, light, heat);
+			const module = moduleAtConditions(model, relativeIrradiance, temperature);
 			const whole = stringAtConditions(string, model, alike(module));
-			const volts = quantity === 'open-circuit-voltage';
-			const atVolts =
+			const voltage = quantity === 'open-circuit-voltage';
+			const atVoltage =
 				quantity === 'operating-current'
-					? Math.round(runningVolts(whole, 0.985 * maximumPowerPoint(module).amps))
+					? Math.round(runningVoltage(whole, 0.985 * maximumPowerPoint(module).amps))
 					: null;
-			const exact = faulted(whole, faults[string.label], quantity, atVolts);
-			const spread = volts
+			const exact = faulted(whole, faults[string.label], quantity, atVoltage);
+			const spread = voltage
 				? (0.0082 / Math.sqrt(string.moduleCount)) * normal() + 0.002 * normal()
 				: (0.012 / Math.sqrt(string.moduleCount)) * normal() + 0.008 * normal() + 0.003 * normal();
-			const gain = volts ? voltsGain * labelVolts : ampsGain * labelAmps;
+			const gain = voltage ? voltageGain * labelVoltage : currentGain * labelCurrent;
 			const value =
 				typed[`${string.label} ${quantity}`] ??
-				Number((exact * gain * (1 + spread)).toFixed(volts ? 1 : 2));
-			readings.push(readingOf(readings.length, string, quantity, value, atVolts));
+				Number((exact * gain * (1 + spread)).toFixed(voltage ? 1 : 2));
+			readings.push(readingOf(readings.length, string, quantity, value, atVoltage));
 		}
 	}
 	return {
@@ -184,13 +184,13 @@ function faulted(
 	whole: ReturnType<typeof stringAtConditions>,
 	planted: Planted | undefined,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): number {
-	if (!planted) return predictValue(whole, quantity, atVolts);
+	if (!planted) return predictValue(whole, quantity, atVoltage);
 	const fault = faultOf(planted.code);
 	const severity = { ...fault.severities[0], ...(planted.near && { size: planted.near }) };
 	const circuit = fault.inject(whole, severity, usualState(quantity));
-	return circuit ? predictValue(circuit, quantity, atVolts) : 0;
+	return circuit ? predictValue(circuit, quantity, atVoltage) : 0;
 }
 
 function readingOf(
@@ -198,7 +198,7 @@ function readingOf(
 	string: StringRecord,
 	quantity: StringQuantity,
 	value: number,
-	atVolts: number | null
+	atVoltage: number | null
 ): Reading {
 	return {
 		id: testId(1000 + n),
@@ -206,7 +206,7 @@ function readingOf(
 		quantity,
 		state: usualState(quantity),
 		value,
-		atVolts,
+		atVolts: atVoltage,
 		typed: String(value),
 		confirmed: false,
 		source: 'typed',

@@ -43,16 +43,16 @@ export function comparedStrings(
 	const byKey = new Map(places.map((place) => [place.key, place]));
 	return record.strings
 		.map(({ id, label, moduleCount }): ComparedString => {
-			const volts = ofString(byKey, id, 'open-circuit-voltage');
+			const voltage = ofString(byKey, id, 'open-circuit-voltage');
 			const running = ofString(byKey, id, 'operating-current');
 			const short = ofString(byKey, id, 'short-circuit-current');
 			const lost = [
-				Math.abs(countedAt(volts)?.modules ?? relativeAt(volts) * moduleCount),
+				Math.abs(countedAt(voltage)?.modules ?? relativeAt(voltage) * moduleCount),
 				...[running, short].map((place) => Math.abs(relativeAt(place)) * moduleCount)
 			];
-			return { stringId: id, label, volts, running, short, modules: Math.max(...lost) };
+			return { stringId: id, label, volts: voltage, running, short, modules: Math.max(...lost) };
 		})
-		.filter(({ volts, running, short }) => volts ?? running ?? short)
+		.filter(({ volts: voltage, running, short }) => voltage ?? running ?? short)
 		.sort((a, b) => b.modules - a.modules);
 }
 
@@ -83,12 +83,12 @@ export function atStandard(record: ArrayRecord, visit: EffectiveVisit): Map<stri
 			const reading = standing.get(stringKey(string.id, quantity));
 			const from = reading && conditionsAt(visit, reading.takenAt);
 			if (!reading || !from) return null;
-			const isVolts = quantity === 'open-circuit-voltage';
-			const point = isVolts
+			const isVoltage = quantity === 'open-circuit-voltage';
+			const point = isVoltage
 				? { volts: reading.value, amps: 0 }
 				: { volts: reading.atVolts ?? 0, amps: reading.value };
-			const { volts, amps } = translatePoint(point, how, from, STC);
-			return isVolts ? volts : amps;
+			const { volts: voltage, amps: current } = translatePoint(point, how, from, STC);
+			return isVoltage ? voltage : current;
 		};
 		const short = carried('short-circuit-current');
 		const running = carried('operating-current');

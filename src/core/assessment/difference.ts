@@ -14,7 +14,7 @@ export interface CountedDifference {
 /** A difference is told from nothing at this many standard uncertainties. */
 const TOLD_APART = 2;
 /** Volts this small a share of the expected are none. */
-const NO_VOLTS = 0.06;
+const NO_VOLTAGE = 0.06;
 
 /**
  * @param measured V
@@ -27,40 +27,44 @@ export function countDifference(
 	measured: number,
 	expected: number,
 	sigma: number,
-	moduleVolts: number,
-	sectionsPerModule: number
+	moduleVoltage: number,
+	substringsPerModule: number
 ): CountedDifference {
 	const difference = measured - expected;
-	const modules = difference / moduleVolts;
-	const modulesSigma = sigma / moduleVolts;
+	const modules = difference / moduleVoltage;
+	const modulesSigma = sigma / moduleVoltage;
 	const counted = { modules, modulesSigma };
-	if (measured < 0 && Math.abs(measured) > NO_VOLTS * expected) {
+	if (measured < 0 && Math.abs(measured) > NO_VOLTAGE * expected) {
 		return { ...counted, sections: null, words: reversedWords(measured, expected, sigma) };
 	}
-	if (Math.abs(measured) <= NO_VOLTS * expected) {
+	if (Math.abs(measured) <= NO_VOLTAGE * expected) {
 		return { ...counted, sections: null, words: 'no voltage: open circuit' };
 	}
 	if (Math.abs(difference) <= TOLD_APART * sigma) {
 		return { ...counted, sections: 0, words: 'no module or substring missing' };
 	}
-	const sectionVolts = moduleVolts / sectionsPerModule;
-	if (TOLD_APART * sigma > sectionVolts) {
+	const substringVoltage = moduleVoltage / substringsPerModule;
+	if (TOLD_APART * sigma > substringVoltage) {
 		return {
 			...counted,
 			sections: null,
 			words: `${Math.abs(modules).toFixed(1)} modules ${modules < 0 ? 'short' : 'too many'}, too uncertain to count substrings`
 		};
 	}
-	const sections = Math.round(-difference / sectionVolts);
-	const rest = Math.abs(difference + sections * sectionVolts);
-	if (sections === 0 || rest > Math.max(TOLD_APART * sigma, 0.25 * sectionVolts)) {
+	const substrings = Math.round(-difference / substringVoltage);
+	const rest = Math.abs(difference + substrings * substringVoltage);
+	if (substrings === 0 || rest > Math.max(TOLD_APART * sigma, 0.25 * substringVoltage)) {
 		return {
 			...counted,
 			sections: null,
 			words: `${Math.abs(modules).toFixed(2)} of a module ${modules < 0 ? 'short' : 'too many'}, not a whole substring`
 		};
 	}
-	return { ...counted, sections, words: `about ${countWords(sections, sectionsPerModule)}` };
+	return {
+		...counted,
+		sections: substrings,
+		words: `about ${countWords(substrings, substringsPerModule)}`
+	};
 }
 
 function reversedWords(measured: number, expected: number, sigma: number): string {
@@ -73,13 +77,13 @@ const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 const numberWord = (n: number) => NUMBER_WORDS[n] ?? String(n);
 
 /** "one substring short", "two modules and one substring short", "one module too many". */
-function countWords(sections: number, sectionsPerModule: number): string {
-	const total = Math.abs(sections);
-	const whole = Math.floor(total / sectionsPerModule);
-	const rest = total % sectionsPerModule;
+function countWords(substrings: number, substringsPerModule: number): string {
+	const total = Math.abs(substrings);
+	const whole = Math.floor(total / substringsPerModule);
+	const rest = total % substringsPerModule;
 	const parts = [
 		whole > 0 ? `${numberWord(whole)} module${whole > 1 ? 's' : ''}` : '',
 		rest > 0 ? `${numberWord(rest)} substring${rest > 1 ? 's' : ''}` : ''
 	].filter(Boolean);
-	return `${parts.join(' and ')} ${sections > 0 ? 'short' : 'too many'}`;
+	return `${parts.join(' and ')} ${substrings > 0 ? 'short' : 'too many'}`;
 }

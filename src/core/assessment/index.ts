@@ -15,7 +15,7 @@ export type { GroupVerdict } from './shared-verdict';
 export type { Verdict } from './verdict';
 export { judgeByLimits } from './limits/judge-by-limits';
 export type { LimitVerdict } from './limits/limit-verdict';
-export { DEAD_VOLTS, supplyLadders, type SupplyLink } from './limits/part-limits';
+export { DEAD_VOLTAGE, supplyLadders, type SupplyLink } from './limits/part-limits';
 export { NO_CURRENT } from './limits/string-limits';
 export {
 	inputsByVoltage,

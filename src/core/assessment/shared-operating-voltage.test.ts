@@ -18,9 +18,9 @@ const blind: ArrayRecord = {
 };
 const at = (voltages: Readonly<Record<string, number>>) =>
 	new Map(
-		Object.entries(voltages).map(([label, atVolts]) => {
+		Object.entries(voltages).map(([label, atVoltage]) => {
 			const { id } = known.strings.find((string) => string.label === label)!;
-			const reading = readingAt(stringPlace(id), 'operating-current', 8, { atVolts });
+			const reading = readingAt(stringPlace(id), 'operating-current', 8, { atVolts: atVoltage });
 			return [stringKey(id, 'operating-current'), reading] as const;
 		})
 	);

@@ -43,9 +43,9 @@ export function sharedVoltage(
 	const key = keys.get(string.id);
 	// By the order of entry, which the map keeps: never by two clocks.
 	const newest = [...standing.values()].findLast(
-		({ place, quantity, atVolts }) =>
+		({ place, quantity, atVolts: atVoltage }) =>
 			quantity === 'operating-current' &&
-			atVolts !== null &&
+			atVoltage !== null &&
 			place.kind === 'string' &&
 			keys.get(place.string) === key
 	);

@@ -11,11 +11,11 @@ const judged = (scenario: Omit<Scenario, 'record'> = {}) =>
 
 describe('what the strings have in common', () => {
 	it('fits where they read as stated, and says so', () => {
-		const { verdict, words, light, heat } = judged();
+		const { verdict, words, light: irradiance, heat: cellTemperature } = judged();
 		expect(verdict).toBe('pass');
 		expect(words).toBe('The strings together agree with the stated conditions.');
-		expect(Math.abs(light.relative)).toBeLessThan(0.02);
-		expect(Math.abs(heat.kelvin)).toBeLessThan(1);
+		expect(Math.abs(irradiance.relative)).toBeLessThan(0.02);
+		expect(Math.abs(cellTemperature.kelvin)).toBeLessThan(1);
 	});
 
 	it.each([
@@ -36,17 +36,22 @@ describe('what the strings have in common', () => {
 	});
 
 	it('tells where light and heat came out, and how surely', () => {
-		const { light, heat } = judged({ lightFactor: 0.8, heatShift: 12 });
-		expect(light.relative).toBeCloseTo(-0.2, 1);
-		expect(Math.abs(heat.kelvin - 12)).toBeLessThan(3 * heat.standardUncertainty);
-		expect(light.standardUncertainty).toBeLessThan(0.03);
-		expect(heat.standardUncertainty).toBeLessThan(3);
+		const { light: irradiance, heat: cellTemperature } = judged({
+			lightFactor: 0.8,
+			heatShift: 12
+		});
+		expect(irradiance.relative).toBeCloseTo(-0.2, 1);
+		expect(Math.abs(cellTemperature.kelvin - 12)).toBeLessThan(
+			3 * cellTemperature.standardUncertainty
+		);
+		expect(irradiance.standardUncertainty).toBeLessThan(0.03);
+		expect(cellTemperature.standardUncertainty).toBeLessThan(3);
 	});
 
 	it('is surer the more is read', () => {
-		const volts = judged({ quantities: ['open-circuit-voltage'] });
+		const voltage = judged({ quantities: ['open-circuit-voltage'] });
 		const both = judged();
-		expect(both.light.standardUncertainty).toBeLessThan(volts.light.standardUncertainty);
+		expect(both.light.standardUncertainty).toBeLessThan(voltage.light.standardUncertainty);
 	});
 });
 

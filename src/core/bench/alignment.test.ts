@@ -28,8 +28,8 @@ describe('the angles of two modules', () => {
 
 	it('take from the light what the cosine and the even light of the sky say', () => {
 		const { factor, uncertainty } = alignmentOf(shadowAt(55), shadowAt(45), false);
-		const light = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
-		expect(factor).toBeCloseTo(light(55) / light(45), 9);
+		const irradiance = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
+		expect(factor).toBeCloseTo(irradiance(55) / irradiance(45), 9);
 		expect(uncertainty).toBeGreaterThan(0.03);
 		expect(uncertainty).toBeLessThan(0.12);
 		// The flatter the ray, the more an angle's error weighs.
@@ -86,8 +86,8 @@ describe('a module at another angle than the reference module', () => {
 			2026
 		)[0]!;
 	};
-	const light = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
-	const flatter = (800 * light(55)) / light(45);
+	const irradiance = (angle: number) => 0.08 + 0.92 * Math.cos((angle * Math.PI) / 180);
+	const flatter = (800 * irradiance(55)) / irradiance(45);
 
 	it('is judged by both shadows', () => {
 		const askew = take(1, flatter, { otherAngle: true, shadow: shadowAt(55) });

@@ -1,4 +1,4 @@
-import { lightAtAngle, type LightAtAngle } from '../conditions';
+import { irradianceAtAngle, type IrradianceAtAngle } from '../conditions';
 import type { Shadow } from './module-batch';
 
 /** How the light on a module compares with that on the reference module, by the angles at which they lie. */
@@ -36,8 +36,8 @@ export function alignmentOf(
 			: { factor: 1, uncertainty: NOT_CHECKED, by: 'not-checked' };
 	}
 	const [there, here] = [own, reference].map(({ height, length }) =>
-		lightAtAngle(height, length)
-	) as [LightAtAngle, LightAtAngle];
+		irradianceAtAngle(height, length)
+	) as [IrradianceAtAngle, IrradianceAtAngle];
 	return {
 		factor: there.share / here.share,
 		// The sky over both is the same: what is unsure of it weighs by what their shares differ.

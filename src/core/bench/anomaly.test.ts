@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { anomalies, type Shares } from './anomaly';
 import { DANGEROUS_LOOKS } from './module-batch';
 
-const codes = (shares: Partial<Shares>, sections = 3, spread = 0) =>
-	anomalies({ volts: null, amps: null, watts: null, ...shares }, sections, spread, {
+const codes = (shares: Partial<Shares>, substrings = 3, spread = 0) =>
+	anomalies({ volts: null, amps: null, watts: null, ...shares }, substrings, spread, {
 		looks: []
 	}).map(({ code }) => code);
 
@@ -49,8 +49,8 @@ describe('what is odd about a used module', () => {
 				share,
 				share,
 				fc.integer({ min: 1, max: 6 }),
-				(volts, amps, watts, sections) => {
-					const found = codes({ volts, amps, watts }, sections);
+				(voltage, current, power, substrings) => {
+					const found = codes({ volts: voltage, amps: current, watts: power }, substrings);
 					const dead = ['dead', 'no-current', 'no-volts'] as const;
 					expect(
 						found.filter((code) => (dead as readonly string[]).includes(code)).length

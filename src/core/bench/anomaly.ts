@@ -25,9 +25,9 @@ export interface Shares {
 
 /** Shares below which something is not there at all, and within which it is as it should be; judgement. */
 const NOTHING = 0.05;
-const RIGHT_VOLTS = 0.94;
-const LOW_AMPS = 0.8;
-const SECTION = 0.06;
+const RIGHT_VOLTAGE = 0.94;
+const LOW_CURRENT = 0.8;
+const SUBSTRING = 0.06;
 /** Takes of one module that differ by more than this share are not believed. */
 const SCATTER = 0.05;
 
@@ -38,37 +38,51 @@ const SCATTER = 0.05;
  * @param spread of its takes, relative, the larger of volts and amps
  */
 export function anomalies(
-	{ volts, amps, watts }: Shares,
-	sections: number,
+	{ volts: voltage, amps: current, watts: power }: Shares,
+	substrings: number,
 	spread: number,
 	{ looks }: Pick<BatchModule, 'looks'>
 ): Anomaly[] {
 	const odd: Anomaly[] = [];
 	const add = (code: Anomaly['code'], words: string) => odd.push({ code, words });
-	const noVolts = volts !== null && Math.abs(volts) < NOTHING;
-	const noAmps = amps !== null && Math.abs(amps) < NOTHING;
-	const noWatts = watts !== null && watts < NOTHING;
-	if (volts !== null && volts < -NOTHING) {
+	const noVoltage = voltage !== null && Math.abs(voltage) < NOTHING;
+	const noCurrent = current !== null && Math.abs(current) < NOTHING;
+	const noPower = power !== null && power < NOTHING;
+	if (voltage !== null && voltage < -NOTHING) {
 		add('reversed', 'Polarity reversed: the leads are marked wrong, or the meter’s were changed.');
 	}
-	if ((noVolts && (noAmps || amps === null)) || (volts === null && amps === null && noWatts)) {
+	if (
+		(noVoltage && (noCurrent || current === null)) ||
+		(voltage === null && current === null && noPower)
+	) {
 		add('dead', 'Nothing at all: open inside, or its box. Look there before it is thrown away.');
-	} else if (noVolts) {
+	} else if (noVoltage) {
 		add('no-volts', 'Current but no volts: bridged, or all diodes shorted.');
-	} else if (noAmps || noWatts) {
+	} else if (noCurrent || noPower) {
 		add('no-current', 'Volts are there, no current: it opens under load.');
 	}
-	const lost = volts === null ? 0 : Math.round((1 - volts) * sections);
-	const whole = volts !== null && !noVolts && volts > 0;
-	if (whole && lost > 0 && lost < sections && Math.abs(volts - (1 - lost / sections)) < SECTION) {
+	const lost = voltage === null ? 0 : Math.round((1 - voltage) * substrings);
+	const whole = voltage !== null && !noVoltage && voltage > 0;
+	if (
+		whole &&
+		lost > 0 &&
+		lost < substrings &&
+		Math.abs(voltage - (1 - lost / substrings)) < SUBSTRING
+	) {
 		add(
 			'section-gone',
-			`${fraction(lost, sections)} of the volts gone: ${lost === 1 ? 'one section' : `${lost} sections`} by a shorted diode or a break.`
+			`${fraction(lost, substrings)} of the volts gone: ${lost === 1 ? 'one section' : `${lost} sections`} by a shorted diode or a break.`
 		);
-	} else if (whole && volts < RIGHT_VOLTS) {
+	} else if (whole && voltage < RIGHT_VOLTAGE) {
 		add('volts-low', 'Volts low, but not by a whole section: hot cells, another type, or leakage.');
 	}
-	if (whole && volts >= RIGHT_VOLTS && amps !== null && !noAmps && amps < LOW_AMPS) {
+	if (
+		whole &&
+		voltage >= RIGHT_VOLTAGE &&
+		current !== null &&
+		!noCurrent &&
+		current < LOW_CURRENT
+	) {
 		add('current-low', 'Volts right and amps low: browned, cracked, dirty or shaded cells.');
 	}
 	if (spread > SCATTER) {

@@ -2,7 +2,7 @@ import { type Load, operate, USUAL_HEADROOM } from '../circuit';
 import { answerConfiguration, TRACKER } from './configuration/answer';
 import { build, type ConfigurationParts } from './configuration/elements';
 import { branchesOf, modulesOf, type ArrayConfiguration } from './configuration/tree';
-import { coldVolts } from './tested';
+import { coldVoltage } from './tested';
 
 /** A battery and its controller. */
 export interface BatteryAsk {
@@ -52,13 +52,22 @@ export interface BatteryAnswer {
 
 /** PWM against MPPT in watts, the window hot and cold, and the charge current against the capacity. */
 export function answerBattery(ask: BatteryAsk): BatteryAnswer {
-	const { mix, parts, batteryVolts, absorption, capacity, maxVolts, chargeAmps, lowest } = ask;
+	const {
+		mix,
+		parts,
+		batteryVolts: batteryVoltage,
+		absorption,
+		capacity,
+		maxVolts: maxVoltage,
+		chargeAmps: chargeCurrent,
+		lowest
+	} = ask;
 	const load = (controller: 'pwm' | 'mppt'): Load => ({
 		kind: 'battery',
-		volts: batteryVolts,
+		volts: batteryVoltage,
 		controller,
 		headroom: USUAL_HEADROOM,
-		ampsAtMost: chargeAmps
+		ampsAtMost: chargeCurrent
 	});
 	const { element } = build(mix, parts);
 	const gives = (controller: 'pwm' | 'mppt'): ControllerGives => {
@@ -73,12 +82,12 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 						: at.limit === 'window-floor'
 							? 'Its Vmp is below battery voltage plus headroom: it runs at that limit.'
 							: 'At the maximum of the curve.';
-		return { watts: at.watts, amps: at.watts / batteryVolts, arrayVolts: at.volts, words };
+		return { watts: at.watts, amps: at.watts / batteryVoltage, arrayVolts: at.volts, words };
 	};
 	const pwm = gives('pwm');
 	const mppt = gives('mppt');
 	const hot = { ...parts, sky: { irradiance: 1000, cellTemperature: ask.hottestCell } };
-	const hotVolts = Math.min(
+	const hotVoltage = Math.min(
 		...branchesOf(mix).map((branch) => operate(build(branch, hot).element, TRACKER).volts)
 	);
 	// A PWM controller joins the array to the battery: it needs no headroom.
@@ -89,31 +98,31 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 			: Math.max(
 					...branchesOf(mix).map((branch) =>
 						modulesOf(branch).reduce(
-							(sum, { of }) => sum + coldVolts(parts.moduleOf(of), { profile: 'IEC', lowest }),
+							(sum, { of }) => sum + coldVoltage(parts.moduleOf(of), { profile: 'IEC', lowest }),
 							0
 						)
 					)
 				);
 	const broken: string[] = [];
-	const short = (['pwm', 'mppt'] as const).filter((controller) => hotVolts < wanted[controller]);
+	const short = (['pwm', 'mppt'] as const).filter((controller) => hotVoltage < wanted[controller]);
 	if (short.length > 0) {
 		const needs = short
 			.map((one) => `${wanted[one].toFixed(1)} V with ${one.toUpperCase()}`)
 			.join(', ');
 		broken.push(
-			`On the hottest day a string has ${hotVolts.toFixed(1)} V at its maximum. To finish a charge then it needs ${needs}.`
+			`On the hottest day a string has ${hotVoltage.toFixed(1)} V at its maximum. To finish a charge then it needs ${needs}.`
 		);
 	}
-	if (cold !== null && maxVolts !== null && cold > maxVolts) {
+	if (cold !== null && maxVoltage !== null && cold > maxVoltage) {
 		broken.push(
-			`In the cold a string reaches ${cold.toFixed(0)} V; the controller bears ${maxVolts} V.`
+			`In the cold a string reaches ${cold.toFixed(0)} V; the controller bears ${maxVoltage} V.`
 		);
 	}
 	return {
 		pwm,
 		mppt,
 		more: pwm.watts > 0 ? mppt.watts / pwm.watts - 1 : null,
-		hotVolts,
+		hotVolts: hotVoltage,
 		wanted,
 		coldVolts: cold,
 		rate: capacity === null ? null : mppt.amps / capacity,
@@ -144,15 +153,15 @@ export interface ShadeOnBattery {
  * @param light share of the light that is left on it
  */
 export function shadeOnBattery(
-	{ mix, parts, batteryVolts }: Pick<BatteryAsk, 'mix' | 'parts' | 'batteryVolts'>,
+	{ mix, parts, batteryVolts: batteryVoltage }: Pick<BatteryAsk, 'mix' | 'parts' | 'batteryVolts'>,
 	place: string,
-	light: number
+	irradiance: number
 ): ShadeOnBattery | null {
 	const branch = branchesOf(mix).find((one) => modulesOf(one).some(({ id }) => id === place));
 	if (!branch || branch.kind === 'parallel') return null;
 	const load: Load = {
 		kind: 'battery',
-		volts: batteryVolts,
+		volts: batteryVoltage,
 		controller: 'mppt',
 		headroom: USUAL_HEADROOM,
 		ampsAtMost: null
@@ -167,25 +176,25 @@ export function shadeOnBattery(
 					)
 				};
 	const before = answerConfiguration(lit(1), parts, load);
-	const after = answerConfiguration(lit(light), parts, load);
+	const after = answerConfiguration(lit(irradiance), parts, load);
 	const shaded = after.places.find(({ id }) => id === place)!;
 	const bypassed = shaded.does === 'passed-by';
 	const others = before.places.filter(({ id }) => id !== place);
-	const passedVolts = others.reduce((sum, { volts }) => sum + volts, 0) - DIODES;
-	const needed = batteryVolts + USUAL_HEADROOM;
+	const passedVoltage = others.reduce((sum, { volts: voltage }) => sum + voltage, 0) - DIODES;
+	const needed = batteryVoltage + USUAL_HEADROOM;
 	const count = others.length + 1;
 	const figures = `The current goes from ${before.amps.toFixed(1)} A to ${after.amps.toFixed(1)} A, the volts of the string ${after.volts > before.volts ? 'rise' : 'fall'} to ${after.volts.toFixed(0)} V.`;
 	return {
 		before: before.amps,
 		after: after.amps,
 		volts: after.volts,
-		passedVolts,
+		passedVolts: passedVoltage,
 		needed,
 		bypassed,
 		words: bypassed
-			? `With ${count} in series the bypass works: without the shaded module ${passedVolts.toFixed(0)} V are left, above the ${needed.toFixed(0)} V that battery and controller need. ${figures}`
-			: passedVolts < needed
-				? `With ${count === 1 ? 'one module' : `${count} in series`} on a battery, shading one does not look like a bypass: the bypassed volts, ${Math.max(0, passedVolts).toFixed(0)} V, are below the ${needed.toFixed(0)} V that battery and controller need, so the controller stays at the shaded current. ${figures} With ten in series it would pass the module by.`
+			? `With ${count} in series the bypass works: without the shaded module ${passedVoltage.toFixed(0)} V are left, above the ${needed.toFixed(0)} V that battery and controller need. ${figures}`
+			: passedVoltage < needed
+				? `With ${count === 1 ? 'one module' : `${count} in series`} on a battery, shading one does not look like a bypass: the bypassed volts, ${Math.max(0, passedVoltage).toFixed(0)} V, are below the ${needed.toFixed(0)} V that battery and controller need, so the controller stays at the shaded current. ${figures} With ten in series it would pass the module by.`
 				: `The shade is too light for a bypass: the controller does better at the shaded current. ${figures}`
 	};
 }

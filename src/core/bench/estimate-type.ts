@@ -1,4 +1,4 @@
-import { cellsByVolts } from './nameplate-of';
+import { cellsByVoltage } from './nameplate-of';
 import { NO_LABEL, type BatchNameplate, type BatchModule } from './module-batch';
 
 /** Fill factor of a used silicon module and how far it may lie off; common practice, no source. */
@@ -29,10 +29,10 @@ export function estimateType(
 	size: BatchModule['size']
 ): TypeEstimate | null {
 	if (!(voc > 1 && isc > 0.05)) return null;
-	const cells = cellsByVolts(voc, NO_LABEL);
-	const watts = FILL_FACTOR.usual * voc * isc;
+	const cells = cellsByVoltage(voc, NO_LABEL);
+	const power = FILL_FACTOR.usual * voc * isc;
 	const area = size ? (size.length * size.width) / 1e6 : null;
-	const density = area === null ? null : watts / area;
+	const density = area === null ? null : power / area;
 	const fits = density === null || (density >= DENSITY.least && density <= DENSITY.most);
 	const sized =
 		density === null
@@ -48,10 +48,10 @@ export function estimateType(
 			isc,
 			vmp: 0.8 * voc,
 			imp: (FILL_FACTOR.usual / 0.8) * isc,
-			pmax: watts
+			pmax: power
 		},
-		watts,
-		uncertainty: watts * (fits ? FILL_FACTOR.uncertainty / FILL_FACTOR.usual : 0.25),
-		words: `About ${cells} cells in series and ${watts.toFixed(0)} W, with a fill factor of ${FILL_FACTOR.usual} taken as usual. ${sized}`
+		watts: power,
+		uncertainty: power * (fits ? FILL_FACTOR.uncertainty / FILL_FACTOR.usual : 0.25),
+		words: `About ${cells} cells in series and ${power.toFixed(0)} W, with a fill factor of ${FILL_FACTOR.usual} taken as usual. ${sized}`
 	};
 }

@@ -23,13 +23,19 @@ import { labelFindings, nameplateOf } from './nameplate-of';
 const FIT = fitLabel(nameplateOf(LABEL)!.plate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 /** What a module with these shares of its label shows. */
-function take(n: number, light: number, heat: number, volts = 1, amps = 1): Take {
-	const here = translate(FIT, light, heat);
+function take(
+	n: number,
+	irradiance: number,
+	cellTemperature: number,
+	voltage = 1,
+	current = 1
+): Take {
+	const here = translate(FIT, irradiance, cellTemperature);
 	return {
 		id: `t${n}`,
 		at: minute(n),
-		volts: volts * openCircuitVoltage(here),
-		amps: amps * shortCircuitCurrent(here),
+		volts: voltage * openCircuitVoltage(here),
+		amps: current * shortCircuitCurrent(here),
 		watts: null
 	};
 }
@@ -96,8 +102,11 @@ describe('a batch', () => {
 		['current and no volts', 0, 1, 'no-volts'],
 		['polarity', -1, 1, 'reversed'],
 		['volts a little low', 0.87, 1, 'volts-low']
-	])('says what is odd: %s', (_, volts, amps, code) => {
-		const [result] = evaluated([module('1', [take(1, 800, 40, volts, amps)])], [take(0, 800, 40)]);
+	])('says what is odd: %s', (_, voltage, current, code) => {
+		const [result] = evaluated(
+			[module('1', [take(1, 800, 40, voltage, current)])],
+			[take(0, 800, 40)]
+		);
 		expect(result!.odd.map((odd) => odd.code)).toContain(code);
 	});
 
@@ -113,8 +122,11 @@ describe('a batch', () => {
 	});
 
 	it('grades by the band of its age, and by fixed limits', () => {
-		const grade = (amps: number, year: number | null, by: 'band' | 'limits') => {
-			const one = batch([module('1', [take(1, 800, 40, 1, amps)], { year })], [take(0, 800, 40)]);
+		const grade = (current: number, year: number | null, by: 'band' | 'limits') => {
+			const one = batch(
+				[module('1', [take(1, 800, 40, 1, current)], { year })],
+				[take(0, 800, 40)]
+			);
 			const [result] = evaluateBatch({ ...one, profile: { ...one.profile, by } }, 2026);
 			return result!.graded;
 		};
@@ -155,13 +167,13 @@ describe('a batch', () => {
 			amps: shortCircuitCurrent(grown),
 			watts: null
 		};
-		const amps = 0.85 * bare.amps!;
+		const current = 0.85 * bare.amps!;
 		const controls = [take(0, 800, 40)];
 		const [unloaded] = evaluated([module('1', [bare])], controls);
 		expect(unloaded!.share!).toBeGreaterThan(truth + 0.1);
 		expect(unloaded!.graded.atMost).toBe(true);
 		expect(unloaded!.fillFactor).toBeNull();
-		const load = { volts: voltageAt(grown, amps), amps };
+		const load = { volts: voltageAt(grown, current), amps: current };
 		const [loaded] = evaluated([module('1', [{ ...bare, load }])], controls);
 		expect(loaded!.graded.atMost).toBe(false);
 		expect(Math.abs(loaded!.share! - truth)).toBeLessThan(2 * loaded!.uncertainty);
@@ -173,7 +185,7 @@ describe('a batch', () => {
 
 	it('ranks by watts and counts by tenths', () => {
 		const results = evaluated(
-			[0.95, 0.5, 0.95].map((amps, i) => module(String(i + 1), [take(1, 800, 40, 1, amps)])),
+			[0.95, 0.5, 0.95].map((current, i) => module(String(i + 1), [take(1, 800, 40, 1, current)])),
 			[take(0, 800, 40)]
 		);
 		expect(ranked(results).at(-1)!.module.mark).toBe('2');
@@ -201,9 +213,9 @@ describe('the control', () => {
 
 describe('a label', () => {
 	it('is made whole by usual ratios, and says what was filled in', () => {
-		const { plate, filled } = nameplateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
-		expect(Math.abs(plate.pmax / 225 - 1)).toBeLessThan(0.05);
-		expect(plate).toMatchObject({ cellsInSeries: 60, sections: 3 });
+		const { plate: nameplate, filled } = nameplateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
+		expect(Math.abs(nameplate.pmax / 225 - 1)).toBeLessThan(0.05);
+		expect(nameplate).toMatchObject({ cellsInSeries: 60, sections: 3 });
 		expect(filled).toEqual(['Vmp', 'Imp', 'Pmax', 'technology', 'cells']);
 		expect(nameplateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.plate.imp).toBeCloseTo(6.67, 2);
 		expect(nameplateOf(LABEL)!.filled).toEqual([]);
@@ -212,7 +224,7 @@ describe('a label', () => {
 		expect(nameplateOf({ ...LABEL, vmp: 40 })).toBeNull();
 		expect(labelFindings({ ...LABEL, vmp: 40 })[0]!.words).toContain('must be below Voc');
 		expect(labelFindings({ ...NO_LABEL, pmax: 200 })).toEqual([]);
-		const best = maximumPowerPoint(fitLabel(plate).reference);
-		expect(best.volts * best.amps).toBeCloseTo(plate.vmp * plate.imp, 0);
+		const best = maximumPowerPoint(fitLabel(nameplate).reference);
+		expect(best.volts * best.amps).toBeCloseTo(nameplate.vmp * nameplate.imp, 0);
 	});
 });

@@ -10,7 +10,7 @@ import { estimateType, type TypeEstimate } from './estimate-type';
 import type { Alignment } from './alignment';
 import { fillFactorOf } from './fill-factor';
 import { gradeOf, type Graded } from './grade';
-import { lightOf, type MeasurementIrradiance } from './irradiance';
+import { irradianceOf, type MeasurementIrradiance } from './irradiance';
 import { anomalies, type Anomaly, type Shares } from './anomaly';
 import type { ModuleBatch, BatchNameplate, BatchModule, Take } from './module-batch';
 import { fitOf, nameplateOf } from './nameplate-of';
@@ -64,8 +64,8 @@ const PER_KELVIN = 0.004;
 
 /** Every module of a batch, in its order. */
 export function evaluateBatch(batch: ModuleBatch, year: number): ModuleResult[] {
-	const light = lightOf(batch);
-	return batch.modules.map((module) => evaluateModule(module, batch, light, year));
+	const irradiance = irradianceOf(batch);
+	return batch.modules.map((module) => evaluateModule(module, batch, irradiance, year));
 }
 
 interface Corrected {
@@ -86,15 +86,17 @@ interface Corrected {
 function evaluateModule(
 	module: BatchModule,
 	batch: ModuleBatch,
-	lightAt: (take: Take) => MeasurementIrradiance | null,
+	irradianceAt: (take: Take) => MeasurementIrradiance | null,
 	year: number
 ): ModuleResult {
 	const known = nameplateOf(module.label);
-	const estimate = known ? null : estimateOf(module, lightAt);
+	const estimate = known ? null : estimateOf(module, irradianceAt);
 	const filled = known ?? (estimate && nameplateOf(estimate.label));
-	const plate = filled?.plate ?? null;
-	const takes = module.takes.filter((take) => hasKnownLight(take, lightAt));
-	const corrected = plate ? takes.flatMap((take) => correct(take, plate, lightAt)) : [];
+	const nameplate = filled?.plate ?? null;
+	const takes = module.takes.filter((take) => hasKnownIrradiance(take, irradianceAt));
+	const corrected = nameplate
+		? takes.flatMap((take) => correct(take, nameplate, irradianceAt))
+		: [];
 	const ratio = (of: 'volts' | 'amps' | 'watts') => {
 		const values = corrected.flatMap(({ take, [of]: whole }) => {
 			const read = take[of];
@@ -104,13 +106,13 @@ function evaluateModule(
 			? null
 			: { middle: median(values), spread: spreadOf(values), values };
 	};
-	const [volts, amps, watts] = [ratio('volts'), ratio('amps'), ratio('watts')];
+	const [voltage, current, power] = [ratio('volts'), ratio('amps'), ratio('watts')];
 	const shares: Shares = {
-		volts: volts?.middle ?? null,
-		amps: amps?.middle ?? null,
-		watts: watts?.middle ?? null
+		volts: voltage?.middle ?? null,
+		amps: current?.middle ?? null,
+		watts: power?.middle ?? null
 	};
-	const spread = Math.max(0, ...[volts, amps, watts].map((one) => one?.spread ?? 0));
+	const spread = Math.max(0, ...[voltage, current, power].map((one) => one?.spread ?? 0));
 	const byProduct = shares.volts !== null && shares.amps !== null;
 	const loaded = corrected.flatMap(({ loaded: one }) => (one ? [one] : []));
 	const byLoad =
@@ -119,11 +121,12 @@ function evaluateModule(
 		shares.watts ??
 		byLoad ??
 		(byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
-	const repeats = Math.max(1, watts?.values.length ?? amps?.values.length ?? 1);
-	const lights = corrected.map(({ light }) => light);
+	const repeats = Math.max(1, power?.values.length ?? current?.values.length ?? 1);
+	const lights = corrected.map(({ light: irradiance }) => irradiance);
 	// Takes whose light comes from the same readings of the control share what those are wrong by.
 	const readings = Math.max(1, new Set(lights.map(({ basis }) => basis)).size);
-	const most = (of: (light: MeasurementIrradiance) => number) => Math.max(0, ...lights.map(of));
+	const most = (of: (irradiance: MeasurementIrradiance) => number) =>
+		Math.max(0, ...lights.map(of));
 	/** But for the angle at which the module lay. */
 	const measured =
 		share === null
@@ -137,7 +140,8 @@ function evaluateModule(
 							: Math.hypot(UNCERTAINTY.volts, UNCERTAINTY.amps)) / Math.sqrt(repeats),
 					shares.watts === null && byLoad === null ? UNCERTAINTY.fillFactor : 0,
 					UNCERTAINTY.label,
-					most(({ lightDoubt }) => lightDoubt) / Math.sqrt(readings),
+					most(({ lightDoubt: irradianceUncertainty }) => irradianceUncertainty) /
+						Math.sqrt(readings),
 					PER_KELVIN * most(({ cellTemperatureUncertainty }) => cellTemperatureUncertainty),
 					spread / (2 * Math.sqrt(repeats)),
 					filled && filled.filled.length > 0 ? 0.02 : 0
@@ -149,13 +153,13 @@ function evaluateModule(
 	const years = module.year === null ? null : Math.max(0, year - module.year);
 	return {
 		module,
-		plate,
+		plate: nameplate,
 		filled: known?.filled ?? [],
 		estimate,
 		shares,
 		share: ofLabel,
 		uncertainty,
-		watts: plate && share !== null ? plate.pmax * share : (estimate?.watts ?? null),
+		watts: nameplate && share !== null ? nameplate.pmax * share : (estimate?.watts ?? null),
 		asRead: asReadOf(module),
 		againstControl:
 			ofLabel !== null && batch.control !== null && lights.some(({ from }) => from === 'control')
@@ -164,7 +168,7 @@ function evaluateModule(
 		spread,
 		odd: anomalies(
 			known ? shares : { volts: null, amps: null, watts: null },
-			plate?.sections ?? 3,
+			nameplate?.sections ?? 3,
 			spread,
 			module
 		),
@@ -185,20 +189,21 @@ function evaluateModule(
 /** The label of the last take in standard conditions, read off the figures alone. */
 function estimateOf(
 	module: BatchModule,
-	lightAt: (take: Take) => MeasurementIrradiance | null
+	irradianceAt: (take: Take) => MeasurementIrradiance | null
 ): TypeEstimate | null {
 	const standard = module.takes
-		.filter((take) => hasKnownLight(take, lightAt))
+		.filter((take) => hasKnownIrradiance(take, irradianceAt))
 		.flatMap((take) => {
-			const light = lightAt(take);
-			if (!light || take.volts === null || take.amps === null) return [];
-			const warm = light.cellTemperature - 25;
+			const irradiance = irradianceAt(take);
+			if (!irradiance || take.volts === null || take.amps === null) return [];
+			const warm = irradiance.cellTemperature - 25;
 			return [
 				{
 					// 0.3 %/K and a little for weak light: usual silicon.
 					voc:
-						Math.abs(take.volts) / (1 - 0.003 * warm + 0.04 * Math.log10(light.irradiance / 1000)),
-					isc: take.amps / (light.irradiance / 1000) / (1 + 0.0005 * warm)
+						Math.abs(take.volts) /
+						(1 - 0.003 * warm + 0.04 * Math.log10(irradiance.irradiance / 1000)),
+					isc: take.amps / (irradiance.irradiance / 1000) / (1 + 0.0005 * warm)
 				}
 			];
 		});
@@ -211,18 +216,21 @@ function estimateOf(
 }
 
 /** A module at another angle than the reference module has the light that both shadows say, else none that is known. */
-function hasKnownLight(take: Take, lightAt: (take: Take) => MeasurementIrradiance | null): boolean {
-	return !take.otherAngle || lightAt(take)?.alignment?.by === 'shadow';
+function hasKnownIrradiance(
+	take: Take,
+	irradianceAt: (take: Take) => MeasurementIrradiance | null
+): boolean {
+	return !take.otherAngle || irradianceAt(take)?.alignment?.by === 'shadow';
 }
 
 function correct(
 	take: Take,
-	plate: Nameplate,
-	lightAt: (take: Take) => MeasurementIrradiance | null
+	nameplate: Nameplate,
+	irradianceAt: (take: Take) => MeasurementIrradiance | null
 ): Corrected[] {
-	const light = lightAt(take);
-	if (!light || light.irradiance <= 0) return [];
-	const here = translate(fitOf(plate), light.irradiance, light.cellTemperature);
+	const irradiance = irradianceAt(take);
+	if (!irradiance || irradiance.irradiance <= 0) return [];
+	const here = translate(fitOf(nameplate), irradiance.irradiance, irradiance.cellTemperature);
 	const best = maximumPowerPoint(here);
 	const three =
 		take.load && take.volts !== null && take.amps !== null
@@ -231,7 +239,7 @@ function correct(
 	return [
 		{
 			take,
-			light,
+			light: irradiance,
 			volts: openCircuitVoltage(here),
 			amps: shortCircuitCurrent(here),
 			watts: best.volts * best.amps,
@@ -258,7 +266,7 @@ function asReadOf({
 	label: BatchNameplate;
 	takes: readonly Take[];
 }): number | null {
-	const read = takes.flatMap(({ watts }) => (watts === null ? [] : [watts]));
+	const read = takes.flatMap(({ watts: power }) => (power === null ? [] : [power]));
 	return read.length > 0 && label.pmax !== null ? median(read) / label.pmax : null;
 }
 
@@ -275,12 +283,13 @@ function howOf(
 	lights: readonly MeasurementIrradiance[],
 	unlabelled: boolean
 ): string {
-	const [light] = lights;
-	if (!light) return 'No light is known at its takes: measure the control, or state the light.';
+	const [irradiance] = lights;
+	if (!irradiance)
+		return 'No light is known at its takes: measure the control, or state the light.';
 	const by =
-		light.from === 'control'
-			? `the reference module measured in between${ALIGNMENT_WORDS[light.alignment?.by ?? 'same-plane']}`
-			: `the stated ${light.irradiance.toFixed(0)} W/m²`;
+		irradiance.from === 'control'
+			? `the reference module measured in between${ALIGNMENT_WORDS[irradiance.alignment?.by ?? 'same-plane']}`
+			: `the stated ${irradiance.irradiance.toFixed(0)} W/m²`;
 	if (unlabelled) return `Brought to standard conditions by ${by}.`;
 	if (shares.watts !== null) return `Watts over what its label gives in this light, by ${by}.`;
 	if (onLoad) {

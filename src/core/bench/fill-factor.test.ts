@@ -23,8 +23,8 @@ describe('a third point of the curve', () => {
 				(resistance, share) => {
 					const grown = { ...HERE, seriesResistance: HERE.seriesResistance + resistance };
 					const [open, short] = [openCircuitVoltage(grown), shortCircuitCurrent(grown)];
-					const amps = share * short;
-					const load = { volts: voltageAt(grown, amps), amps };
+					const current = share * short;
+					const load = { volts: voltageAt(grown, current), amps: current };
 					const found = fillFactorOf(HERE, open, short, load)!;
 					const best = maximumPowerPoint(grown);
 					expect(found.watts / (best.volts * best.amps)).toBeGreaterThan(0.97);
@@ -38,7 +38,7 @@ describe('a third point of the curve', () => {
 		['above the open circuit', 60, 5],
 		['next to the open circuit', 34, 0.4],
 		['at the short circuit', 2, 8.1]
-	])('%s tells nothing', (_, volts, amps) => {
-		expect(fillFactorOf(HERE, 34.5, 6.6, { volts, amps })).toBeNull();
+	])('%s tells nothing', (_, voltage, current) => {
+		expect(fillFactorOf(HERE, 34.5, 6.6, { volts: voltage, amps: current })).toBeNull();
 	});
 });

@@ -43,12 +43,12 @@ export function fillFactorOf(
 	const share = load.amps / short;
 	if (share < TELLS.least || share > TELLS.most) return null;
 	const scale = { volts: open / openCircuitVoltage(here), amps: shortCircuitCurrent(here) / short };
-	const curve = (amps: number) => scale.volts * voltageAt(here, amps * scale.amps);
+	const curve = (current: number) => scale.volts * voltageAt(here, current * scale.amps);
 	const addedResistance = (curve(load.amps) - load.volts) / load.amps;
-	let watts = 0;
+	let power = 0;
 	for (let i = 1; i < POINTS; i++) {
-		const amps = (short * i) / POINTS;
-		watts = Math.max(watts, amps * (curve(amps) - addedResistance * amps));
+		const current = (short * i) / POINTS;
+		power = Math.max(power, current * (curve(current) - addedResistance * current));
 	}
-	return { watts, value: watts / (open * short), addedResistance };
+	return { watts: power, value: power / (open * short), addedResistance };
 }

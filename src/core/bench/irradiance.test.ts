@@ -7,7 +7,7 @@ import {
 	shortCircuitCurrent,
 	translate
 } from '../module';
-import { lightOf } from './irradiance';
+import { irradianceOf } from './irradiance';
 import { EMPTY_BATCH, type Control, type Take } from './module-batch';
 import { nameplateOf } from './nameplate-of';
 
@@ -18,8 +18,8 @@ function controlAt(
 	moments: readonly (readonly [n: number, light: number, heat: number])[],
 	share = 1
 ): Control {
-	const takes = moments.map(([n, light, heat]): Take => {
-		const here = translate(FIT, light, heat);
+	const takes = moments.map(([n, irradiance, cellTemperature]): Take => {
+		const here = translate(FIT, irradiance, cellTemperature);
 		return {
 			id: `c${n}`,
 			at: minute(n),
@@ -34,9 +34,9 @@ const stated = { ...EMPTY_BATCH.sky, irradiance: 800, cellTemperature: 41 };
 
 describe('light that is stated', () => {
 	it('holds for every measurement, with its uncertainty', () => {
-		const light = lightOf({ control: null, sky: stated });
-		expect(light({ at: minute(0) })).toEqual(light({ at: minute(500) }));
-		expect(light({ at: minute(0) })).toMatchObject({
+		const irradiance = irradianceOf({ control: null, sky: stated });
+		expect(irradiance({ at: minute(0) })).toEqual(irradiance({ at: minute(500) }));
+		expect(irradiance({ at: minute(0) })).toMatchObject({
 			irradiance: 800,
 			cellTemperature: 41,
 			lightDoubt: 0.05,
@@ -45,24 +45,26 @@ describe('light that is stated', () => {
 	});
 
 	it('without the cells’ heat takes the usual one, less certainly', () => {
-		const light = lightOf({ control: null, sky: { ...stated, cellTemperature: null } })({
+		const irradiance = irradianceOf({ control: null, sky: { ...stated, cellTemperature: null } })({
 			at: minute(0)
 		})!;
-		expect(light.cellTemperature).toBe(20 + 0.03 * 800);
-		expect(light.cellTemperatureUncertainty).toBeGreaterThan(
-			lightOf({ control: null, sky: stated })({ at: minute(0) })!.cellTemperatureUncertainty
+		expect(irradiance.cellTemperature).toBe(20 + 0.03 * 800);
+		expect(irradiance.cellTemperatureUncertainty).toBeGreaterThan(
+			irradianceOf({ control: null, sky: stated })({ at: minute(0) })!.cellTemperatureUncertainty
 		);
 	});
 
 	it('is none where nothing is stated', () => {
-		expect(lightOf(EMPTY_BATCH)({ at: minute(0) })).toBeNull();
+		expect(irradianceOf(EMPTY_BATCH)({ at: minute(0) })).toBeNull();
 	});
 });
 
 describe('light by the power of a control', () => {
 	/** What a module like the control gives at its maximum in that light and heat, W. */
-	const watts = (light: number, heat: number) => {
-		const best = maximumPowerPoint(translate(fitLabel(nameplateOf(LABEL)!.plate), light, heat));
+	const power = (irradiance: number, cellTemperature: number) => {
+		const best = maximumPowerPoint(
+			translate(fitLabel(nameplateOf(LABEL)!.plate), irradiance, cellTemperature)
+		);
 		return best.volts * best.amps;
 	};
 	const take = (cellTemperature?: number): Take => ({
@@ -70,40 +72,40 @@ describe('light by the power of a control', () => {
 		at: minute(0),
 		volts: null,
 		amps: null,
-		watts: watts(800, 45),
+		watts: power(800, 45),
 		...(cellTemperature !== undefined && { cellTemperature })
 	});
 	const by = (one: Take) =>
-		lightOf({
+		irradianceOf({
 			control: { model: '', label: LABEL, share: 1, takes: [one] },
 			sky: EMPTY_BATCH.sky
 		});
 
 	it('is that in which it gives so much as hot as it is, not as at 25 °C', () => {
-		const light = by(take(45))({ at: minute(0) })!;
-		expect(light.irradiance).toBeCloseTo(800, 0);
-		expect(light.cellTemperature).toBeCloseTo(45, 6);
+		const irradiance = by(take(45))({ at: minute(0) })!;
+		expect(irradiance.irradiance).toBeCloseTo(800, 0);
+		expect(irradiance.cellTemperature).toBeCloseTo(45, 6);
 	});
 
 	it('makes a module like it the same, where nobody measured their heat', () => {
-		const light = by(take())({ at: minute(0) })!;
-		expect(watts(light.irradiance, light.cellTemperature)).toBeCloseTo(watts(800, 45), 1);
+		const irradiance = by(take())({ at: minute(0) })!;
+		expect(power(irradiance.irradiance, irradiance.cellTemperature)).toBeCloseTo(power(800, 45), 1);
 	});
 
 	it('leaves a module as cool as it is', () => {
-		const light = by(take(45))({ at: minute(0), cellTemperature: 25 })!;
-		expect(light).toMatchObject({ cellTemperature: 25 });
-		expect(light.irradiance).toBeCloseTo(800, 0);
+		const irradiance = by(take(45))({ at: minute(0), cellTemperature: 25 })!;
+		expect(irradiance).toMatchObject({ cellTemperature: 25 });
+		expect(irradiance.irradiance).toBeCloseTo(800, 0);
 	});
 });
 
 describe('light that a control gives', () => {
 	it('is that in which it stood', () => {
 		const control = controlAt([[0, 742, 38]]);
-		const light = lightOf({ control, sky: EMPTY_BATCH.sky })({ at: minute(0) })!;
-		expect(light.irradiance).toBeCloseTo(742, 0);
-		expect(light.cellTemperature).toBeCloseTo(38, 0);
-		expect(light.from).toBe('control');
+		const irradiance = irradianceOf({ control, sky: EMPTY_BATCH.sky })({ at: minute(0) })!;
+		expect(irradiance.irradiance).toBeCloseTo(742, 0);
+		expect(irradiance.cellTemperature).toBeCloseTo(38, 0);
+		expect(irradiance.from).toBe('control');
 	});
 
 	it('moves evenly from one take to the next', () => {
@@ -111,21 +113,21 @@ describe('light that a control gives', () => {
 			[0, 700, 38],
 			[10, 800, 42]
 		]);
-		const light = lightOf({ control, sky: EMPTY_BATCH.sky });
-		expect(light({ at: minute(5) })!.irradiance).toBeCloseTo(750, 0);
-		expect(light({ at: minute(5) })!.cellTemperature).toBeCloseTo(40, 0);
+		const irradiance = irradianceOf({ control, sky: EMPTY_BATCH.sky });
+		expect(irradiance({ at: minute(5) })!.irradiance).toBeCloseTo(750, 0);
+		expect(irradiance({ at: minute(5) })!.cellTemperature).toBeCloseTo(40, 0);
 		// Before the first and after the last the nearest holds.
-		expect(light({ at: minute(-30) })!.irradiance).toBeCloseTo(700, 0);
-		expect(light({ at: minute(60) })!.irradiance).toBeCloseTo(800, 0);
+		expect(irradiance({ at: minute(-30) })!.irradiance).toBeCloseTo(700, 0);
+		expect(irradiance({ at: minute(60) })!.irradiance).toBeCloseTo(800, 0);
 	});
 
 	it('is doubted more the longer nobody looked, and the more the sun moved between', () => {
-		const steady = lightOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_BATCH.sky });
+		const steady = irradianceOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_BATCH.sky });
 		expect(steady({ at: minute(5) })!.lightDoubt).toBe(steady({ at: minute(0) })!.lightDoubt);
 		expect(steady({ at: minute(40) })!.lightDoubt).toBeGreaterThan(
 			steady({ at: minute(15) })!.lightDoubt
 		);
-		const moving = lightOf({
+		const moving = irradianceOf({
 			control: controlAt([
 				[0, 700, 38],
 				[4, 900, 42]
@@ -138,14 +140,17 @@ describe('light that a control gives', () => {
 	});
 
 	it('allows for a control that has aged itself', () => {
-		const aged = lightOf({ control: controlAt([[0, 700, 38]], 0.9), sky: EMPTY_BATCH.sky });
+		const aged = irradianceOf({ control: controlAt([[0, 700, 38]], 0.9), sky: EMPTY_BATCH.sky });
 		expect(aged({ at: minute(0) })!.irradiance).toBeCloseTo(700, 0);
 	});
 
 	it('stands above what is stated; of a control never read nothing is known', () => {
 		const control = controlAt([[0, 600, 35]]);
-		expect(lightOf({ control, sky: stated })({ at: minute(0) })!.irradiance).toBeCloseTo(600, -1);
+		expect(irradianceOf({ control, sky: stated })({ at: minute(0) })!.irradiance).toBeCloseTo(
+			600,
+			-1
+		);
 		const unread = { ...control, takes: [{ ...NOTHING, id: 'x', at: minute(0) }] };
-		expect(lightOf({ control: unread, sky: EMPTY_BATCH.sky })({ at: minute(0) })).toBeNull();
+		expect(irradianceOf({ control: unread, sky: EMPTY_BATCH.sky })({ at: minute(0) })).toBeNull();
 	});
 });

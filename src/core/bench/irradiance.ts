@@ -27,8 +27,8 @@ const BY_CONTROL = { light: 0.02, heat: 3 };
 /** Beyond so many minutes from a control's take the sun has moved on: the uncertainty grows by so much a minute. */
 const DRIFT = { minutes: 10, perMinute: 0.002 };
 /** Where no one knows the cells' heat. */
-const UNKNOWN_HEAT = { above: 0.03, air: 20, uncertainty: 8 };
-const STATED_HEAT = 2.5;
+const UNKNOWN_TEMPERATURE = { above: 0.03, air: 20, uncertainty: 8 };
+const STATED_TEMPERATURE = 2.5;
 /** Of the range in which a light is looked for. */
 const HALVINGS = 40;
 
@@ -41,23 +41,27 @@ interface Seen {
 }
 
 /** Light and heat of every take that a control gives, by its takes before and after. */
-export function lightOf(
+export function irradianceOf(
 	batch: Pick<ModuleBatch, 'control' | 'sky'>
 ): (take: Pick<Take, 'at' | 'cellTemperature' | 'shadow'>) => MeasurementIrradiance | null {
-	const around = lightAround(batch);
+	const around = irradianceAround(batch);
 	return (take) => {
-		const light = around(take);
-		return light && take.cellTemperature !== undefined
-			? { ...light, cellTemperature: take.cellTemperature, cellTemperatureUncertainty: STATED_HEAT }
-			: light;
+		const irradiance = around(take);
+		return irradiance && take.cellTemperature !== undefined
+			? {
+					...irradiance,
+					cellTemperature: take.cellTemperature,
+					cellTemperatureUncertainty: STATED_TEMPERATURE
+				}
+			: irradiance;
 	};
 }
 
-function lightAround(
+function irradianceAround(
 	batch: Pick<ModuleBatch, 'control' | 'sky'>
 ): (take: Pick<Take, 'at' | 'shadow'>) => MeasurementIrradiance | null {
 	const seen = batch.control === null ? [] : seenBy(batch.control, batch.sky.cellTemperature);
-	const { irradiance, cellTemperature, lightDoubt } = batch.sky;
+	const { irradiance, cellTemperature, lightDoubt: irradianceUncertainty } = batch.sky;
 	const samePlane = batch.control?.samePlane === true;
 	return ({ at, shadow }) => {
 		if (seen.length > 0) {
@@ -69,10 +73,11 @@ function lightAround(
 		return {
 			irradiance,
 			cellTemperature: cellTemperature ?? assumedCellTemperature(irradiance),
-			lightDoubt,
+			lightDoubt: irradianceUncertainty,
 			alignment: null,
 			basis: 'stated',
-			cellTemperatureUncertainty: cellTemperature === null ? UNKNOWN_HEAT.uncertainty : STATED_HEAT,
+			cellTemperatureUncertainty:
+				cellTemperature === null ? UNKNOWN_TEMPERATURE.uncertainty : STATED_TEMPERATURE,
 			from: 'stated'
 		};
 	};
@@ -86,7 +91,7 @@ function lightAround(
  * @returns degC
  */
 export function assumedCellTemperature(irradiance: number): number {
-	return UNKNOWN_HEAT.air + UNKNOWN_HEAT.above * irradiance;
+	return UNKNOWN_TEMPERATURE.air + UNKNOWN_TEMPERATURE.above * irradiance;
 }
 
 function seenBy({ label, share, takes }: Control, stated: number | null): Seen[] {
@@ -106,32 +111,32 @@ function sunIn(
 	model: ReturnType<typeof fitLabel>,
 	pmax: number,
 	share: number,
-	{ amps, volts, watts, cellTemperature }: Take,
+	{ amps: current, volts: voltage, watts: power, cellTemperature }: Take,
 	ofBatch: number | null
 ): Omit<Seen, 'at' | 'shadow'> | null {
 	const stated = cellTemperature ?? ofBatch;
-	if (amps !== null && amps > 0) {
+	if (current !== null && current > 0) {
 		// A control that has aged gives less current than its label in the same light.
-		const fresh = amps / share;
-		if (stated !== null || volts === null) {
-			const heat = stated ?? assumedCellTemperature(irradianceFromIsc(model, fresh, 25));
-			return { irradiance: irradianceFromIsc(model, fresh, heat), cellTemperature: stated };
+		const fresh = current / share;
+		if (stated !== null || voltage === null) {
+			const temperature = stated ?? assumedCellTemperature(irradianceFromIsc(model, fresh, 25));
+			return { irradiance: irradianceFromIsc(model, fresh, temperature), cellTemperature: stated };
 		}
-		const both = fromReferenceModule(model, fresh, volts);
+		const both = fromReferenceModule(model, fresh, voltage);
 		return both.ok ? both.value : null;
 	}
-	if (watts === null || watts <= 0) return null;
+	if (power === null || power <= 0) return null;
 	// Power falls with the heat of the cells, so the light is looked for in which it gives this much in that heat.
 	const given = (irradiance: number) => {
 		const here = translate(model, irradiance, stated ?? assumedCellTemperature(irradiance));
 		const best = maximumPowerPoint(here);
 		return best.volts * best.amps;
 	};
-	const first = (STC_IRRADIANCE * watts) / (share * pmax);
+	const first = (STC_IRRADIANCE * power) / (share * pmax);
 	let [low, high] = [0.5 * first, 2 * first];
 	for (let i = 0; i < HALVINGS; i++) {
 		const middle = 0.5 * (low + high);
-		if (given(middle) < watts / share) low = middle;
+		if (given(middle) < power / share) low = middle;
 		else high = middle;
 	}
 	return { irradiance: 0.5 * (low + high), cellTemperature: stated };
@@ -169,7 +174,11 @@ function between(
 		basis: `${left.at}/${right.at}`,
 		lightDoubt: Math.hypot(BY_CONTROL.light, drift, moved),
 		cellTemperatureUncertainty:
-			stated !== null ? STATED_HEAT : heats ? BY_CONTROL.heat : UNKNOWN_HEAT.uncertainty,
+			stated !== null
+				? STATED_TEMPERATURE
+				: heats
+					? BY_CONTROL.heat
+					: UNKNOWN_TEMPERATURE.uncertainty,
 		from: 'control'
 	};
 }

@@ -25,7 +25,7 @@ export interface FilledNameplate {
 const ANY_CELL = 0.625;
 
 /** Cells in series that open-circuit volts at standard conditions speak for. */
-export function cellsByVolts(
+export function cellsByVoltage(
 	voc: number,
 	{ technology }: Pick<BatchNameplate, 'technology'>
 ): number {
@@ -88,7 +88,7 @@ function fillIn(label: BatchNameplate): FilledNameplate | null {
 	isc ??= fill('Isc', imp / USUAL.impOverIsc);
 	pmax ??= fill('Pmax', vmp * imp);
 	const technology = label.technology ?? fill('technology', DEFAULT_TECHNOLOGY);
-	const cellsInSeries = label.cellsInSeries ?? fill('cells', cellsByVolts(voc, label));
+	const cellsInSeries = label.cellsInSeries ?? fill('cells', cellsByVoltage(voc, label));
 	return {
 		filled,
 		plate: {
@@ -109,11 +109,11 @@ function fillIn(label: BatchNameplate): FilledNameplate | null {
 const FITS = new WeakMap<Nameplate, LabelFit>();
 
 /** A label's fit, made once. */
-export function fitOf(plate: Nameplate): LabelFit {
-	let fit = FITS.get(plate);
+export function fitOf(nameplate: Nameplate): LabelFit {
+	let fit = FITS.get(nameplate);
 	if (!fit) {
-		fit = fitLabel(plate);
-		FITS.set(plate, fit);
+		fit = fitLabel(nameplate);
+		FITS.set(nameplate, fit);
 	}
 	return fit;
 }

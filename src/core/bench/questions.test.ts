@@ -22,11 +22,11 @@ describe('wire', () => {
 	};
 
 	it('drops by twice its length: 50 m of 4 mm2 are 0.215 ohm at 20 degC', () => {
-		const { ohms, drop, share, watts, usual } = answerWire(ask);
-		expect(ohms).toBeCloseTo((0.0172 * 50) / 4, 9);
+		const { ohms: resistance, drop, share, watts: power, usual } = answerWire(ask);
+		expect(resistance).toBeCloseTo((0.0172 * 50) / 4, 9);
 		expect(drop).toBeCloseTo(2.15, 2);
 		expect(share).toBeCloseTo(2.15 / 60, 4);
-		expect(watts).toBeCloseTo(21.5, 1);
+		expect(power).toBeCloseTo(21.5, 1);
 		expect(usual).toBe(false);
 		expect(answerWire({ ...ask, size: 10 }).usual).toBe(true);
 	});
@@ -182,7 +182,7 @@ describe('a grouping explained', () => {
 	};
 
 	it('tells what changes places for nothing, and what does not', () => {
-		const { watts } = groupingGives(grouping, ask);
+		const { watts: power } = groupingGives(grouping, ask);
 		const crossed = {
 			strings: [
 				['a', 'c'],
@@ -194,7 +194,7 @@ describe('a grouping explained', () => {
 		const pairs = free.map(({ a, b }) => [a.id, b.id].sort().join(''));
 		expect(pairs).toContain('ab');
 		expect(pairs).toContain('cd');
-		expect(freeSwaps(grouping, ask, watts).map(({ a, b }) => a.id + b.id)).toEqual([]);
+		expect(freeSwaps(grouping, ask, power).map(({ a, b }) => a.id + b.id)).toEqual([]);
 	});
 
 	it('says what to buy to fill up', () => {

@@ -69,7 +69,7 @@ export function scaleGroup(ask: ScaleAsk): ScaleAnswer {
 		return { peak, peakAt: moments[course.indexOf(peak)]! };
 	};
 	const energyOf = (course: readonly number[]) =>
-		(course.reduce((sum, watts) => sum + watts, 0) * STEP) / 3.6e9;
+		(course.reduce((sum, power) => sum + power, 0) * STEP) / 3.6e9;
 	const whole = best(together);
 	const current = ask.batteryVoltage === null ? null : whole.peak / ask.batteryVoltage;
 	return {

@@ -53,11 +53,11 @@ export function substitutesFor(
 	parts: ConfigurationParts
 ): Substitute[] {
 	if (!modulesOf(mix).some(({ id }) => id === place)) return [];
-	const watts = (one: ArrayConfiguration, moduleOf: ConfigurationParts['moduleOf']) =>
+	const power = (one: ArrayConfiguration, moduleOf: ConfigurationParts['moduleOf']) =>
 		operate(build(one, { ...parts, moduleOf }).element, TRACKER).watts;
 	/** The mix with another in the dead one's place. */
 	const withOther = (other: TestedModule) =>
-		watts(
+		power(
 			withPart(mix, place, (part) => ({ ...part, of: SUBSTITUTE }) as ArrayConfiguration)!,
 			(id) => (id === SUBSTITUTE ? other : parts.moduleOf(id))
 		);
@@ -68,8 +68,8 @@ export function substitutesFor(
 			const { module } = candidate;
 			const now = withOther(module);
 			const points = [
-				ampsPoint(dead, module),
-				voltsPoint(dead, module, parallel),
+				currentPoint(dead, module),
+				voltagePoint(dead, module, parallel),
 				fusePoint(module, fuse),
 				sizePoint(size, candidate.size),
 				connectorPoint(connector, candidate.connector)
@@ -89,22 +89,22 @@ const SUBSTITUTE = 'substitute';
 
 const signed = (share: number) => `${share > 0 ? '+' : ''}${(100 * share).toFixed(0)} %`;
 
-function ampsPoint({ plate: old }: TestedModule, { plate }: TestedModule): Point {
-	const more = plate.imp / old.imp - 1;
+function currentPoint({ plate: old }: TestedModule, { plate: nameplate }: TestedModule): Point {
+	const more = nameplate.imp / old.imp - 1;
 	return {
-		words: `Imp ${plate.imp.toFixed(1)} A for ${old.imp.toFixed(1)} A (${signed(more)})${more < -ALIKE.amps ? ': it holds the string down' : more > ALIKE.amps ? ': its surplus is lost' : ''}`,
+		words: `Imp ${nameplate.imp.toFixed(1)} A for ${old.imp.toFixed(1)} A (${signed(more)})${more < -ALIKE.amps ? ': it holds the string down' : more > ALIKE.amps ? ': its surplus is lost' : ''}`,
 		fits: more >= -ALIKE.amps
 	};
 }
 
-function voltsPoint(
+function voltagePoint(
 	{ plate: old }: TestedModule,
-	{ plate }: TestedModule,
+	{ plate: nameplate }: TestedModule,
 	parallel: boolean
 ): Point {
-	const more = plate.vmp / old.vmp - 1;
+	const more = nameplate.vmp / old.vmp - 1;
 	return {
-		words: `Vmp ${plate.vmp.toFixed(1)} V for ${old.vmp.toFixed(1)} V (${signed(more)})${Math.abs(more) > ALIKE.volts && parallel ? ': the string leaves its neighbours’ volts' : ''}`,
+		words: `Vmp ${nameplate.vmp.toFixed(1)} V for ${old.vmp.toFixed(1)} V (${signed(more)})${Math.abs(more) > ALIKE.volts && parallel ? ': the string leaves its neighbours’ volts' : ''}`,
 		fits: !parallel || Math.abs(more) <= ALIKE.volts
 	};
 }

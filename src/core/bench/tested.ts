@@ -1,4 +1,4 @@
-import { type ModuleRun, type StringCircuit, WHOLE_SECTION } from '../circuit';
+import { type ModuleRun, type StringCircuit, WHOLE_SUBSTRING } from '../circuit';
 import { maximumPowerPoint, type Nameplate, type SingleDiode, translate } from '../module';
 import type { SiteRules } from '../record';
 import { coldFactor } from '../design-checks';
@@ -36,26 +36,26 @@ export const WARM_SUN: Sky = { irradiance: 1000, cellTemperature: 45 };
  * @returns null where it makes nothing, or nothing is known of it
  */
 export function asTested(result: ModuleResult): TestedModule | null {
-	const { module, plate, shares, share, estimate } = result;
-	if (!plate) return null;
+	const { module, plate: nameplate, shares, share, estimate } = result;
+	if (!nameplate) return null;
 	const power = estimate ? 1 : share;
 	if (power === null || power < 0.02) return null;
-	const volts = estimate ? 1 : Math.min(1.1, Math.max(Math.abs(shares.volts ?? 1), 0.05));
+	const voltage = estimate ? 1 : Math.min(1.1, Math.max(Math.abs(shares.volts ?? 1), 0.05));
 	// What watts say beyond volts and amps is fill factor; on the current it limits a string as it should.
-	const amps = power / volts;
+	const current = power / voltage;
 	return {
 		id: module.id,
 		mark: module.mark,
 		model: module.model,
-		labelWatts: plate.pmax,
+		labelWatts: nameplate.pmax,
 		seriesFuse: module.label.seriesFuse,
 		plate: {
-			...plate,
-			voc: plate.voc * volts,
-			vmp: plate.vmp * volts,
-			isc: plate.isc * amps,
-			imp: plate.imp * amps,
-			pmax: plate.pmax * power
+			...nameplate,
+			voc: nameplate.voc * voltage,
+			vmp: nameplate.vmp * voltage,
+			isc: nameplate.isc * current,
+			imp: nameplate.imp * current,
+			pmax: nameplate.pmax * power
 		}
 	};
 }
@@ -65,46 +65,50 @@ export function asTested(result: ModuleResult): TestedModule | null {
  *
  * @returns null where its nameplate is not complete, or it was tested
  */
-export function asNameplate({ module, plate, estimate }: ModuleResult): TestedModule | null {
-	if (!plate || estimate || module.takes.length > 0) return null;
+export function asNameplate({
+	module,
+	plate: nameplate,
+	estimate
+}: ModuleResult): TestedModule | null {
+	if (!nameplate || estimate || module.takes.length > 0) return null;
 	return {
 		id: module.id,
 		mark: module.mark,
 		model: module.model,
-		labelWatts: plate.pmax,
+		labelWatts: nameplate.pmax,
 		seriesFuse: module.label.seriesFuse,
-		plate
+		plate: nameplate
 	};
 }
 
 /** A module in light and heat. */
-export function moduleIn({ plate }: Pick<TestedModule, 'plate'>, sky: Sky): SingleDiode {
-	return translate(fitOf(plate), sky.irradiance, sky.cellTemperature);
+export function moduleIn({ plate: nameplate }: Pick<TestedModule, 'plate'>, sky: Sky): SingleDiode {
+	return translate(fitOf(nameplate), sky.irradiance, sky.cellTemperature);
 }
 
 /** The most a module gives by itself there, W. */
-export function wattsAlone(module: Pick<TestedModule, 'plate'>, sky: Sky): number {
-	const { volts, amps } = maximumPowerPoint(moduleIn(module, sky));
-	return volts * amps;
+export function powerAlone(module: Pick<TestedModule, 'plate'>, sky: Sky): number {
+	const { volts: voltage, amps: current } = maximumPowerPoint(moduleIn(module, sky));
+	return voltage * current;
 }
 
 /** Open-circuit volts of a module at the lowest temperature, V; its label's where that is not known. */
-export function coldVolts(
-	{ plate }: Pick<TestedModule, 'plate'>,
+export function coldVoltage(
+	{ plate: nameplate }: Pick<TestedModule, 'plate'>,
 	rules: Pick<SiteRules, 'profile' | 'lowest'>
 ): number {
 	// The US table is for crystalline silicon; others have the coefficient that is typical of them.
-	const cold = coldFactor(plate, rules) ?? coldFactor(plate, { ...rules, profile: 'IEC' });
-	return plate.voc * (cold?.factor ?? 1);
+	const cold = coldFactor(nameplate, rules) ?? coldFactor(nameplate, { ...rules, profile: 'IEC' });
+	return nameplate.voc * (cold?.factor ?? 1);
 }
 
 /** A whole module as a run of a circuit. */
 function runOf(module: Pick<TestedModule, 'plate'>, sky: Sky): ModuleRun {
-	const { sections, cellsInSeries } = module.plate;
+	const { sections: substrings, cellsInSeries } = module.plate;
 	return {
 		count: 1,
 		params: moduleIn(module, sky),
-		sections: Array.from({ length: sections }, () => WHOLE_SECTION),
+		sections: Array.from({ length: substrings }, () => WHOLE_SUBSTRING),
 		state: 'whole',
 		cellsInSeries
 	};
@@ -119,7 +123,7 @@ export function stringOf(
 	return {
 		name,
 		modules: modules.map((module) => runOf(module, sky)),
-		sectionsPerModule: Math.max(1, ...modules.map(({ plate }) => plate.sections)),
+		sectionsPerModule: Math.max(1, ...modules.map(({ plate: nameplate }) => nameplate.sections)),
 		cableResistance: 0
 	};
 }

@@ -38,9 +38,9 @@ export function modulesToBuy(taken: readonly TestedModule[], wanted: number): Mo
 		count,
 		like: {
 			model: most.find(({ model }) => model !== '')?.model ?? '',
-			imp: Math.max(...most.map(({ plate }) => plate.imp)),
-			vmp: mean(({ plate }) => plate.vmp),
-			pmax: mean(({ plate }) => plate.pmax),
+			imp: Math.max(...most.map(({ plate: nameplate }) => nameplate.imp)),
+			vmp: mean(({ plate: nameplate }) => nameplate.vmp),
+			pmax: mean(({ plate: nameplate }) => nameplate.pmax),
 			here: most.length
 		}
 	};

@@ -6,22 +6,22 @@ import type { BatchNameplate } from './module-batch';
  */
 export function unjudgedWords({
 	module,
-	plate,
+	plate: nameplate,
 	share,
-	light
+	light: irradiance
 }: Pick<ModuleResult, 'module' | 'plate' | 'share' | 'light'>): string | null {
 	if (share !== null) return null;
 	if (module.takes.length === 0) return 'No measurement yet.';
-	if (light === null && module.takes.every(({ otherAngle }) => otherAngle)) {
+	if (irradiance === null && module.takes.every(({ otherAngle }) => otherAngle)) {
 		return 'Measured at another angle than the reference module, so that its irradiance is not known. Measure it in the same plane, or enter the shadow of a stick on both.';
 	}
-	if (light === null && plate !== null) {
+	if (irradiance === null && nameplate !== null) {
 		return 'Irradiance and cell temperature are missing: state them, or measure a reference module in between.';
 	}
 	const has = (of: 'volts' | 'amps' | 'watts') => module.takes.some((take) => take[of] !== null);
 	const missing = [...(has('volts') ? [] : ['Voc']), ...(has('amps') ? [] : ['Isc'])];
 	// Where nothing was left out at the meter it is the nameplate that a share is taken of.
-	if (plate === null || missing.length === 0) {
+	if (nameplate === null || missing.length === 0) {
 		return `Its nameplate is not complete: ${missingOf(module.label).join(', ')}. Type it, or that of a module like it.`;
 	}
 	return `${missing.join(' and ')} ${missing.length === 1 ? 'is' : 'are'} missing, or its power at the maximum.`;

@@ -49,11 +49,18 @@ export function answerWire(ask: WireAsk): WireAnswer {
 	// Heat goes with the square of the current, and most hours are below full sun.
 	const hours = ask.year.sunHours * squareOverMean(ask.year);
 	const of = (size: number) => {
-		const ohms = cableResistance({ ...ask, size });
-		const drop = ohms * ask.amps;
-		const watts = ohms * ask.amps ** 2;
-		const kWh = (watts * hours) / 1000;
-		return { size, ohms, drop, share: ask.volts > 0 ? drop / ask.volts : 0, watts, kWh };
+		const resistance = cableResistance({ ...ask, size });
+		const drop = resistance * ask.amps;
+		const power = resistance * ask.amps ** 2;
+		const kWh = (power * hours) / 1000;
+		return {
+			size,
+			ohms: resistance,
+			drop,
+			share: ask.volts > 0 ? drop / ask.volts : 0,
+			watts: power,
+			kWh
+		};
 	};
 	const own = of(ask.size);
 	return {

@@ -20,10 +20,10 @@ export interface CircuitAnswers {
 }
 
 /** The usual questions to a bus, whatever load it has. */
-export function answersOf(bus: BusCircuit, atVolts: readonly number[]): CircuitAnswers {
+export function answersOf(bus: BusCircuit, atVoltage: readonly number[]): CircuitAnswers {
 	const source = sourceOf(bus);
-	const held = (volts: number) =>
-		solveBus({ ...bus, disconnect: undefined, load: { kind: 'volts', volts } });
+	const held = (voltage: number) =>
+		solveBus({ ...bus, disconnect: undefined, load: { kind: 'volts', volts: voltage } });
 	const [best = { volts: 0, amps: 0 }] = powerMaxima(source);
 	return {
 		voc: source.openVolts,
@@ -32,9 +32,9 @@ export function answersOf(bus: BusCircuit, atVolts: readonly number[]): CircuitA
 		imp: best.amps,
 		pmp: best.volts * best.amps,
 		branchCurrentsAtOpenCircuit: held(source.openVolts).branches,
-		atVolts: atVolts.map((volts) => {
-			const { amps, branches } = held(volts);
-			return { volts, amps, branches };
+		atVolts: atVoltage.map((voltage) => {
+			const { amps: current, branches } = held(voltage);
+			return { volts: voltage, amps: current, branches };
 		})
 	};
 }

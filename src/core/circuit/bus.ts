@@ -1,4 +1,4 @@
-import { chainAmps, chainConductance, chainSweep, chainVolts, type Chain } from './chain';
+import { chainCurrent, chainConductance, chainSweep, chainVoltage, type Chain } from './chain';
 import { gatherString, type Side, type Surroundings } from './compile';
 import type { BusCircuit, StringCircuit } from './description';
 import { risingRoot, type Slope } from '../numerics';
@@ -7,7 +7,7 @@ import type { Solution } from './section';
 /** Anything with two terminals whose current falls as its volts rise. */
 export interface Source {
 	/** A out of the positive terminal at V across them, with dI/dV. */
-	conduct(volts: number, out: Slope): void;
+	conduct(voltage: number, out: Slope): void;
 	/** Volts with nothing connected, V. */
 	readonly openVolts: number;
 }
@@ -34,37 +34,37 @@ export class StringSource implements Source {
 		return this.open;
 	}
 
-	voltsAt(amps: number): number {
-		chainVolts(this.chain, this.sign * amps, VOLTS);
-		return this.sign * VOLTS.volts;
+	voltsAt(current: number): number {
+		chainVoltage(this.chain, this.sign * current, VOLTAGE);
+		return this.sign * VOLTAGE.volts;
 	}
 
 	/** Volts at a current and dV/dI, ohm. */
-	solve(amps: number, out: Solution): void {
-		chainVolts(this.chain, this.sign * amps, out);
+	solve(current: number, out: Solution): void {
+		chainVoltage(this.chain, this.sign * current, out);
 		out.volts *= this.sign;
 	}
 
 	/** Volts at many currents, V, [points]. */
-	sweep(amps: Float64Array): Float64Array {
+	sweep(current: Float64Array): Float64Array {
 		return chainSweep(
 			this.chain,
-			amps.map((value) => this.sign * value)
-		).map((volts) => this.sign * volts);
+			current.map((value) => this.sign * value)
+		).map((voltage) => this.sign * voltage);
 	}
 
-	ampsAt(volts: number): number {
-		return this.sign * chainAmps(this.chain, this.sign * volts);
+	ampsAt(voltage: number): number {
+		return this.sign * chainCurrent(this.chain, this.sign * voltage);
 	}
 
-	conduct(volts: number, out: Slope): void {
-		const amps = chainAmps(this.chain, this.sign * volts);
-		out.value = this.sign * amps;
-		out.slope = chainConductance(this.chain, amps);
+	conduct(voltage: number, out: Slope): void {
+		const current = chainCurrent(this.chain, this.sign * voltage);
+		out.value = this.sign * current;
+		out.slope = chainConductance(this.chain, current);
 	}
 }
 
-const VOLTS: Solution = { volts: 0, slope: 0 };
+const VOLTAGE: Solution = { volts: 0, slope: 0 };
 
 /** Strings in parallel on a bus; equal strings are computed once. */
 export class BusSource implements Source {
@@ -94,26 +94,29 @@ export class BusSource implements Source {
 		return this.entryOf.length === 1 ? this.different[0]!.source : null;
 	}
 
-	conduct(volts: number, out: Slope): void {
-		let amps = 0;
+	conduct(voltage: number, out: Slope): void {
+		let current = 0;
 		let slope = 0;
 		for (const { source, count } of this.different) {
-			source.conduct(volts, out);
-			amps += count * out.value;
+			source.conduct(voltage, out);
+			current += count * out.value;
 			slope += count * out.slope;
 		}
-		out.value = amps;
+		out.value = current;
 		out.slope = slope;
 	}
 
-	ampsAt(volts: number): number {
-		return this.different.reduce((sum, { source, count }) => sum + count * source.ampsAt(volts), 0);
+	ampsAt(voltage: number): number {
+		return this.different.reduce(
+			(sum, { source, count }) => sum + count * source.ampsAt(voltage),
+			0
+		);
 	}
 
 	/** Current of every string at the volts of the bus, A; negative is back-feed. */
-	branchesAt(volts: number): number[] {
-		const amps = this.different.map(({ source }) => source.ampsAt(volts));
-		return this.entryOf.map((entry) => amps[entry]!);
+	branchesAt(voltage: number): number[] {
+		const current = this.different.map(({ source }) => source.ampsAt(voltage));
+		return this.entryOf.map((entry) => current[entry]!);
 	}
 
 	get openVolts(): number {
@@ -126,7 +129,7 @@ export class BusSource implements Source {
 		if (opens.length === 0) return 0;
 		const most = Math.max(...opens);
 		if (opens.length === 1) return most;
-		return voltsInto(this, 0, most);
+		return voltageInto(this, 0, most);
 	}
 }
 
@@ -135,10 +138,10 @@ export class BusSource implements Source {
  *
  * @param conductance of what it feeds, S; 0 for open circuit
  */
-export function voltsInto(source: Source, conductance: number, start: number): number {
-	const residual = (volts: number, out: Slope) => {
-		source.conduct(volts, out);
-		out.value = volts * conductance - out.value;
+export function voltageInto(source: Source, conductance: number, start: number): number {
+	const residual = (voltage: number, out: Slope) => {
+		source.conduct(voltage, out);
+		out.value = voltage * conductance - out.value;
 		out.slope = conductance - out.slope;
 	};
 	return risingRoot(residual, start, 1);

@@ -1,5 +1,5 @@
 import { risingRoot, type Slope, SMOOTH } from '../numerics';
-import { EvenSection, type Explicit, type Part, type Solution } from './section';
+import { EvenSubstring, type Explicit, type Part, type Solution } from './section';
 
 /** Equal parts in series. */
 export interface Counted {
@@ -29,43 +29,43 @@ const BRIDGE = 1e-3;
 export function chainOf(parts: readonly Counted[], resistance: number): Chain {
 	let lead = -1;
 	parts.forEach(({ part, count, sign }, i) => {
-		if (!(part instanceof EvenSection) || sign < 0) return;
+		if (!(part instanceof EvenSubstring) || sign < 0) return;
 		if (lead < 0 || count > parts[lead]!.count) lead = i;
 	});
-	const smooth = resistance < STIFF && parts.every(({ part }) => part instanceof EvenSection);
+	const smooth = resistance < STIFF && parts.every(({ part }) => part instanceof EvenSubstring);
 	const ohms = parts.length === 0 ? Math.max(resistance, BRIDGE) : resistance;
 	return { parts, resistance: ohms, lead, smooth };
 }
 
 /** Volts of a chain at a current out of its positive end, with their derivative. */
-export function chainVolts({ parts, resistance }: Chain, amps: number, out: Solution): void {
-	let volts = -amps * resistance;
+export function chainVoltage({ parts, resistance }: Chain, current: number, out: Solution): void {
+	let voltage = -current * resistance;
 	let slope = -resistance;
 	const one = SCRATCH;
 	for (const { part, count, sign } of parts) {
-		part.solve(sign * amps, one);
-		volts += sign * count * one.volts;
+		part.solve(sign * current, one);
+		voltage += sign * count * one.volts;
 		slope += count * one.slope;
 	}
-	out.volts = volts;
+	out.volts = voltage;
 	out.slope = slope;
 }
 
 /** Volts of a chain at many currents, V, [points]; quickest where they are in order. */
-export function chainSweep({ parts, resistance }: Chain, amps: Float64Array): Float64Array {
-	const volts = amps.map((value) => -value * resistance);
+export function chainSweep({ parts, resistance }: Chain, current: Float64Array): Float64Array {
+	const voltage = current.map((value) => -value * resistance);
 	const one: Solution = { volts: 0, slope: 0 };
 	for (const { part, count, sign } of parts) {
-		if (part instanceof EvenSection && sign > 0) {
-			part.sweep(amps, count, volts);
+		if (part instanceof EvenSubstring && sign > 0) {
+			part.sweep(current, count, voltage);
 			continue;
 		}
-		for (let k = 0; k < amps.length; k++) {
-			part.solve(sign * amps[k]!, one);
-			volts[k]! += sign * count * one.volts;
+		for (let k = 0; k < current.length; k++) {
+			part.solve(sign * current[k]!, one);
+			voltage[k]! += sign * count * one.volts;
 		}
 	}
-	return volts;
+	return voltage;
 }
 
 const SCRATCH: Solution = { volts: 0, slope: 0 };
@@ -76,58 +76,58 @@ const SCRATCH: Solution = { volts: 0, slope: 0 };
  * The unknown is the junction voltage of the leading sections: in it their volts and current are
  * explicit, so a healthy string costs one exponential a step; the rest follows from that current.
  */
-export function chainAmps(chain: Chain, volts: number): number {
+export function chainCurrent(chain: Chain, voltage: number): number {
 	const { parts, resistance, lead } = chain;
 	const leading = parts[lead];
-	if (!leading) return chainAmpsBlind(chain, volts);
-	const section = leading.part as EvenSection;
+	if (!leading) return chainCurrentBlind(chain, voltage);
+	const substring = leading.part as EvenSubstring;
 	const explicit: Explicit = { volts: 0, amps: 0, cellAmps: 0, voltsPerX: 1, ampsPerX: -1 };
 	const one: Solution = { volts: 0, slope: 0 };
 	const residual = (x: number, out: Slope) => {
-		section.at(x, explicit);
-		const { amps } = explicit;
-		let sum = leading.count * explicit.volts - amps * resistance - volts;
+		substring.at(x, explicit);
+		const { amps: current } = explicit;
+		let sum = leading.count * explicit.volts - current * resistance - voltage;
 		let ohms = -resistance;
 		for (let i = 0; i < parts.length; i++) {
 			if (i === lead) continue;
 			const { part, count, sign } = parts[i]!;
-			part.solve(sign * amps, one);
+			part.solve(sign * current, one);
 			sum += sign * count * one.volts;
 			ohms += count * one.slope;
 		}
 		out.value = sum;
 		out.slope = leading.count * explicit.voltsPerX + ohms * explicit.ampsPerX;
 	};
-	const { diode } = section.cells;
+	const { diode } = substring.cells;
 	const start = Math.min(
-		volts / leading.count + diode.seriesResistance * diode.photocurrent,
+		voltage / leading.count + diode.seriesResistance * diode.photocurrent,
 		diode.modifiedIdeality * Math.log1p(diode.photocurrent / diode.saturationCurrent)
 	);
 	const x = risingRoot(
 		residual,
 		start,
 		diode.modifiedIdeality,
-		section.leastJunction(),
+		substring.leastJunction(),
 		chain.smooth ? SMOOTH : undefined
 	);
-	section.at(x, explicit);
+	substring.at(x, explicit);
 	return explicit.amps;
 }
 
 /** The same in the current itself, for a chain without a leading section. */
-function chainAmpsBlind(chain: Chain, volts: number): number {
+function chainCurrentBlind(chain: Chain, voltage: number): number {
 	const solution: Solution = { volts: 0, slope: 0 };
-	const residual = (amps: number, out: Slope) => {
-		chainVolts(chain, amps, solution);
-		out.value = volts - solution.volts;
+	const residual = (current: number, out: Slope) => {
+		chainVoltage(chain, current, solution);
+		out.value = voltage - solution.volts;
 		out.slope = -solution.slope;
 	};
 	return risingRoot(residual, 0, 1);
 }
 
 /** dI/dV of a chain at a current, S, below 0. */
-export function chainConductance(chain: Chain, amps: number): number {
-	chainVolts(chain, amps, CONDUCTANCE);
+export function chainConductance(chain: Chain, current: number): number {
+	chainVoltage(chain, current, CONDUCTANCE);
 	return 1 / CONDUCTANCE.slope;
 }
 

@@ -44,11 +44,11 @@ describe('any array with any faults', () => {
 				faulty,
 				fc.double({ min: -3, max: 15, noNaN: true }),
 				fc.double({ min: 1e-3, max: 3, noNaN: true }),
-				(bus, amps, more) => {
+				(bus, current, more) => {
 					for (const string of bus.strings) {
 						const source = StringSource.of(string, bus, 'bus');
-						const volts = source.voltsAt(amps);
-						expect(source.voltsAt(amps + more)).toBeLessThan(volts);
+						const voltage = source.voltsAt(current);
+						expect(source.voltsAt(current + more)).toBeLessThan(voltage);
 					}
 				}
 			),
@@ -58,16 +58,16 @@ describe('any array with any faults', () => {
 
 	it('has current at volts as the inverse of volts at current', () => {
 		fc.assert(
-			fc.property(faulty, fc.double({ min: 0, max: 10, noNaN: true }), (bus, amps) => {
+			fc.property(faulty, fc.double({ min: 0, max: 10, noNaN: true }), (bus, current) => {
 				for (const string of bus.strings) {
 					const source = StringSource.of(string, bus, 'bus');
-					const volts = source.voltsAt(amps);
-					const back = source.ampsAt(volts);
+					const voltage = source.voltsAt(current);
+					const back = source.ampsAt(voltage);
 					// Where the curve is steep one of the two says little: behind an open path, or in the dark,
 					// the volts; a microampere is then the solver's own grain.
 					const missed = Math.min(
-						Math.abs(back - amps),
-						Math.abs(source.voltsAt(back) - volts) / (1 + Math.abs(volts))
+						Math.abs(back - current),
+						Math.abs(source.voltsAt(back) - voltage) / (1 + Math.abs(voltage))
 					);
 					expect(missed).toBeLessThan(1e-6);
 				}
@@ -81,14 +81,14 @@ describe('any array with any faults', () => {
 			fc.property(faulty, (bus) => {
 				const state = solveBus(bus);
 				if (state.earth !== null || state.limit === 'amps') return;
-				const sum = state.branches.reduce((total, amps) => total + amps, 0);
+				const sum = state.branches.reduce((total, current) => total + current, 0);
 				expect(sum).toBeCloseTo(state.amps, 5);
 				const { parts } = detailOf(state);
-				const watts = parts.reduce((total, part) => total + part.watts, 0);
+				const power = parts.reduce((total, part) => total + part.watts, 0);
 				const size = parts.reduce((total, part) => total + Math.abs(part.watts), 1);
 				// A few millionths of the power, and the solver's grain: as many microamperes at the volts of the bus.
 				const grain = 3e-6 * (size + Math.abs(state.volts));
-				expect(Math.abs(watts - state.watts)).toBeLessThan(grain);
+				expect(Math.abs(power - state.watts)).toBeLessThan(grain);
 			}),
 			{ numRuns: 500 }
 		);
@@ -101,7 +101,9 @@ describe('any array with any faults', () => {
 				const [a, b] = [solveBus(bus), solveBus(turned)];
 				expect(b.volts).toBeCloseTo(a.volts, 5);
 				expect(b.amps).toBeCloseTo(a.amps, 5);
-				b.branches.toReversed().forEach((amps, i) => expect(amps).toBeCloseTo(a.branches[i]!, 4));
+				b.branches
+					.toReversed()
+					.forEach((current, i) => expect(current).toBeCloseTo(a.branches[i]!, 4));
 			}),
 			{ numRuns: 200 }
 		);
@@ -114,8 +116,8 @@ describe('any array with any faults', () => {
 				const source = sourceOf(bus);
 				if (source.openVolts <= 0) return;
 				const [best] = powerMaxima(source);
-				const { volts, amps } = curveOf(source, 300);
-				const most = Math.max(...volts.map((v, i) => v * amps[i]!));
+				const { volts: voltage, amps: current } = curveOf(source, 300);
+				const most = Math.max(...voltage.map((v, i) => v * current[i]!));
 				expect(most).toBeLessThanOrEqual((best ? best.volts * best.amps : 0) * (1 + 1e-6) + 1e-6);
 			}),
 			{ numRuns: 100 }
@@ -133,7 +135,10 @@ describe('light', () => {
 						...string,
 						modules: string.modules.map((run) => ({
 							...run,
-							sections: run.sections.map((section) => ({ ...section, light: section.light * more }))
+							sections: run.sections.map((substring) => ({
+								...substring,
+								light: substring.light * more
+							}))
 						}))
 					}))
 				};
@@ -151,8 +156,8 @@ describe('a healthy array of equal strings', () => {
 		const source = new BusSource({ strings, bypass: BYPASS_DIODE, breakdown: TYPICAL_BREAKDOWN });
 		fc.assert(
 			fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => {
-				for (const amps of source.branchesAt(share * source.openVolts)) {
-					expect(amps).toBeGreaterThan(-1e-9);
+				for (const current of source.branchesAt(share * source.openVolts)) {
+					expect(current).toBeGreaterThan(-1e-9);
 				}
 			})
 		);

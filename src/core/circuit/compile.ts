@@ -2,18 +2,18 @@ import type { SingleDiode } from '../module';
 import { chainOf, type Chain, type Counted } from './chain';
 import {
 	CLOSED,
-	conductorOhms,
+	conductorResistance,
 	moduleCountOf,
 	poleConducts,
 	type BusCircuit,
 	type Device,
 	type ModuleRun,
-	type SectionState,
+	type SubstringState,
 	type StringCircuit
 } from './description';
 import { OffDevice, OPEN, SeriesDiode, SHORT } from './parts';
-import { cellGroup, EvenSection, type Breakdown, type CellGroup, type Part } from './section';
-import { UnevenSection } from './uneven-section';
+import { cellGroup, EvenSubstring, type Breakdown, type CellGroup, type Part } from './section';
+import { UnevenSubstring } from './uneven-section';
 
 /** What all strings of a bus share. */
 export type Surroundings = Pick<BusCircuit, 'bypass' | 'breakdown' | 'transmitter'>;
@@ -25,35 +25,35 @@ export type Side =
 	/** Between the poles of the bus. */
 	| 'bus';
 
-const CELLS_PER_SECTION = 20;
+const CELLS_PER_SUBSTRING = 20;
 const NO_DEVICES: readonly Device[] = [];
 
 /** A section's share of its module: each of m equal sections has Rs/m, Rsh/m and a/m. */
-function sectionOf(params: SingleDiode, sections: number): SingleDiode {
+function substringOf(params: SingleDiode, substrings: number): SingleDiode {
 	return {
 		photocurrent: params.photocurrent,
 		saturationCurrent: params.saturationCurrent,
-		seriesResistance: params.seriesResistance / sections,
-		shuntResistance: params.shuntResistance / sections,
-		modifiedIdeality: params.modifiedIdeality / sections
+		seriesResistance: params.seriesResistance / substrings,
+		shuntResistance: params.shuntResistance / substrings,
+		modifiedIdeality: params.modifiedIdeality / substrings
 	};
 }
 
 /** One row of a half-cut section: half of the current, twice the ohms. */
-function rowOf(section: SingleDiode): SingleDiode {
+function rowOf(substring: SingleDiode): SingleDiode {
 	return {
-		photocurrent: section.photocurrent / 2,
-		saturationCurrent: section.saturationCurrent / 2,
-		seriesResistance: section.seriesResistance * 2,
-		shuntResistance: section.shuntResistance * 2,
-		modifiedIdeality: section.modifiedIdeality
+		photocurrent: substring.photocurrent / 2,
+		saturationCurrent: substring.saturationCurrent / 2,
+		seriesResistance: substring.seriesResistance * 2,
+		shuntResistance: substring.shuntResistance * 2,
+		modifiedIdeality: substring.modifiedIdeality
 	};
 }
 
 /** A section as a part, or the ohms that are left of it. */
-export function sectionPart(
+export function substringPart(
 	run: ModuleRun,
-	state: SectionState,
+	state: SubstringState,
 	surroundings: Surroundings,
 	params: SingleDiode = run.params
 ): Part | number {
@@ -61,25 +61,27 @@ export function sectionPart(
 	if (state.bypass === 'shorted') return SHORT;
 	const bypass = state.bypass === 'whole' ? surroundings.bypass : null;
 	if (state.cells === 'open') return bypass ? new SeriesDiode(bypass) : OPEN;
-	const plain = sectionOf(params, run.sections.length);
-	const section: SingleDiode = {
+	const plain = substringOf(params, run.sections.length);
+	const substring: SingleDiode = {
 		...plain,
 		seriesResistance: plain.seriesResistance + (state.resistance ?? 0)
 	};
 	const cells = Math.max(
 		1,
-		Math.round((run.cellsInSeries ?? CELLS_PER_SECTION * run.sections.length) / run.sections.length)
+		Math.round(
+			(run.cellsInSeries ?? CELLS_PER_SUBSTRING * run.sections.length) / run.sections.length
+		)
 	);
 	const { breakdown } = surroundings;
 	if (!state.patches?.length) {
-		return new EvenSection(
-			cellGroup(section, { share: 1, cells, light: state.light, leak: state.leak, breakdown }),
+		return new EvenSubstring(
+			cellGroup(substring, { share: 1, cells, light: state.light, leak: state.leak, breakdown }),
 			bypass
 		);
 	}
 	const rows = run.halfCut ? ([0, 1] as const) : ([0] as const);
-	const row = run.halfCut ? rowOf(section) : section;
-	return new UnevenSection(
+	const row = run.halfCut ? rowOf(substring) : substring;
+	return new UnevenSubstring(
 		rows.map((index) => rowGroups(row, state, index, rows.length, cells, breakdown)),
 		bypass
 	);
@@ -87,15 +89,15 @@ export function sectionPart(
 
 function rowGroups(
 	row: SingleDiode,
-	state: SectionState,
+	state: SubstringState,
 	index: 0 | 1,
 	rows: number,
 	cells: number,
 	breakdown: Breakdown | null
 ): CellGroup[] {
 	const leak = state.leak === undefined ? undefined : state.leak * rows;
-	const group = (count: number, light: number) =>
-		cellGroup(row, { share: count / cells, cells: count, light, leak, breakdown });
+	const group = (count: number, irradiance: number) =>
+		cellGroup(row, { share: count / cells, cells: count, light: irradiance, leak, breakdown });
 	const groups: CellGroup[] = [];
 	let left = cells;
 	for (const patch of state.patches ?? []) {
@@ -117,9 +119,9 @@ export function passes(device: Device, { transmitter }: Surroundings): boolean {
 }
 
 /** Equal sections, to be computed once. */
-interface SectionGroup {
+interface SubstringGroup {
 	readonly run: ModuleRun;
-	readonly state: SectionState;
+	readonly state: SubstringState;
 	readonly sign: 1 | -1;
 	count: number;
 }
@@ -136,7 +138,7 @@ function sameParams(a: SingleDiode, b: SingleDiode): boolean {
 }
 
 /** Sections with patches are alike only where they are one and the same. */
-function sameState(a: SectionState, b: SectionState): boolean {
+function sameState(a: SubstringState, b: SubstringState): boolean {
 	return (
 		a === b ||
 		(a.light === b.light &&
@@ -154,11 +156,11 @@ function sameState(a: SectionState, b: SectionState): boolean {
  * counted and ohms added up. Tracing asks the same string in many lights; it is gathered once.
  */
 export class Gathering {
-	private readonly sections: SectionGroup[] = [];
+	private readonly sections: SubstringGroup[] = [];
 	private readonly others: Counted[] = [];
 	resistance = 0;
 
-	addSection(run: ModuleRun, state: SectionState, sign: 1 | -1, count: number): void {
+	addSection(run: ModuleRun, state: SubstringState, sign: 1 | -1, count: number): void {
 		for (const group of this.sections) {
 			if (
 				group.sign === sign &&
@@ -184,7 +186,7 @@ export class Gathering {
 		let { resistance } = this;
 		for (const { run, state, sign, count } of this.sections) {
 			const params = relit ? relit(run.params) : run.params;
-			const part = sectionPart(run, state, surroundings, params);
+			const part = substringPart(run, state, surroundings, params);
 			if (typeof part === 'number') resistance += part * count;
 			else parts.push({ part, count, sign });
 		}
@@ -205,11 +207,11 @@ function addModule(gathering: Gathering, run: ModuleRun, count: number): void {
 			return;
 		default: {
 			const sign = run.state === 'reversed' ? -1 : 1;
-			const { sections } = run;
-			for (let i = 0; i < sections.length;) {
-				const state = sections[i]!;
+			const { sections: substrings } = run;
+			for (let i = 0; i < substrings.length;) {
+				const state = substrings[i]!;
 				let alike = 1;
-				while (sections[i + alike] === state) alike++;
+				while (substrings[i + alike] === state) alike++;
 				gathering.addSection(run, state, sign, alike * count);
 				i += alike;
 			}
@@ -259,7 +261,7 @@ function addPath(
 	pole: 'positive' | 'negative',
 	side: Side
 ): void {
-	gathering.resistance += conductorOhms(string);
+	gathering.resistance += conductorResistance(string);
 	if (side === 'source') return;
 	const { blockingDiode, fuses } = string;
 	if (fuses?.[pole]?.state === 'blown') gathering.resistance += OPEN;

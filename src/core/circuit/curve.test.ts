@@ -10,9 +10,9 @@ describe('a curve', () => {
 			fc.property(anyBus(1), (bus) => {
 				const source = new BusSource(bus);
 				if (source.openVolts <= 0) return;
-				const { volts, amps } = curveOf(source, 60);
+				const { volts: voltage, amps: current } = curveOf(source, 60);
 				const string = StringSource.of(bus.strings[0]!, bus, 'bus');
-				volts.forEach((v, i) => expect(v).toBeCloseTo(string.voltsAt(amps[i]!), 6));
+				voltage.forEach((v, i) => expect(v).toBeCloseTo(string.voltsAt(current[i]!), 6));
 			}),
 			{ numRuns: 300 }
 		);
@@ -23,12 +23,12 @@ describe('a curve', () => {
 			fc.property(anyBus(3), (bus) => {
 				const source = new BusSource(bus);
 				if (source.openVolts <= 1 || source.ampsAt(0) <= 0.01) return;
-				const { volts, amps } = curveOf(source, 100);
-				expect(volts[0]).toBeCloseTo(0, 4);
-				expect(volts.at(-1)).toBeCloseTo(source.openVolts, 5);
-				for (let i = 1; i < volts.length; i++) {
-					expect(volts[i]).toBeGreaterThanOrEqual(volts[i - 1]! - 1e-9);
-					expect(amps[i]).toBeLessThanOrEqual(amps[i - 1]! + 1e-9);
+				const { volts: voltage, amps: current } = curveOf(source, 100);
+				expect(voltage[0]).toBeCloseTo(0, 4);
+				expect(voltage.at(-1)).toBeCloseTo(source.openVolts, 5);
+				for (let i = 1; i < voltage.length; i++) {
+					expect(voltage[i]).toBeGreaterThanOrEqual(voltage[i - 1]! - 1e-9);
+					expect(current[i]).toBeLessThanOrEqual(current[i - 1]! + 1e-9);
 				}
 			}),
 			{ numRuns: 200 }

@@ -1,5 +1,5 @@
 import { BusSource, type Source, type StringSource } from './bus';
-import { EvenSection } from './section';
+import { EvenSubstring } from './section';
 
 /** Points of a curve from short circuit to open circuit; volts rise, amps fall. */
 export interface Curve {
@@ -19,30 +19,32 @@ export interface Curve {
  */
 export function curveOf(source: Source, points: number): Curve {
 	const only = source instanceof BusSource ? source.only : null;
-	return only && only.ampsAt(0) > 0 ? curveOverAmps(only, points) : curveOverVolts(source, points);
+	return only && only.ampsAt(0) > 0
+		? curveOverCurrent(only, points)
+		: curveOverVoltage(source, points);
 }
 
-function curveOverVolts(source: Source, points: number): Curve {
+function curveOverVoltage(source: Source, points: number): Curve {
 	const open = source.openVolts;
-	const volts = Float64Array.from({ length: points }, (_, i) => (open * i) / (points - 1));
+	const voltage = Float64Array.from({ length: points }, (_, i) => (open * i) / (points - 1));
 	const at = { value: 0, slope: 0 };
-	const amps = volts.map((v) => {
+	const current = voltage.map((v) => {
 		source.conduct(v, at);
 		return at.value;
 	});
-	return { volts, amps };
+	return { volts: voltage, amps: current };
 }
 
-function curveOverAmps(string: StringSource, points: number): Curve {
+function curveOverCurrent(string: StringSource, points: number): Curve {
 	const isc = string.ampsAt(0);
 	const knees = string.chain.parts
 		.flatMap(({ part, sign }) =>
-			part instanceof EvenSection && sign > 0 ? [part.cells.diode.photocurrent] : []
+			part instanceof EvenSubstring && sign > 0 ? [part.cells.diode.photocurrent] : []
 		)
-		.filter((amps) => amps < isc * (1 - 1e-3) && amps > isc * 1e-3)
+		.filter((current) => current < isc * (1 - 1e-3) && current > isc * 1e-3)
 		.sort((a, b) => b - a);
 	const bounds = [isc, ...knees, 0];
-	const amps = new Float64Array(points);
+	const current = new Float64Array(points);
 	// Intervals share the points by their width, each with one at least while there are enough.
 	let i = 0;
 	for (let k = 1; k < bounds.length; k++) {
@@ -53,9 +55,9 @@ function curveOverAmps(string: StringSource, points: number): Curve {
 		const until =
 			k === bounds.length - 1 ? points - 1 : Math.max(i, Math.min(fair, points - 1 - left));
 		const count = until - i;
-		for (let j = 0; j < count; j++) amps[i + j] = high - (high - low) * (j / count) ** 2.5;
+		for (let j = 0; j < count; j++) current[i + j] = high - (high - low) * (j / count) ** 2.5;
 		i = until;
 	}
-	amps[points - 1] = 0;
-	return { volts: string.sweep(amps), amps };
+	current[points - 1] = 0;
+	return { volts: string.sweep(current), amps: current };
 }

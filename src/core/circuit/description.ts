@@ -35,7 +35,7 @@ export interface StringCircuit {
 	/** A cable known by its measures, besides. */
 	readonly cable?: Cable | undefined;
 	/** Joints that are not good ones. Joint 0 lies below the first module, joint n above the last. */
-	readonly joints?: readonly Joint[] | undefined;
+	readonly joints?: readonly Connector[] | undefined;
 	readonly devices?: readonly Device[] | undefined;
 	readonly blockingDiode?: BlockingDiode | null | undefined;
 	readonly fuses?: { readonly positive: Fuse | null; readonly negative: Fuse | null } | undefined;
@@ -49,7 +49,7 @@ export interface ModuleRun {
 	/** One whole module at its light and temperature. */
 	readonly params: SingleDiode;
 	/** One for each section, from the module's negative lead. */
-	readonly sections: readonly SectionState[];
+	readonly sections: readonly SubstringState[];
 	readonly state: ModuleState;
 	/** Cells in series; 20 for each section where not known. Used for breakdown and for patches. */
 	readonly cellsInSeries?: number | undefined;
@@ -59,7 +59,7 @@ export interface ModuleRun {
 
 export type ModuleState = 'whole' | 'reversed' | 'bridged' | 'open' | 'absent';
 
-export interface SectionState {
+export interface SubstringState {
 	/** Share of the module's light. */
 	readonly light: number;
 	readonly bypass: 'whole' | 'open' | 'shorted';
@@ -81,7 +81,7 @@ interface Patch {
 	readonly row?: 0 | 1 | undefined;
 }
 
-interface Joint {
+interface Connector {
 	readonly at: number;
 	/** ohm, or open. */
 	readonly resistance: number | 'open';
@@ -124,7 +124,7 @@ export interface EarthConnection {
 }
 
 /** A section as it should be. */
-export const WHOLE_SECTION: SectionState = { light: 1, bypass: 'whole', cells: 'whole' };
+export const WHOLE_SUBSTRING: SubstringState = { light: 1, bypass: 'whole', cells: 'whole' };
 
 /** A switch that is on and works. */
 export const CLOSED: Disconnect = { handle: 'on', positive: 'works', negative: 'works' };
@@ -139,25 +139,25 @@ export function moduleCountOf(string: Pick<StringCircuit, 'modules'>): number {
 }
 
 /** Sections as they should be, one object for all, which lets the circuit count them without comparing. */
-function wholeSections(count: number): readonly SectionState[] {
-	return Array<SectionState>(count).fill(WHOLE_SECTION);
+function wholeSubstrings(count: number): readonly SubstringState[] {
+	return Array<SubstringState>(count).fill(WHOLE_SUBSTRING);
 }
 
 /** Ohms of one of the two conductors between the modules and the combiner. */
-export function conductorOhms({ cableResistance: ohms, cable }: StringCircuit): number {
-	return (ohms + (cable ? cableResistance(cable) : 0)) / 2;
+export function conductorResistance({ cableResistance: resistance, cable }: StringCircuit): number {
+	return (resistance + (cable ? cableResistance(cable) : 0)) / 2;
 }
 
 /** A run of whole modules. */
 export function wholeModules(
 	params: SingleDiode,
 	count: number,
-	sectionsPerModule: number
+	substringsPerModule: number
 ): ModuleRun {
 	return {
 		count,
 		params,
-		sections: wholeSections(sectionsPerModule),
+		sections: wholeSubstrings(substringsPerModule),
 		state: 'whole'
 	};
 }
@@ -166,14 +166,14 @@ export function wholeModules(
 export function wholeString(
 	params: SingleDiode,
 	count: number,
-	sectionsPerModule: number,
+	substringsPerModule: number,
 	cableResistance: number,
 	name = ''
 ): StringCircuit {
 	return {
 		name,
-		modules: [wholeModules(params, count, sectionsPerModule)],
-		sectionsPerModule,
+		modules: [wholeModules(params, count, substringsPerModule)],
+		sectionsPerModule: substringsPerModule,
 		cableResistance
 	};
 }

@@ -1,18 +1,18 @@
-import { passes, sectionPart } from './compile';
+import { passes, substringPart } from './compile';
 import {
 	CLOSED,
-	conductorOhms,
+	conductorResistance,
 	poleConducts,
 	type Device,
 	type ModuleRun,
-	type SectionState,
+	type SubstringState,
 	type StringCircuit
 } from './description';
-import { diodeAmps, diodeVolts, type DiodeModel } from './diode';
+import { diodeCurrent, diodeVoltage, type DiodeModel } from './diode';
 import { OffDevice, OPEN, SHORT } from './parts';
-import { EvenSection, type Part, type Solution } from './section';
+import { EvenSubstring, type Part, type Solution } from './section';
 import type { BusState } from './state';
-import { UnevenSection } from './uneven-section';
+import { UnevenSubstring } from './uneven-section';
 
 type PartKind =
 	| 'section'
@@ -73,7 +73,7 @@ export function detailOf(state: BusState): Detail {
 }
 
 /** Volts of a point against another, V; null where one of them is not a point of this circuit. */
-export function voltsBetween({ points }: Detail, from: string, to: string): number | null {
+export function voltageBetween({ points }: Detail, from: string, to: string): number | null {
 	const a = points.get(from);
 	const b = points.get(to);
 	return a === undefined || b === undefined ? null : a - b;
@@ -102,7 +102,7 @@ class Walk {
 		const { string } = this;
 		const name = string.name;
 		this.path('negative', [`${name}:-f`, `${name}:-d`, `${name}:-`]);
-		this.resistor('cable', `${name} cable -`, conductorOhms(string), `${name}:0`, true);
+		this.resistor('cable', `${name} cable -`, conductorResistance(string), `${name}:0`, true);
 		this.joint(0);
 		const off = (string.devices ?? []).filter((device) => !passes(device, this.state.bus));
 		let first = 0;
@@ -115,7 +115,7 @@ class Walk {
 			}
 			first += run.count;
 		}
-		this.resistor('cable', `${name} cable +`, conductorOhms(string), `${name}:+`, true);
+		this.resistor('cable', `${name} cable +`, conductorResistance(string), `${name}:+`, true);
 		this.path('positive', [`${name}:+b`, `${name}:+f`, `${name}:+d`]);
 		return this.parts;
 	}
@@ -138,8 +138,8 @@ class Walk {
 		}
 		if (blockingDiode?.state === 'whole') this.diode(blockingDiode, points[0]);
 		else if (blockingDiode) {
-			const ohms = blockingDiode.state === 'open' ? OPEN : SHORT;
-			this.resistor('blocking-diode', `${name} blocking diode`, ohms, points[0]);
+			const resistance = blockingDiode.state === 'open' ? OPEN : SHORT;
+			this.resistor('blocking-diode', `${name} blocking diode`, resistance, points[0]);
 		}
 		this.resistor('fuse', `${name} fuse ${sign}`, passable(fuse?.state !== 'blown'), points[1]);
 		this.resistor(
@@ -165,20 +165,26 @@ class Walk {
 				return;
 			default: {
 				const order = run.state === 'reversed' ? [...run.sections].reverse() : run.sections;
-				order.forEach((section, s) => {
+				order.forEach((substring, s) => {
 					const last = s === order.length - 1;
-					this.section(run, section, k, s, last ? upper : `${name}:${k + 1}.${s + 1}`);
+					this.section(run, substring, k, s, last ? upper : `${name}:${k + 1}.${s + 1}`);
 				});
 				this.mark(upper);
 			}
 		}
 	}
 
-	private section(run: ModuleRun, state: SectionState, k: number, s: number, upper: string): void {
+	private section(
+		run: ModuleRun,
+		state: SubstringState,
+		k: number,
+		s: number,
+		upper: string
+	): void {
 		const sign = run.state === 'reversed' ? -1 : 1;
-		const amps = sign * this.amps;
-		const part = sectionPart(run, state, this.state.bus);
-		const at = sectionAt(part, state.bypass === 'whole' ? this.state.bus.bypass : null, amps);
+		const current = sign * this.amps;
+		const part = substringPart(run, state, this.state.bus);
+		const at = substringAt(part, state.bypass === 'whole' ? this.state.bus.bypass : null, current);
 		this.add({
 			name: `${this.string.name} module ${k + 1} section ${s + 1}`,
 			kind: 'section',
@@ -214,7 +220,7 @@ class Walk {
 	}
 
 	private joint(at: number): void {
-		const found = this.string.joints?.filter((joint) => joint.at === at) ?? [];
+		const found = this.string.joints?.filter((connector) => connector.at === at) ?? [];
 		let ohms = 0;
 		for (const { resistance } of found) ohms += resistance === 'open' ? OPEN : resistance;
 		const { name } = this.string;
@@ -227,7 +233,7 @@ class Walk {
 	}
 
 	private diode(model: DiodeModel, upper: string): void {
-		const drop = diodeVolts(model, this.amps);
+		const drop = diodeVoltage(model, this.amps);
 		this.add({
 			name: `${this.string.name} blocking diode`,
 			kind: 'blocking-diode',
@@ -241,15 +247,21 @@ class Walk {
 	}
 
 	/** A part of 0 ohm is left out; its upper point is still named where asked. */
-	private resistor(kind: PartKind, name: string, ohms: number, upper: string, named = false): void {
-		if (ohms > 0) {
+	private resistor(
+		kind: PartKind,
+		name: string,
+		resistance: number,
+		upper: string,
+		named = false
+	): void {
+		if (resistance > 0) {
 			this.add({
 				name,
 				kind,
 				module: null,
 				section: null,
 				upper,
-				volts: -this.amps * ohms,
+				volts: -this.amps * resistance,
 				diode: null,
 				cells: []
 			});
@@ -279,34 +291,38 @@ class Walk {
 	}
 }
 
-interface SectionAt {
+interface SubstringAt {
 	readonly volts: number;
 	readonly diode: PartState['diode'];
 	readonly cells: PartState['cells'];
 }
 
 /** A section at its own current: its volts, its diode's share, and each group of its cells. */
-function sectionAt(part: Part | number, bypass: DiodeModel | null, amps: number): SectionAt {
+function substringAt(part: Part | number, bypass: DiodeModel | null, current: number): SubstringAt {
 	if (typeof part === 'number') {
-		const volts = -amps * part;
-		return { volts, diode: null, cells: [] };
+		const voltage = -current * part;
+		return { volts: voltage, diode: null, cells: [] };
 	}
 	const one: Solution = { volts: 0, slope: 0 };
-	part.solve(amps, one);
-	const { volts } = one;
+	part.solve(current, one);
+	const { volts: voltage } = one;
 	const at = { value: 0, slope: 0 };
-	if (bypass) diodeAmps(bypass, -volts, at);
+	if (bypass) diodeCurrent(bypass, -voltage, at);
 	const through = at.value;
-	const diode = bypass ? { amps: through, watts: -volts * through } : null;
-	if (part instanceof EvenSection) {
-		return { volts, diode, cells: [{ volts, watts: Math.max(0, -volts * (amps - through)) }] };
+	const diode = bypass ? { amps: through, watts: -voltage * through } : null;
+	if (part instanceof EvenSubstring) {
+		return {
+			volts: voltage,
+			diode,
+			cells: [{ volts: voltage, watts: Math.max(0, -voltage * (current - through)) }]
+		};
 	}
-	if (part instanceof UnevenSection) {
+	if (part instanceof UnevenSubstring) {
 		const cells = part
-			.groupsAt(volts)
+			.groupsAt(voltage)
 			.flat()
 			.map((group) => ({ volts: group.volts, watts: Math.max(0, -group.volts * group.amps) }));
-		return { volts, diode, cells };
+		return { volts: voltage, diode, cells };
 	}
-	return { volts, diode, cells: [] };
+	return { volts: voltage, diode, cells: [] };
 }

@@ -39,8 +39,8 @@ export function endOfExponential(saturationCurrent: number, emission: number): n
 }
 
 /** Is exp(V/n) beyond {@link endOfExponential}: its tangent there. */
-export function beyondExponential(volts: number, end: number, emission: number): number {
-	return END_OF_EXPONENTIAL * (1 + (volts - end) / emission);
+export function beyondExponential(voltage: number, end: number, emission: number): number {
+	return END_OF_EXPONENTIAL * (1 + (voltage - end) / emission);
 }
 /** Its derivative, S. */
 export function conductanceBeyond(emission: number): number {
@@ -50,20 +50,20 @@ export function conductanceBeyond(emission: number): number {
 const STEPS_AT_MOST = 200;
 
 /** Current of a diode at its volts without leakage, and its derivative. */
-export function diodeAmps(
+export function diodeCurrent(
 	diode: DiodeModel,
-	volts: number,
+	voltage: number,
 	out: { value: number; slope: number }
 ): void {
 	const { saturationCurrent: is } = diode;
 	const n = emissionVoltage(diode);
 	const end = endOfExponential(is, n);
-	if (volts > end) {
-		out.value = beyondExponential(volts, end, n) - is;
+	if (voltage > end) {
+		out.value = beyondExponential(voltage, end, n) - is;
 		out.slope = conductanceBeyond(n);
 		return;
 	}
-	const exponential = is * Math.exp(volts / n);
+	const exponential = is * Math.exp(voltage / n);
 	out.value = exponential - is;
 	out.slope = exponential / n;
 }
@@ -73,21 +73,21 @@ export function diodeAmps(
  * an answer for either sign. The current is convex in the volts: Newton from the right never passes
  * the root.
  */
-export function diodeVolts(diode: DiodeModel, amps: number): number {
+export function diodeVoltage(diode: DiodeModel, current: number): number {
 	const { saturationCurrent: is } = diode;
 	const n = emissionVoltage(diode);
-	let volts = amps > 0 ? n * Math.log1p(amps / is) : 0;
+	let voltage = current > 0 ? n * Math.log1p(current / is) : 0;
 	for (let step = 0; step < STEPS_AT_MOST; step++) {
-		const exponential = is * Math.exp(volts / n);
-		const move = (amps - exponential + is - LEAKAGE * volts) / (exponential / n + LEAKAGE);
-		volts += move;
-		if (Math.abs(move) <= 1e-10 * (Math.abs(volts) + n)) break;
+		const exponential = is * Math.exp(voltage / n);
+		const move = (current - exponential + is - LEAKAGE * voltage) / (exponential / n + LEAKAGE);
+		voltage += move;
+		if (Math.abs(move) <= 1e-10 * (Math.abs(voltage) + n)) break;
 	}
-	return volts;
+	return voltage;
 }
 
 /** d V/d I of {@link diodeVolts} at its volts, ohm. */
-export function diodeSlope(diode: DiodeModel, volts: number): number {
+export function diodeSlope(diode: DiodeModel, voltage: number): number {
 	const n = emissionVoltage(diode);
-	return 1 / ((diode.saturationCurrent * Math.exp(volts / n)) / n + LEAKAGE);
+	return 1 / ((diode.saturationCurrent * Math.exp(voltage / n)) / n + LEAKAGE);
 }

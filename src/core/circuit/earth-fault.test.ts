@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
 import { openCircuitVoltage } from '../module';
 import { wholeString, type BusCircuit, type EarthConnection } from './description';
-import { detailOf, voltsBetween } from './detail';
+import { detailOf, voltageBetween } from './detail';
 import { BYPASS_DIODE } from './diode';
-import { earthVolts, leakWords, locateEarthFault } from './earth-fault';
+import { earthVoltage, leakWords, locateEarthFault } from './earth-fault';
 import { METER_RESISTANCE } from './parts';
 import { solveBus } from './state';
 
@@ -18,21 +18,21 @@ const bus = (...earth: EarthConnection[]): BusCircuit => ({
 	load: { kind: 'open' },
 	earth
 });
-const fault = (joint: number, resistance = 100): EarthConnection => ({
-	at: { string: 'A1', joint },
+const fault = (connector: number, resistance = 100): EarthConnection => ({
+	at: { string: 'A1', joint: connector },
 	resistance
 });
 
 describe('an earth fault', () => {
 	it('splits the open-circuit volts where it lies, and is found there', () => {
 		fc.assert(
-			fc.property(fc.integer({ min: 0, max: N }), (joint) => {
-				const read = earthVolts(bus(fault(joint)), METER_RESISTANCE);
-				expect(-read.negative).toBeCloseTo((voc * joint) / N, 1);
-				expect(read.positive).toBeCloseTo((voc * (N - joint)) / N, 1);
+			fc.property(fc.integer({ min: 0, max: N }), (connector) => {
+				const read = earthVoltage(bus(fault(connector)), METER_RESISTANCE);
+				expect(-read.negative).toBeCloseTo((voc * connector) / N, 1);
+				expect(read.positive).toBeCloseTo((voc * (N - connector)) / N, 1);
 				const place = locateEarthFault(read, N, 1);
 				expect(place).toMatchObject({ found: true });
-				expect(place.found && place.modules).toBeCloseTo(joint, 2);
+				expect(place.found && place.modules).toBeCloseTo(connector, 2);
 			}),
 			{ numRuns: 13 }
 		);
@@ -43,15 +43,15 @@ describe('an earth fault', () => {
 			fc.property(
 				fc.integer({ min: 0, max: N }),
 				fc.double({ min: 3, max: 7.3, noNaN: true }),
-				(joint, decade) => {
-					const ohms = 10 ** decade;
-					const read = earthVolts(bus(fault(joint, ohms)), METER_RESISTANCE);
+				(connector, decade) => {
+					const resistance = 10 ** decade;
+					const read = earthVoltage(bus(fault(connector, resistance)), METER_RESISTANCE);
 					const place = locateEarthFault(read, N, 0.2);
 					if (!place.found) throw new Error(place.why);
-					expect(place.modules).toBeCloseTo(joint, 1);
-					expect(place.resistance.least).toBeLessThanOrEqual(ohms);
-					expect(place.resistance.most).toBeGreaterThanOrEqual(ohms);
-					expect(place.resistance.value / 1e6).toBeCloseTo(ohms / 1e6, 2);
+					expect(place.modules).toBeCloseTo(connector, 1);
+					expect(place.resistance.least).toBeLessThanOrEqual(resistance);
+					expect(place.resistance.most).toBeGreaterThanOrEqual(resistance);
+					expect(place.resistance.value / 1e6).toBeCloseTo(resistance / 1e6, 2);
 				}
 			),
 			{ numRuns: 40 }
@@ -81,7 +81,7 @@ describe('an earth fault', () => {
 	});
 
 	it('shows next to nothing to earth where there is none', () => {
-		const { positive, negative } = earthVolts(bus(), METER_RESISTANCE);
+		const { positive, negative } = earthVoltage(bus(), METER_RESISTANCE);
 		expect(Math.abs(positive) + Math.abs(negative)).toBeLessThan(1e-3);
 		expect(locateEarthFault({ positive, negative, open: 0 }, N, 1).found).toBe(false);
 	});
@@ -123,10 +123,10 @@ describe('volts between two points', () => {
 			strings: [{ ...bus().strings[0]!, joints: [{ at: 6, resistance: 'open' }] }]
 		};
 		const detail = detailOf(solveBus(loaded));
-		expect(voltsBetween(detail, "A1:6'", 'A1:6')).toBeCloseTo(-voc, 0);
-		expect(voltsBetween(detail, 'A1:3', 'earth')).toBeCloseTo(0, 3);
-		expect(voltsBetween(detail, 'A1:1.2', 'A1:1.1')).toBeCloseTo(voc / N / 3, 3);
-		expect(voltsBetween(detail, 'A1:99', 'earth')).toBeNull();
+		expect(voltageBetween(detail, "A1:6'", 'A1:6')).toBeCloseTo(-voc, 0);
+		expect(voltageBetween(detail, 'A1:3', 'earth')).toBeCloseTo(0, 3);
+		expect(voltageBetween(detail, 'A1:1.2', 'A1:1.1')).toBeCloseTo(voc / N / 3, 3);
+		expect(voltageBetween(detail, 'A1:99', 'earth')).toBeNull();
 	});
 
 	it('name the heat of a driven cell and the share of its diode', () => {
@@ -135,8 +135,8 @@ describe('volts between two points', () => {
 		const hot = {
 			...run!,
 			count: 1,
-			sections: run!.sections.map((section, i) =>
-				i === 0 ? { ...section, patches: [{ cells: 1, light: 0.1 }] } : section
+			sections: run!.sections.map((substring, i) =>
+				i === 0 ? { ...substring, patches: [{ cells: 1, light: 0.1 }] } : substring
 			)
 		};
 		const state = solveBus({
@@ -144,10 +144,12 @@ describe('volts between two points', () => {
 			strings: [{ ...string, modules: [hot, { ...run!, count: N - 1 }] }],
 			load: { kind: 'volts', volts: 300 }
 		});
-		const section = detailOf(state).parts.find((part) => part.section === 0 && part.module === 0)!;
-		expect(section.diode!.amps).toBeGreaterThan(1);
-		expect(section.diode!.watts).toBeCloseTo(-section.volts * section.diode!.amps, 9);
-		expect(section.cells[0]!.watts).toBeGreaterThan(1);
-		expect(section.cells[0]!.volts).toBeLessThan(-1);
+		const substring = detailOf(state).parts.find(
+			(part) => part.section === 0 && part.module === 0
+		)!;
+		expect(substring.diode!.amps).toBeGreaterThan(1);
+		expect(substring.diode!.watts).toBeCloseTo(-substring.volts * substring.diode!.amps, 9);
+		expect(substring.cells[0]!.watts).toBeGreaterThan(1);
+		expect(substring.cells[0]!.volts).toBeLessThan(-1);
 	});
 });

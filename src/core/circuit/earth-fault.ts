@@ -3,7 +3,7 @@ import { METER_RESISTANCE } from './parts';
 import { solveBus, sourceOf } from './state';
 
 /** What a meter shows from each pole of the bus to earth, taken one after the other. */
-export interface EarthVolts {
+export interface EarthVoltage {
 	/** Positive pole to earth, V. */
 	readonly positive: number;
 	/** Negative pole to earth, V; below 0 as a rule. */
@@ -17,12 +17,15 @@ export interface EarthVolts {
  *
  * @param meter resistance of the meter, ohm
  */
-export function earthVolts(bus: BusCircuit, meter: number): EarthVolts {
+export function earthVoltage(bus: BusCircuit, meter: number): EarthVoltage {
 	const isolated: BusCircuit = { ...bus, load: { kind: 'open' } };
 	const read = (at: 'bus+' | 'bus-') => {
 		const probe: EarthConnection = { at, resistance: meter };
-		const { volts, earth } = solveBus({ ...isolated, earth: [...(bus.earth ?? []), probe] });
-		return at === 'bus+' ? volts - earth! : -earth!;
+		const { volts: voltage, earth } = solveBus({
+			...isolated,
+			earth: [...(bus.earth ?? []), probe]
+		});
+		return at === 'bus+' ? voltage - earth! : -earth!;
 	};
 	return {
 		positive: read('bus+'),
@@ -61,16 +64,16 @@ export interface LeakResistance {
  * @param meter resistance of the meter, ohm
  */
 export function locateEarthFault(
-	{ positive, negative, open }: EarthVolts,
+	{ positive, negative, open }: EarthVoltage,
 	modules: number,
 	uncertainty: number,
 	meter = METER_RESISTANCE
 ): EarthFaultPlace {
 	const reversed = open < 0 ? -1 : 1;
-	const volts = Math.abs(open);
+	const voltage = Math.abs(open);
 	const up = reversed * positive;
 	const down = -reversed * negative;
-	if (!(volts > 0)) return { found: false, why: 'The string gives no voltage to split.' };
+	if (!(voltage > 0)) return { found: false, why: 'The string gives no voltage to split.' };
 	if (up < -3 * uncertainty || down < -3 * uncertainty) {
 		return {
 			found: false,
@@ -79,33 +82,34 @@ export function locateEarthFault(
 	}
 	const total = Math.max(up, 0) + Math.max(down, 0);
 	const both = uncertainty * Math.SQRT2;
-	if (total > volts + 3 * Math.hypot(both, uncertainty)) {
+	if (total > voltage + 3 * Math.hypot(both, uncertainty)) {
 		return {
 			found: false,
-			why: `The two readings add up to ${total.toFixed(1)} V, more than the ${volts.toFixed(1)} V of the string: repeat them.`
+			why: `The two readings add up to ${total.toFixed(1)} V, more than the ${voltage.toFixed(1)} V of the string: repeat them.`
 		};
 	}
 	if (total < 3 * both) return { found: false, why: 'Neither pole is held to earth.' };
 	const share = Math.max(down, 0) / total;
-	const ohms = (sum: number) => (sum > 0 ? Math.max(0, meter * (volts / sum - 1)) : Infinity);
+	const resistance = (sum: number) =>
+		sum > 0 ? Math.max(0, meter * (voltage / sum - 1)) : Infinity;
 	return {
 		found: true,
 		modules: share * modules,
 		uncertainty: (modules * uncertainty * Math.hypot(share, 1 - share)) / total,
 		resistance: {
-			value: ohms(total),
-			least: ohms(total + 2 * Math.hypot(both, uncertainty)),
-			most: ohms(total - 2 * Math.hypot(both, uncertainty))
+			value: resistance(total),
+			least: resistance(total + 2 * Math.hypot(both, uncertainty)),
+			most: resistance(total - 2 * Math.hypot(both, uncertainty))
 		}
 	};
 }
 
 /** "about 320 kΩ", "less than 90 kΩ": as exact as the readings allow. */
 export function leakWords({ value, least, most }: LeakResistance): string {
-	const shown = (ohms: number) =>
-		ohms >= 1e6
-			? `${Number((ohms / 1e6).toPrecision(2))} MΩ`
-			: `${Number((ohms / 1e3).toPrecision(2))} kΩ`;
+	const shown = (resistance: number) =>
+		resistance >= 1e6
+			? `${Number((resistance / 1e6).toPrecision(2))} MΩ`
+			: `${Number((resistance / 1e3).toPrecision(2))} kΩ`;
 	if (least <= 0) return Number.isFinite(most) ? `less than ${shown(most)}` : 'unknown size';
 	return `about ${shown(value)}`;
 }

@@ -25,8 +25,8 @@ const busOf = (strings: readonly StringCircuit[], ...earth: EarthConnection[]): 
 });
 const earthed = (strings: readonly StringCircuit[], ...earth: EarthConnection[]) =>
 	new EarthedSource(busOf(strings, ...earth));
-const at = (string: string, joint: number, resistance = 10): EarthConnection => ({
-	at: { string, joint },
+const at = (string: string, connector: number, resistance = 10): EarthConnection => ({
+	at: { string, joint: connector },
 	resistance
 });
 const pole = (name: 'bus+' | 'bus-', resistance: number): EarthConnection => ({
@@ -34,11 +34,11 @@ const pole = (name: 'bus+' | 'bus-', resistance: number): EarthConnection => ({
 	resistance
 });
 const conductOf = (source: {
-	conduct(volts: number, out: { value: number; slope: number }): void;
+	conduct(voltage: number, out: { value: number; slope: number }): void;
 }) => {
 	const out = { value: 0, slope: 0 };
-	return (volts: number) => {
-		source.conduct(volts, out);
+	return (voltage: number) => {
+		source.conduct(voltage, out);
 		return { ...out };
 	};
 };
@@ -47,15 +47,15 @@ describe('a lone connection to earth', () => {
 	it('carries nothing: the bus conducts as in the air', () => {
 		const air = conductOf(new BusSource(busOf([A1, A2])));
 		const joined = conductOf(earthed([A1, A2], at('A1', 5)));
-		for (const volts of [0, 200, 380, 460]) expect(joined(volts)).toEqual(air(volts));
+		for (const voltage of [0, 200, 380, 460]) expect(joined(voltage)).toEqual(air(voltage));
 		expect(earthed([A1], at('A1', 5)).openVolts).toBe(new BusSource(busOf([A1])).openVolts);
 	});
 
 	it('draws earth to its place, whatever its resistance', () => {
-		for (const ohms of [0, 10, 1e6]) {
-			expect(earthed([A1], at('A1', 3, ohms)).earthAt(VOC)).toBeCloseTo((3 / N) * VOC, 1);
-			expect(earthed([A1], pole('bus+', ohms)).earthAt(VOC)).toBe(VOC);
-			expect(earthed([A1], pole('bus-', ohms)).earthAt(VOC)).toBe(0);
+		for (const resistance of [0, 10, 1e6]) {
+			expect(earthed([A1], at('A1', 3, resistance)).earthAt(VOC)).toBeCloseTo((3 / N) * VOC, 1);
+			expect(earthed([A1], pole('bus+', resistance)).earthAt(VOC)).toBe(VOC);
+			expect(earthed([A1], pole('bus-', resistance)).earthAt(VOC)).toBe(0);
 		}
 	});
 
@@ -73,9 +73,9 @@ describe('two connections', () => {
 				fc.double({ min: 1e3, max: 1e6, noNaN: true }),
 				fc.double({ min: 1e3, max: 1e6, noNaN: true }),
 				fc.double({ min: 50, max: 450, noNaN: true }),
-				(up, down, volts) => {
+				(up, down, voltage) => {
 					const source = earthed([A1], pole('bus+', up), pole('bus-', down));
-					expect(source.earthAt(volts)).toBeCloseTo((volts * down) / (up + down), 4);
+					expect(source.earthAt(voltage)).toBeCloseTo((voltage * down) / (up + down), 4);
 				}
 			)
 		);
@@ -101,13 +101,13 @@ describe('two connections', () => {
 		const source = earthed([A1, A2], at('A1', 4, 0), at('A2', 4, 0));
 		expect(source.openVolts).toBeCloseTo(VOC, 1);
 		const segments = source.segmentsAt(source.openVolts, source.earthAt(source.openVolts));
-		for (const amps of segments.flat()) expect(amps).toBeCloseTo(0, 3);
+		for (const current of segments.flat()) expect(current).toBeCloseTo(0, 3);
 	});
 
 	it('at different joints drive a current round through both strings', () => {
 		const source = earthed([A1, A2], at('A1', 4, 0), at('A2', 8, 0));
-		const volts = source.openVolts;
-		const [one, other] = source.segmentsAt(volts, source.earthAt(volts)) as [
+		const voltage = source.openVolts;
+		const [one, other] = source.segmentsAt(voltage, source.earthAt(voltage)) as [
 			[number, number],
 			[number, number]
 		];
@@ -119,33 +119,35 @@ describe('two connections', () => {
 });
 
 describe('the balance of earth', () => {
-	const anyJoint = fc.integer({ min: 0, max: N });
-	const anyOhms = fc.double({ min: 1, max: 1e5, noNaN: true });
+	const anyConnector = fc.integer({ min: 0, max: N });
+	const anyResistance = fc.double({ min: 1, max: 1e5, noNaN: true });
 	const anyCase = fc
 		.record({
-			one: anyJoint,
-			other: anyJoint,
-			ohms: anyOhms,
-			otherOhms: anyOhms,
+			one: anyConnector,
+			other: anyConnector,
+			ohms: anyResistance,
+			otherOhms: anyResistance,
 			swapped: fc.boolean(),
 			volts: fc.double({ min: 100, max: 400, noNaN: true })
 		})
-		.map(({ one, other, ohms, otherOhms, swapped, volts }) => ({
-			volts,
-			source: earthed(
-				[A1, { ...A2, leadsReversed: swapped }],
-				at('A1', one, ohms),
-				at('A2', other, otherOhms),
-				pole('bus-', 5e4)
-			)
-		}));
+		.map(
+			({ one, other, ohms: resistance, otherOhms: otherResistance, swapped, volts: voltage }) => ({
+				volts: voltage,
+				source: earthed(
+					[A1, { ...A2, leadsReversed: swapped }],
+					at('A1', one, resistance),
+					at('A2', other, otherResistance),
+					pole('bus-', 5e4)
+				)
+			})
+		);
 
 	it('is kept: what flows to earth at the joints comes back through the pole', () => {
 		fc.assert(
-			fc.property(anyCase, ({ source, volts }) => {
-				const earth = source.earthAt(volts);
+			fc.property(anyCase, ({ source, volts: voltage }) => {
+				const earth = source.earthAt(voltage);
 				const leaving = source
-					.segmentsAt(volts, earth)
+					.segmentsAt(voltage, earth)
 					.reduce((sum, segments) => sum + segments[0]! - segments.at(-1)!, 0);
 				expect(leaving).toBeCloseTo(earth / 5e4, 3);
 			})
@@ -154,11 +156,11 @@ describe('the balance of earth', () => {
 
 	it('is in the slope of the bus as well', () => {
 		fc.assert(
-			fc.property(anyCase, ({ source, volts }) => {
+			fc.property(anyCase, ({ source, volts: voltage }) => {
 				const conduct = conductOf(source);
 				const step = 1e-3;
-				const { slope } = conduct(volts);
-				const rise = (conduct(volts + step).value - conduct(volts - step).value) / (2 * step);
+				const { slope } = conduct(voltage);
+				const rise = (conduct(voltage + step).value - conduct(voltage - step).value) / (2 * step);
 				expect(slope).toBeLessThan(0);
 				expect(Math.abs(rise - slope)).toBeLessThan(0.02 * Math.abs(slope) + 1e-4);
 			})

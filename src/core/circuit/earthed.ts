@@ -1,12 +1,12 @@
 import { BusSource, type Source } from './bus';
-import { chainAmps, chainOf, chainVolts, type Chain } from './chain';
+import { chainCurrent, chainOf, chainVoltage, type Chain } from './chain';
 import { gatherString } from './compile';
 import type { BusCircuit, EarthConnection, StringCircuit } from './description';
 import { risingRoot, type Slope } from '../numerics';
 import type { Solution } from './section';
 
 /** A fault of less than this is not told from a dead short, ohm. */
-const LEAST_OHMS = 1e-3;
+const LEAST_RESISTANCE = 1e-3;
 
 /** A place of a string that is joined to earth. */
 interface Tap {
@@ -41,46 +41,53 @@ class TappedString {
 	constructor(string: StringCircuit, bus: BusCircuit, taps: readonly Tap[]) {
 		this.taps = [...taps].sort((a, b) => a.joint - b.joint);
 		const cuts = this.taps.map((tap) => tap.joint);
-		this.chains = gatherString(string, bus, 'bus', cuts).map((stretch) => stretch.chain(bus));
+		this.chains = gatherString(string, bus, 'bus', cuts).map((segment) => segment.chain(bus));
 		this.reversed = string.leadsReversed ?? false;
 	}
 
 	march(base: number, earth: number, start: number, out: March): void {
 		const one: Solution = { volts: 0, slope: 0 };
-		let amps = start;
-		let ampsByAmps = 1;
-		let ampsByEarth = 0;
+		let current = start;
+		let currentByCurrent = 1;
+		let currentByEarth = 0;
 		let top = base;
-		let topByAmps = 0;
+		let topByCurrent = 0;
 		let topByEarth = 0;
 		out.leak = out.leakByAmps = out.leakByEarth = 0;
 		this.chains.forEach((chain, i) => {
-			chainVolts(chain, amps, one);
+			chainVoltage(chain, current, one);
 			top += one.volts;
-			topByAmps += one.slope * ampsByAmps;
-			topByEarth += one.slope * ampsByEarth;
+			topByCurrent += one.slope * currentByCurrent;
+			topByEarth += one.slope * currentByEarth;
 			const tap = this.taps[i];
 			if (!tap) return;
 			const leak = (top - earth) / tap.ohms;
-			const leakByAmps = topByAmps / tap.ohms;
+			const leakByCurrent = topByCurrent / tap.ohms;
 			const leakByEarth = (topByEarth - 1) / tap.ohms;
-			amps -= leak;
-			ampsByAmps -= leakByAmps;
-			ampsByEarth -= leakByEarth;
+			current -= leak;
+			currentByCurrent -= leakByCurrent;
+			currentByEarth -= leakByEarth;
 			out.leak += leak;
-			out.leakByAmps += leakByAmps;
+			out.leakByAmps += leakByCurrent;
 			out.leakByEarth += leakByEarth;
 		});
-		Object.assign(out, { top, topByAmps, topByEarth, amps, ampsByAmps, ampsByEarth });
+		Object.assign(out, {
+			top,
+			topByAmps: topByCurrent,
+			topByEarth,
+			amps: current,
+			ampsByAmps: currentByCurrent,
+			ampsByEarth: currentByEarth
+		});
 	}
 
 	/** Current at the negative end for given potentials of both ends and of earth. */
 	startAmps(base: number, target: number, earth: number): number {
-		if (this.taps.length === 0) return chainAmps(this.chains[0]!, target - base);
+		if (this.taps.length === 0) return chainCurrent(this.chains[0]!, target - base);
 		const march = emptyMarch();
 		this.last = risingRoot(
-			(amps, at) => {
-				this.march(base, earth, amps, march);
+			(current, at) => {
+				this.march(base, earth, current, march);
 				at.value = target - march.top;
 				at.slope = -march.topByAmps;
 			},
@@ -91,28 +98,28 @@ class TappedString {
 	}
 
 	/** Potential of its only tap where no current leaves there, V against the negative pole of the bus. */
-	potentialOfTap(volts: number): number {
+	potentialOfTap(voltage: number): number {
 		const whole: Chain = chainOf(
 			this.chains.flatMap(({ parts }) => parts),
 			this.chains.reduce((sum, { resistance }) => sum + resistance, 0)
 		);
-		const amps = chainAmps(whole, this.reversed ? -volts : volts);
+		const current = chainCurrent(whole, this.reversed ? -voltage : voltage);
 		const below: Solution = { volts: 0, slope: 0 };
-		chainVolts(this.chains[0]!, amps, below);
-		return (this.reversed ? volts : 0) + below.volts;
+		chainVoltage(this.chains[0]!, current, below);
+		return (this.reversed ? voltage : 0) + below.volts;
 	}
 
 	/** Current of every segment, from the negative end, A. */
 	segmentAmps(base: number, target: number, earth: number): number[] {
 		const one: Solution = { volts: 0, slope: 0 };
-		let amps = this.startAmps(base, target, earth);
+		let current = this.startAmps(base, target, earth);
 		let top = base;
 		return this.chains.map((chain, i) => {
-			const here = amps;
-			chainVolts(chain, amps, one);
+			const here = current;
+			chainVoltage(chain, current, one);
 			top += one.volts;
 			const tap = this.taps[i];
-			if (tap) amps -= (top - earth) / tap.ohms;
+			if (tap) current -= (top - earth) / tap.ohms;
 			return here;
 		});
 	}
@@ -163,25 +170,25 @@ export class EarthedSource implements Source {
 		this.unearthed = new BusSource(bus);
 		const connections = bus.earth ?? [];
 		this.lone = connections.length === 1;
-		const ohms = ({ resistance }: EarthConnection) => Math.max(resistance, LEAST_OHMS);
+		const resistance = ({ resistance }: EarthConnection) => Math.max(resistance, LEAST_RESISTANCE);
 		this.strings = bus.strings.map((string) => {
 			const taps: Tap[] = [];
 			for (const connection of connections) {
 				const { at } = connection;
 				if (typeof at === 'object' && at.string === string.name) {
-					taps.push({ joint: at.joint, ohms: ohms(connection) });
+					taps.push({ joint: at.joint, ohms: resistance(connection) });
 				}
 			}
 			return new TappedString(string, bus, taps);
 		});
 		this.poles = connections.flatMap((connection) =>
 			typeof connection.at === 'string'
-				? [{ positive: connection.at === 'bus+', ohms: ohms(connection) }]
+				? [{ positive: connection.at === 'bus+', ohms: resistance(connection) }]
 				: []
 		);
 	}
 
-	private sums(volts: number, earth: number): Sums {
+	private sums(voltage: number, earth: number): Sums {
 		const sums: Sums = {
 			amps: 0,
 			ampsByVolts: 0,
@@ -193,75 +200,75 @@ export class EarthedSource implements Source {
 		const march = emptyMarch();
 		for (const string of this.strings) {
 			const { reversed } = string;
-			const base = reversed ? volts : 0;
-			const target = reversed ? 0 : volts;
+			const base = reversed ? voltage : 0;
+			const target = reversed ? 0 : voltage;
 			const start = string.startAmps(base, target, earth);
 			string.march(base, earth, start, march);
 			// The end stays at its target: the start follows the volts and earth.
-			const startByVolts = (reversed ? -1 : 1) / march.topByAmps;
+			const startByVoltage = (reversed ? -1 : 1) / march.topByAmps;
 			const startByEarth = -march.topByEarth / march.topByAmps;
 			sums.leak += march.leak;
 			if (reversed) {
 				// Raising the base is lowering earth and the target together.
-				const byBase = startByVolts - startByEarth;
+				const byBase = startByVoltage - startByEarth;
 				sums.leakByVolts += march.leakByAmps * byBase - march.leakByEarth;
 				sums.leakByEarth += march.leakByEarth + march.leakByAmps * startByEarth;
 				sums.amps -= start;
 				sums.ampsByVolts -= byBase;
 				sums.ampsByEarth -= startByEarth;
 			} else {
-				sums.leakByVolts += march.leakByAmps * startByVolts;
+				sums.leakByVolts += march.leakByAmps * startByVoltage;
 				sums.leakByEarth += march.leakByEarth + march.leakByAmps * startByEarth;
 				sums.amps += march.amps;
-				sums.ampsByVolts += march.ampsByAmps * startByVolts;
+				sums.ampsByVolts += march.ampsByAmps * startByVoltage;
 				sums.ampsByEarth += march.ampsByEarth + march.ampsByAmps * startByEarth;
 			}
 		}
-		for (const { positive, ohms } of this.poles) {
-			const potential = positive ? volts : 0;
-			const leak = (potential - earth) / ohms;
+		for (const { positive, ohms: resistance } of this.poles) {
+			const potential = positive ? voltage : 0;
+			const leak = (potential - earth) / resistance;
 			sums.leak += leak;
-			sums.leakByEarth -= 1 / ohms;
+			sums.leakByEarth -= 1 / resistance;
 			if (positive) {
-				sums.leakByVolts += 1 / ohms;
+				sums.leakByVolts += 1 / resistance;
 				sums.amps -= leak;
-				sums.ampsByVolts -= 1 / ohms;
-				sums.ampsByEarth += 1 / ohms;
+				sums.ampsByVolts -= 1 / resistance;
+				sums.ampsByEarth += 1 / resistance;
 			}
 		}
 		return sums;
 	}
 
 	/** Potential of earth against the negative pole, V. */
-	earthAt(volts: number): number {
-		if (this.lone) return this.potentialOfLone(volts);
+	earthAt(voltage: number): number {
+		if (this.lone) return this.potentialOfLone(voltage);
 		this.lastEarth = risingRoot(
 			(earth, at) => {
-				const { leak, leakByEarth } = this.sums(volts, earth);
+				const { leak, leakByEarth } = this.sums(voltage, earth);
 				at.value = -leak;
 				at.slope = -leakByEarth;
 			},
-			this.lastEarth ?? volts / 2,
-			Math.max(Math.abs(volts) / 100, 0.1)
+			this.lastEarth ?? voltage / 2,
+			Math.max(Math.abs(voltage) / 100, 0.1)
 		);
 		return this.lastEarth;
 	}
 
 	/** Through a lone connection nothing flows: earth follows it, and the circuit does not know. */
-	private potentialOfLone(volts: number): number {
+	private potentialOfLone(voltage: number): number {
 		const [pole] = this.poles;
-		if (pole) return pole.positive ? volts : 0;
+		if (pole) return pole.positive ? voltage : 0;
 		const string = this.strings.find(({ taps }) => taps.length > 0)!;
-		return string.potentialOfTap(volts);
+		return string.potentialOfTap(voltage);
 	}
 
-	conduct(volts: number, out: Slope): void {
+	conduct(voltage: number, out: Slope): void {
 		if (this.lone) {
-			this.unearthed.conduct(volts, out);
+			this.unearthed.conduct(voltage, out);
 			return;
 		}
-		const earth = this.earthAt(volts);
-		const sums = this.sums(volts, earth);
+		const earth = this.earthAt(voltage);
+		const sums = this.sums(voltage, earth);
 		out.value = sums.amps;
 		out.slope = sums.ampsByVolts - (sums.ampsByEarth * sums.leakByVolts) / sums.leakByEarth;
 	}
@@ -269,8 +276,8 @@ export class EarthedSource implements Source {
 	get openVolts(): number {
 		if (this.lone) return this.unearthed.openVolts;
 		this.open ??= risingRoot(
-			(volts, at) => {
-				this.conduct(volts, at);
+			(voltage, at) => {
+				this.conduct(voltage, at);
 				at.value = -at.value;
 				at.slope = -at.slope;
 			},
@@ -281,9 +288,11 @@ export class EarthedSource implements Source {
 	}
 
 	/** Current of every segment of every string at the volts of the bus, A. */
-	segmentsAt(volts: number, earth: number): number[][] {
+	segmentsAt(voltage: number, earth: number): number[][] {
 		return this.strings.map((string) =>
-			string.reversed ? string.segmentAmps(volts, 0, earth) : string.segmentAmps(0, volts, earth)
+			string.reversed
+				? string.segmentAmps(voltage, 0, earth)
+				: string.segmentAmps(0, voltage, earth)
 		);
 	}
 

@@ -14,8 +14,8 @@ export const GPV_MULTIPLES = { holds: 1.13, opens: 1.45 } as const;
  * @param amps of either sign, A
  * @param rating A
  */
-export function fuseVerdict(amps: number, rating: number): FuseVerdict {
-	const multiple = Math.abs(amps) / rating;
+export function fuseVerdict(current: number, rating: number): FuseVerdict {
+	const multiple = Math.abs(current) / rating;
 	if (multiple >= GPV_MULTIPLES.opens) return 'opens';
 	return multiple <= GPV_MULTIPLES.holds ? 'holds' : 'uncertain';
 }

@@ -1,5 +1,5 @@
 export { answersOf } from './answers';
-export { BusSource, type Source, StringSource, voltsInto } from './bus';
+export { BusSource, type Source, StringSource, voltageInto } from './bus';
 export { cableResistance } from './cable';
 export { gatherString } from './compile';
 export { type Curve, curveOf } from './curve';
@@ -13,9 +13,9 @@ export {
 	moduleCountOf,
 	type ModuleRun,
 	type ModuleState,
-	type SectionState,
+	type SubstringState,
 	type StringCircuit,
-	WHOLE_SECTION,
+	WHOLE_SUBSTRING,
 	wholeModules,
 	wholeString,
 	withModule
@@ -24,8 +24,8 @@ export { detailOf, type PartState } from './detail';
 export { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE, type DiodeModel } from './diode';
 export {
 	type EarthFaultPlace,
-	earthVolts,
-	type EarthVolts,
+	earthVoltage,
+	type EarthVoltage,
 	leakWords,
 	locateEarthFault
 } from './earth-fault';

@@ -1,7 +1,7 @@
 import type { OperatingPoint } from '../module';
 import { fallingRoot, type Slope } from '../numerics';
 import { BusSource, type Source, type StringSource } from './bus';
-import { EvenSection } from './section';
+import { EvenSubstring } from './section';
 
 /** A falling curve y(x) over its whole range, with dy/dx; volts over amps, or amps over volts. */
 interface Falling {
@@ -33,36 +33,36 @@ const NEAR_ENOUGH = 1e-7;
  */
 export function powerMaxima(source: Source): OperatingPoint[] {
 	const only = source instanceof BusSource ? source.only : null;
-	const points = only ? maximaOverAmps(only) : maximaOverVolts(source);
+	const points = only ? maximaOverCurrent(only) : maximaOverVoltage(source);
 	return points.sort((a, b) => b.volts * b.amps - a.volts * a.amps);
 }
 
 /** A string: its volts are explicit in its current. */
-function maximaOverAmps(string: StringSource): OperatingPoint[] {
+function maximaOverCurrent(string: StringSource): OperatingPoint[] {
 	const end = string.ampsAt(0);
 	const solution = { volts: 0, slope: 0 };
 	const knots = string.chain.parts.flatMap(({ part, sign }) =>
-		part instanceof EvenSection && sign > 0 ? [part.cells.diode.photocurrent] : []
+		part instanceof EvenSubstring && sign > 0 ? [part.cells.diode.photocurrent] : []
 	);
 	return maximaOf({
 		end,
 		knots,
 		finest: 1e-4,
-		at: (amps, out) => {
-			string.solve(amps, solution);
+		at: (current, out) => {
+			string.solve(current, solution);
 			out.value = solution.volts;
 			out.slope = solution.slope;
 		}
 	}).map(({ x, y }) => ({ amps: x, volts: y }));
 }
 
-function maximaOverVolts(source: Source): OperatingPoint[] {
+function maximaOverVoltage(source: Source): OperatingPoint[] {
 	return maximaOf({
 		end: source.openVolts,
 		knots: [],
 		finest: 2e-3,
-		at: (volts, out) => {
-			source.conduct(volts, out);
+		at: (voltage, out) => {
+			source.conduct(voltage, out);
 		}
 	}).map(({ x, y }) => ({ volts: x, amps: y }));
 }

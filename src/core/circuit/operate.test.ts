@@ -28,9 +28,9 @@ const tracker = (over: Partial<Extract<Load, { kind: 'tracker' }>> = {}): Load =
 
 describe('a tracker', () => {
 	it('sits at the maximum of its module, twelve times', () => {
-		const { volts, amps, limit } = solveBus(bus(tracker()));
-		expect(volts).toBeCloseTo(12 * mpp.volts, 3);
-		expect(amps).toBeCloseTo(mpp.amps, 4);
+		const { volts: voltage, amps: current, limit } = solveBus(bus(tracker()));
+		expect(voltage).toBeCloseTo(12 * mpp.volts, 3);
+		expect(current).toBeCloseTo(mpp.amps, 4);
 		expect(limit).toBe('none');
 	});
 
@@ -39,15 +39,15 @@ describe('a tracker', () => {
 			(s, k) =>
 				withModule(s, k, (m) => ({
 					...m,
-					sections: m.sections.map((section) => ({ ...section, light: 0.3 }))
+					sections: m.sections.map((substring) => ({ ...substring, light: 0.3 }))
 				})),
 			string
 		);
 		const maxima = powerMaxima(new BusSource(bus(tracker(), [shaded])));
 		expect(maxima).toHaveLength(2);
-		const { volts } = solveBus(bus(tracker(), [shaded]));
-		expect(volts).toBeCloseTo(maxima[0]!.volts, 3);
-		expect(volts).toBeLessThan(9.5 * mpp.volts);
+		const { volts: voltage } = solveBus(bus(tracker(), [shaded]));
+		expect(voltage).toBeCloseTo(maxima[0]!.volts, 3);
+		expect(voltage).toBeLessThan(9.5 * mpp.volts);
 	});
 
 	it('cannot sit below its floor nor start below it', () => {
@@ -77,8 +77,8 @@ describe('other loads', () => {
 	const source = new BusSource(bus({ kind: 'open' }, [wholeString(MODULE_NOW, 1, 3, 0)]));
 
 	it('meets a resistor on its line, a short at 0 V and a held bus at its volts', () => {
-		const { volts, amps } = operate(source, { kind: 'resistor', ohms: 10 });
-		expect(volts / amps).toBeCloseTo(10, 6);
+		const { volts: voltage, amps: current } = operate(source, { kind: 'resistor', ohms: 10 });
+		expect(voltage / current).toBeCloseTo(10, 6);
 		expect(operate(source, { kind: 'short' }).volts).toBe(0);
 		expect(operate(source, { kind: 'volts', volts: 20 }).amps).toBeCloseTo(source.ampsAt(20), 9);
 	});

@@ -1,7 +1,7 @@
 import type { Load } from './load';
 import type { OperatingPoint } from '../module';
 import { fallingRoot } from '../numerics';
-import { voltsInto, type Source } from './bus';
+import { voltageInto, type Source } from './bus';
 import { powerMaxima } from './maxima';
 
 /** What keeps a load from the global maximum. */
@@ -32,7 +32,7 @@ export function operate(source: Source, load: Load): Operation {
 		case 'short':
 			return at(source, 0, 'held');
 		case 'resistor':
-			return at(source, voltsInto(source, 1 / load.ohms, 0), 'none');
+			return at(source, voltageInto(source, 1 / load.ohms, 0), 'none');
 		case 'volts':
 			return at(source, load.volts, 'held');
 		case 'tracker':
@@ -46,47 +46,55 @@ function open(source: Source, limit: Limit): Operation {
 	return { volts: source.openVolts, amps: 0, watts: 0, limit };
 }
 
-function at(source: Source, volts: number, limit: Limit): Operation {
+function at(source: Source, voltage: number, limit: Limit): Operation {
 	const out = { value: 0, slope: 0 };
-	source.conduct(volts, out);
-	return { volts, amps: out.value, watts: volts * out.value, limit };
+	source.conduct(voltage, out);
+	return { volts: voltage, amps: out.value, watts: voltage * out.value, limit };
 }
 
 type Tracker = Extract<Load, { kind: 'tracker' }>;
 
-function track(source: Source, { window, ampsAtMost, wattsAtMost, stuckAt }: Tracker): Operation {
-	const { openVolts } = source;
-	if (openVolts < window.least || openVolts <= 0) return open(source, 'below-window');
-	const most = Math.min(window.most ?? openVolts, openVolts);
+function track(
+	source: Source,
+	{ window, ampsAtMost: currentAtMost, wattsAtMost: powerAtMost, stuckAt }: Tracker
+): Operation {
+	const { openVolts: openVoltage } = source;
+	if (openVoltage < window.least || openVoltage <= 0) return open(source, 'below-window');
+	const most = Math.min(window.most ?? openVoltage, openVoltage);
 	if (stuckAt !== undefined) {
-		return stuckAt >= openVolts ? open(source, 'held') : at(source, stuckAt, 'held');
+		return stuckAt >= openVoltage ? open(source, 'held') : at(source, stuckAt, 'held');
 	}
 	const candidates = powerMaxima(source)
-		.filter(({ volts }) => volts >= window.least && volts <= most)
-		.map(({ volts, amps }): Operation => ({ volts, amps, watts: volts * amps, limit: 'none' }));
+		.filter(({ volts: voltage }) => voltage >= window.least && voltage <= most)
+		.map(({ volts: voltage, amps: current }): Operation => ({
+			volts: voltage,
+			amps: current,
+			watts: voltage * current,
+			limit: 'none'
+		}));
 	// Where the window cuts a slope its edge may beat every maximum inside.
 	candidates.push(at(source, window.least, 'window-floor'));
-	if (most < openVolts) candidates.push(at(source, most, 'window-ceiling'));
+	if (most < openVoltage) candidates.push(at(source, most, 'window-ceiling'));
 	const best = candidates.reduce((a, b) => (b.watts > a.watts ? b : a));
 	if (!(best.watts > 0)) return open(source, 'below-window');
-	const byAmps =
-		ampsAtMost !== null && best.amps > ampsAtMost
-			? upTo(source, best.volts, (_, amps) => amps - ampsAtMost, 'amps')
+	const byCurrent =
+		currentAtMost !== null && best.amps > currentAtMost
+			? upTo(source, best.volts, (_, current) => current - currentAtMost, 'amps')
 			: best;
-	return wattsAtMost !== null && byAmps.watts > wattsAtMost
-		? upTo(source, byAmps.volts, (volts, amps) => volts * amps - wattsAtMost, 'watts')
-		: byAmps;
+	return powerAtMost !== null && byCurrent.watts > powerAtMost
+		? upTo(source, byCurrent.volts, (voltage, current) => voltage * current - powerAtMost, 'watts')
+		: byCurrent;
 }
 
 /** A limited tracker moves towards open circuit until what is too much is gone. */
 function upTo(
 	source: Source,
 	from: number,
-	surplus: (volts: number, amps: number) => number,
+	surplus: (voltage: number, current: number) => number,
 	limit: Limit
 ): Operation {
 	const out = { value: 0, slope: 0 };
-	const volts = fallingRoot(
+	const voltage = fallingRoot(
 		(v) => {
 			source.conduct(v, out);
 			return surplus(v, out.value);
@@ -95,25 +103,25 @@ function upTo(
 		source.openVolts,
 		1e-10 * source.openVolts
 	);
-	return at(source, volts, limit);
+	return at(source, voltage, limit);
 }
 
 type Battery = Extract<Load, { kind: 'battery' }>;
 
 function charge(source: Source, battery: Battery): Operation {
-	const { volts, controller, headroom, ampsAtMost } = battery;
+	const { volts: voltage, controller, headroom, ampsAtMost: currentAtMost } = battery;
 	if (controller === 'pwm') {
 		// The array sits on the battery; what is too much is switched off for a share of the time.
-		const joined = at(source, volts, 'held');
+		const joined = at(source, voltage, 'held');
 		if (joined.amps <= 0) return open(source, 'below-window');
-		return ampsAtMost !== null && joined.amps > ampsAtMost
-			? { volts, amps: ampsAtMost, watts: volts * ampsAtMost, limit: 'amps' }
+		return currentAtMost !== null && joined.amps > currentAtMost
+			? { volts: voltage, amps: currentAtMost, watts: voltage * currentAtMost, limit: 'amps' }
 			: joined;
 	}
 	return track(source, {
 		kind: 'tracker',
-		window: { least: volts + headroom, most: null },
+		window: { least: voltage + headroom, most: null },
 		ampsAtMost: null,
-		wattsAtMost: ampsAtMost === null ? null : ampsAtMost * volts
+		wattsAtMost: currentAtMost === null ? null : currentAtMost * voltage
 	});
 }

@@ -1,7 +1,7 @@
 import {
-	diodeAmps,
+	diodeCurrent,
 	diodeSlope,
-	diodeVolts,
+	diodeVoltage,
 	emissionVoltage,
 	LEAKAGE,
 	type DiodeModel
@@ -25,15 +25,15 @@ export const METER_RESISTANCE = 1e7;
 export class SeriesDiode implements Part {
 	constructor(readonly model: DiodeModel) {}
 
-	solve(amps: number, out: Solution): void {
-		const volts = diodeVolts(this.model, amps);
-		out.volts = -volts;
-		out.slope = -diodeSlope(this.model, volts);
+	solve(current: number, out: Solution): void {
+		const voltage = diodeVoltage(this.model, current);
+		out.volts = -voltage;
+		out.slope = -diodeSlope(this.model, voltage);
 	}
 }
 
 /** What a device that is off gives at the most into a short circuit, A (judgement). */
-const OFF_AMPS = 1e-3;
+const OFF_CURRENT = 1e-3;
 
 /**
  * A device that is off: its off volts behind so much resistance that no useful current flows, with a
@@ -45,20 +45,22 @@ export class OffDevice implements Part {
 		private readonly diode: DiodeModel
 	) {}
 
-	solve(amps: number, out: Solution): void {
-		const { offVolts, diode } = this;
-		const g = offVolts > 0 ? OFF_AMPS / offVolts : LEAKAGE;
+	solve(current: number, out: Solution): void {
+		const { offVolts: offVoltage, diode } = this;
+		const g = offVoltage > 0 ? OFF_CURRENT / offVoltage : LEAKAGE;
 		const n = emissionVoltage(diode);
 		const residual = (drop: number, at: Slope) => {
-			diodeAmps(diode, drop, at);
-			at.value += g * (offVolts + drop) - amps;
+			diodeCurrent(diode, drop, at);
+			at.value += g * (offVoltage + drop) - current;
 			at.slope += g;
 		};
-		const forward = amps > g * offVolts;
-		const start = forward ? n * Math.log1p(amps / diode.saturationCurrent) : amps / g - offVolts;
+		const forward = current > g * offVoltage;
+		const start = forward
+			? n * Math.log1p(current / diode.saturationCurrent)
+			: current / g - offVoltage;
 		const drop = risingRoot(residual, start, n);
 		const at: Slope = { value: 0, slope: 0 };
-		diodeAmps(diode, drop, at);
+		diodeCurrent(diode, drop, at);
 		out.volts = -drop;
 		out.slope = -1 / (g + at.slope);
 	}

@@ -18,19 +18,24 @@ export interface QuickAnswer extends OperatingPoint {
  */
 export function quickRule(arrangement: Arrangement): QuickAnswer {
 	if (arrangement.kind === 'module') {
-		const { volts, amps } = arrangement;
-		return { volts, amps, watts: volts * amps, labelWatts: volts * amps };
+		const { volts: voltage, amps: current } = arrangement;
+		return {
+			volts: voltage,
+			amps: current,
+			watts: voltage * current,
+			labelWatts: voltage * current
+		};
 	}
 	const parts = arrangement.of.map(quickRule);
-	const volts = parts.map((part) => part.volts);
-	const amps = parts.map((part) => part.amps);
+	const voltage = parts.map((part) => part.volts);
+	const current = parts.map((part) => part.amps);
 	const series = arrangement.kind === 'series';
 	const answer =
 		parts.length === 0
 			? { volts: 0, amps: 0 }
 			: series
-				? { volts: sum(volts), amps: Math.min(...amps) }
-				: { volts: Math.min(...volts), amps: sum(amps) };
+				? { volts: sum(voltage), amps: Math.min(...current) }
+				: { volts: Math.min(...voltage), amps: sum(current) };
 	return {
 		...answer,
 		watts: answer.volts * answer.amps,
@@ -56,11 +61,11 @@ export function whereTheyPart(
 	curve: OperatingPoint,
 	branches: readonly number[]
 ): string | null {
-	const watts = curve.volts * curve.amps;
-	const share = watts / quick.watts - 1;
+	const power = curve.volts * curve.amps;
+	const share = power / quick.watts - 1;
 	if (Math.abs(share) < ALIKE) return null;
 	const by = `${Math.abs(100 * share).toFixed(0)} %`;
-	const fed = branches.filter((amps) => amps < -1e-3).length;
+	const fed = branches.filter((current) => current < -1e-3).length;
 	if (fed > 0) {
 		return `The curve gives ${by} ${share < 0 ? 'less' : 'more'}: ${fed === 1 ? 'one string is' : `${fed} strings are`} fed by the others, which the quick rule cannot know.`;
 	}

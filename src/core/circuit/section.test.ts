@@ -3,27 +3,27 @@ import { describe, expect, it } from 'vitest';
 import { MODULE_NOW } from '../../../tests/support/scenario';
 import { voltageAt } from '../module';
 import { BusSource } from './bus';
-import { sectionPart } from './compile';
+import { substringPart } from './compile';
 import {
-	WHOLE_SECTION,
+	WHOLE_SUBSTRING,
 	wholeModules,
 	wholeString,
 	withModule,
 	type BusCircuit,
 	type ModuleRun,
-	type SectionState
+	type SubstringState
 } from './description';
-import { BYPASS_DIODE, diodeVolts } from './diode';
+import { BYPASS_DIODE, diodeVoltage } from './diode';
 import { TYPICAL_BREAKDOWN, type Part } from './section';
 
 const parts = { bypass: BYPASS_DIODE, breakdown: TYPICAL_BREAKDOWN };
 const run: ModuleRun = { ...wholeModules(MODULE_NOW, 1, 3), cellsInSeries: 60 };
-const at = (state: Partial<SectionState>, amps: number, module = run, around = parts) => {
+const at = (state: Partial<SubstringState>, current: number, module = run, around = parts) => {
 	const out = { volts: 0, slope: 0 };
-	(sectionPart(module, { ...WHOLE_SECTION, ...state }, around) as Part).solve(amps, out);
+	(substringPart(module, { ...WHOLE_SUBSTRING, ...state }, around) as Part).solve(current, out);
 	return out;
 };
-const amps = fc.double({ min: -4, max: 9.5, noNaN: true });
+const current = fc.double({ min: -4, max: 9.5, noNaN: true });
 
 describe('a section', () => {
 	it('is a third of its module while it is lit and generates', () => {
@@ -34,14 +34,16 @@ describe('a section', () => {
 
 	it('falls in volts with the slope it says', () => {
 		fc.assert(
-			fc.property(amps, fc.double({ min: 0, max: 1, noNaN: true }), (i, light) => {
+			fc.property(current, fc.double({ min: 0, max: 1, noNaN: true }), (i, irradiance) => {
 				const step = 1e-6;
-				const { volts, slope } = at({ light }, i);
-				const rise = (at({ light }, i + step).volts - at({ light }, i - step).volts) / (2 * step);
+				const { volts: voltage, slope } = at({ light: irradiance }, i);
+				const rise =
+					(at({ light: irradiance }, i + step).volts - at({ light: irradiance }, i - step).volts) /
+					(2 * step);
 				expect(slope).toBeLessThan(0);
 				fc.pre(slope > -1e3);
 				expect(Math.abs(rise - slope)).toBeLessThan(1e-3 * Math.abs(slope) + 1e-3);
-				expect(volts).toSatisfy(Number.isFinite);
+				expect(voltage).toSatisfy(Number.isFinite);
 			})
 		);
 	});
@@ -49,7 +51,7 @@ describe('a section', () => {
 	it('is held by its bypass diode where it cannot give the current', () => {
 		const dark = at({ light: 0.1 }, 8);
 		const through = 8 - 0.1 * MODULE_NOW.photocurrent;
-		expect(-dark.volts).toBeCloseTo(diodeVolts(BYPASS_DIODE, through), 3);
+		expect(-dark.volts).toBeCloseTo(diodeVoltage(BYPASS_DIODE, through), 3);
 	});
 
 	it('is driven far backwards where that diode is open, until its cells break down', () => {
@@ -64,15 +66,18 @@ describe('a section', () => {
 	});
 
 	it('has its diode alone where its cells are broken, and a gap where that is open too', () => {
-		expect(-at({ cells: 'open' }, 5).volts).toBeCloseTo(diodeVolts(BYPASS_DIODE, 5), 9);
-		expect(sectionPart(run, { ...WHOLE_SECTION, cells: 'open', bypass: 'open' }, parts)).toBe(1e10);
-		expect(sectionPart(run, { ...WHOLE_SECTION, bypass: 'shorted' }, parts)).toBe(1e-3);
+		expect(-at({ cells: 'open' }, 5).volts).toBeCloseTo(diodeVoltage(BYPASS_DIODE, 5), 9);
+		expect(substringPart(run, { ...WHOLE_SUBSTRING, cells: 'open', bypass: 'open' }, parts)).toBe(
+			1e10
+		);
+		expect(substringPart(run, { ...WHOLE_SUBSTRING, bypass: 'shorted' }, parts)).toBe(1e-3);
 	});
 
 	it('loses volts to a resistive ribbon under load only, and to a leak in little light most', () => {
 		expect(at({ resistance: 0.5 }, 0).volts).toBeCloseTo(at({}, 0).volts, 6);
 		expect(at({ resistance: 0.5 }, 8).volts).toBeCloseTo(at({}, 8).volts - 4, 6);
-		const loss = (light: number) => at({ light }, 0).volts - at({ light, leak: 20 }, 0).volts;
+		const loss = (irradiance: number) =>
+			at({ light: irradiance }, 0).volts - at({ light: irradiance, leak: 20 }, 0).volts;
 		expect(loss(0.1)).toBeGreaterThan(loss(1));
 	});
 });

@@ -44,7 +44,7 @@ export interface Solution {
 
 /** A two-terminal part whose volts fall as its current rises. */
 export interface Part {
-	solve(amps: number, out: Solution): void;
+	solve(current: number, out: Solution): void;
 }
 
 /** Above this multiple of n Vt a bypass diode carries its saturation current backwards, to 1e-13. */
@@ -56,7 +56,7 @@ const BLOCKED = 30;
  * Everything is explicit in the junction voltage x: Ic(x) through the cells, V(x) = x - Rs Ic(x), and
  * through the bypass Ib(V(x)); the string's current is their sum, and it falls as x rises.
  */
-export class EvenSection implements Part {
+export class EvenSubstring implements Part {
 	private readonly il: number;
 	private readonly i0: number;
 	private readonly rs: number;
@@ -107,8 +107,8 @@ export class EvenSection implements Part {
 		let g = (inside ? exponential * this.perA : conductanceBeyond(this.a)) + this.gsh;
 		const { breakdown } = this.cells;
 		if (breakdown !== null && x < 0) {
-			const { share, volts, exponent } = breakdown;
-			const ratio = x / volts;
+			const { share, volts: voltage, exponent } = breakdown;
+			const ratio = x / voltage;
 			const base = 1 - ratio;
 			// Far from breakdown two terms of the power series are right to 1e-8, and much faster.
 			const multiplied =
@@ -117,47 +117,47 @@ export class EvenSection implements Part {
 					? 1 + exponent * ratio * (1 + 0.5 * (exponent + 1) * ratio)
 					: base ** -exponent);
 			shunt += x * this.gsh * multiplied;
-			g += this.gsh * (multiplied + (x * exponent * multiplied) / (volts * base));
+			g += this.gsh * (multiplied + (x * exponent * multiplied) / (voltage * base));
 		}
 		const cells = this.il - exponential + this.i0 - shunt;
-		const volts = x - this.rs * cells;
-		let amps = cells;
+		const voltage = x - this.rs * cells;
+		let current = cells;
 		let h = 0;
-		if (volts > this.blocked) amps -= this.ib0;
+		if (voltage > this.blocked) current -= this.ib0;
 		else if (this.ib0 > 0) {
-			const carries = -volts <= this.endBypass;
+			const carries = -voltage <= this.endBypass;
 			const forward = carries
-				? this.ib0 * Math.exp(-volts * this.perAb)
-				: beyondExponential(-volts, this.endBypass, this.ab);
-			amps += forward - this.ib0;
+				? this.ib0 * Math.exp(-voltage * this.perAb)
+				: beyondExponential(-voltage, this.endBypass, this.ab);
+			current += forward - this.ib0;
 			h = carries ? forward * this.perAb : conductanceBeyond(this.ab);
 		}
-		const voltsPerX = 1 + this.rs * g;
-		out.volts = volts;
-		out.amps = amps;
+		const voltagePerX = 1 + this.rs * g;
+		out.volts = voltage;
+		out.amps = current;
 		out.cellAmps = cells;
-		out.voltsPerX = voltsPerX;
-		out.ampsPerX = -g - h * voltsPerX;
+		out.voltsPerX = voltagePerX;
+		out.ampsPerX = -g - h * voltagePerX;
 	}
 
-	solve(amps: number, out: Solution): void {
-		const surplus = this.il - amps - this.ib0;
+	solve(current: number, out: Solution): void {
+		const surplus = this.il - current - this.ib0;
 		if (surplus > 0) {
 			// Forward: the bypass diode only leaks, and the cells alone decide.
-			const volts = voltageAt(this.cells.diode, amps + this.ib0);
-			if (this.ib0 === 0 || volts > this.blocked) {
-				const x = volts + (amps + this.ib0) * this.rs;
+			const voltage = voltageAt(this.cells.diode, current + this.ib0);
+			if (this.ib0 === 0 || voltage > this.blocked) {
+				const x = voltage + (current + this.ib0) * this.rs;
 				if (x >= 0) {
 					const g = (surplus + this.i0 - x * this.gsh) / this.a + this.gsh;
-					out.volts = volts;
+					out.volts = voltage;
 					out.slope = -1 / g - this.rs;
 					return;
 				}
 			}
 		}
-		let x = amps > this.il && this.ib0 > 0 ? this.passed(amps) : Number.NaN;
+		let x = current > this.il && this.ib0 > 0 ? this.passed(current) : Number.NaN;
 		if (Number.isNaN(x)) {
-			x = this.junctionAt(amps);
+			x = this.junctionAt(current);
 			this.at(x, EXPLICIT);
 		}
 		out.volts = EXPLICIT.volts;
@@ -171,25 +171,25 @@ export class EvenSection implements Part {
 	 * @param amps A, [points], in order
 	 * @param volts V, [points], added to
 	 */
-	sweep(amps: Float64Array, factor: number, volts: Float64Array): void {
+	sweep(current: Float64Array, factor: number, voltage: Float64Array): void {
 		const solution: Solution = { volts: 0, slope: 0 };
 		let x = Number.NaN;
 		// dx/dI and how it changes, from the answers before.
 		let perAmp = 0;
 		let bend = 0;
-		for (let k = 0; k < amps.length; k++) {
-			const wanted = amps[k]!;
-			const step = k > 0 ? wanted - amps[k - 1]! : 0;
+		for (let k = 0; k < current.length; k++) {
+			const wanted = current[k]!;
+			const step = k > 0 ? wanted - current[k - 1]! : 0;
 			x = this.follow(wanted, x + step * (perAmp + 0.5 * bend * step));
 			if (Number.isNaN(x)) {
 				this.solve(wanted, solution);
-				volts[k]! += factor * solution.volts;
+				voltage[k]! += factor * solution.volts;
 				// V = x - Rs Ic, and beyond the photocurrent the cells give next to all of it.
 				x = solution.volts + this.rs * Math.min(wanted + this.ib0, this.il);
 				perAmp = solution.slope + (solution.volts > this.blocked ? this.rs : 0);
 				bend = 0;
 			} else {
-				volts[k]! += factor * EXPLICIT.volts;
+				voltage[k]! += factor * EXPLICIT.volts;
 				const slope = 1 / EXPLICIT.ampsPerX;
 				bend = perAmp !== 0 && step !== 0 ? (slope - perAmp) / step : 0;
 				perAmp = slope;
@@ -198,11 +198,11 @@ export class EvenSection implements Part {
 	}
 
 	/** A few Newton steps from a junction voltage close by, leaving {@link EXPLICIT} there; NaN otherwise. */
-	private follow(amps: number, near: number): number {
+	private follow(current: number, near: number): number {
 		let x = near;
 		for (let step = 0; step < 4; step++) {
 			this.at(x, EXPLICIT);
-			const move = (amps - EXPLICIT.amps) / EXPLICIT.ampsPerX;
+			const move = (current - EXPLICIT.amps) / EXPLICIT.ampsPerX;
 			// Not NaN, and not so far that the exponentials run away.
 			if (!(Math.abs(move) < 0.5 * this.a)) return Number.NaN;
 			x += move;
@@ -220,23 +220,28 @@ export class EvenSection implements Part {
 	 * settle it. In the logarithm of the diode's share the equation is almost straight. Leaves
 	 * {@link EXPLICIT} at the answer.
 	 */
-	private passed(amps: number): number {
-		let x = this.rs * this.il - this.ab * Math.log1p((amps - this.il) / this.ib0);
+	private passed(current: number): number {
+		let x = this.rs * this.il - this.ab * Math.log1p((current - this.il) / this.ib0);
 		for (let step = 0; step < 6; step++) {
 			this.at(x, EXPLICIT);
-			const { volts, cellAmps, voltsPerX, ampsPerX } = EXPLICIT;
-			const carried = EXPLICIT.amps - cellAmps + this.ib0;
-			const wanted = amps - cellAmps + this.ib0;
+			const {
+				volts: voltage,
+				cellAmps: cellCurrent,
+				voltsPerX: voltagePerX,
+				ampsPerX: currentPerX
+			} = EXPLICIT;
+			const carried = EXPLICIT.amps - cellCurrent + this.ib0;
+			const wanted = current - cellCurrent + this.ib0;
 			if (!(wanted > 0 && carried > 0)) return Number.NaN;
 			// What the cells' current falls by, S, from the slopes of both.
-			const g = -ampsPerX - (carried / this.ab) * voltsPerX;
+			const g = -currentPerX - (carried / this.ab) * voltagePerX;
 			const miss = this.ab * Math.log(wanted / carried);
-			const move = -miss / (voltsPerX + (this.ab * g) / wanted);
+			const move = -miss / (voltagePerX + (this.ab * g) / wanted);
 			if (!(Math.abs(move) < 1)) return Number.NaN;
 			x += move;
 			if (Math.abs(move) <= 1e-9) {
 				// So near, the slopes carry the rest.
-				EXPLICIT.volts = volts + voltsPerX * move;
+				EXPLICIT.volts = voltage + voltagePerX * move;
 				return x;
 			}
 		}
@@ -244,23 +249,23 @@ export class EvenSection implements Part {
 	}
 
 	/** Junction voltage at a current of the section. */
-	junctionAt(amps: number): number {
+	junctionAt(current: number): number {
 		const residual = (x: number, out: Slope) => {
 			this.at(x, EXPLICIT);
-			out.value = amps - EXPLICIT.amps;
+			out.value = current - EXPLICIT.amps;
 			out.slope = -EXPLICIT.ampsPerX;
 		};
-		return risingRoot(residual, this.guess(amps), this.bendsAt, this.leastJunction());
+		return risingRoot(residual, this.guess(current), this.bendsAt, this.leastJunction());
 	}
 
-	private guess(amps: number): number {
-		const surplus = this.il - amps - this.ib0;
+	private guess(current: number): number {
+		const surplus = this.il - current - this.ib0;
 		if (surplus > 0) {
 			return Math.min(this.a * Math.log1p(surplus / this.i0), surplus / this.gsh);
 		}
 		if (this.ib0 === 0) return surplus / this.gsh;
 		// Around 0 V, where the diode begins to carry.
-		return this.rs * this.il - this.ab * Math.log1p(Math.max(amps - this.il, 0) / this.ib0);
+		return this.rs * this.il - this.ab * Math.log1p(Math.max(current - this.il, 0) / this.ib0);
 	}
 
 	/** Where breakdown has a pole, a hair above it. */
@@ -301,18 +306,18 @@ interface GroupShape {
 
 /** Cells in series of one section: Rs, Rsh and a by their share, IL and 1/Rsh by their light. */
 export function cellGroup(
-	section: SingleDiode,
-	{ share, cells, light, leak, breakdown }: GroupShape
+	substring: SingleDiode,
+	{ share, cells, light: irradiance, leak, breakdown }: GroupShape
 ): CellGroup {
-	const byLight = section.shuntResistance * Math.min(1 / light, DARK_SHUNT);
-	const shunt = leak === undefined ? byLight : 1 / (1 / byLight + 1 / leak);
+	const byIrradiance = substring.shuntResistance * Math.min(1 / irradiance, DARK_SHUNT);
+	const shunt = leak === undefined ? byIrradiance : 1 / (1 / byIrradiance + 1 / leak);
 	return {
 		diode: {
-			photocurrent: section.photocurrent * light,
-			saturationCurrent: section.saturationCurrent,
-			seriesResistance: section.seriesResistance * share,
+			photocurrent: substring.photocurrent * irradiance,
+			saturationCurrent: substring.saturationCurrent,
+			seriesResistance: substring.seriesResistance * share,
 			shuntResistance: shunt * share,
-			modifiedIdeality: section.modifiedIdeality * share
+			modifiedIdeality: substring.modifiedIdeality * share
 		},
 		breakdown: breakdown && { ...breakdown, volts: breakdown.volts * cells }
 	};

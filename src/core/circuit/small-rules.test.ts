@@ -3,25 +3,32 @@ import { MODULE_NOW } from '../../../tests/support/scenario';
 import { StringSource } from './bus';
 import { cableResistance } from './cable';
 import { wholeString } from './description';
-import { BLOCKING_SCHOTTKY, BLOCKING_SILICON, BYPASS_DIODE, diodeSlope, diodeVolts } from './diode';
+import {
+	BLOCKING_SCHOTTKY,
+	BLOCKING_SILICON,
+	BYPASS_DIODE,
+	diodeSlope,
+	diodeVoltage
+} from './diode';
 import { fuseVerdict } from './fuse';
 import { quickRule, whereTheyPart, type Arrangement } from './quick-rule';
 
 describe('diodes', () => {
 	it('drop what their kind drops at 10 A', () => {
-		expect(diodeVolts(BYPASS_DIODE, 10)).toBeCloseTo(0.45, 2);
-		expect(diodeVolts(BLOCKING_SILICON, 10)).toBeCloseTo(1.06, 2);
-		expect(diodeVolts(BLOCKING_SCHOTTKY, 10)).toBeCloseTo(0.5, 2);
+		expect(diodeVoltage(BYPASS_DIODE, 10)).toBeCloseTo(0.45, 2);
+		expect(diodeVoltage(BLOCKING_SILICON, 10)).toBeCloseTo(1.06, 2);
+		expect(diodeVoltage(BLOCKING_SCHOTTKY, 10)).toBeCloseTo(0.5, 2);
 	});
 
 	it('rise in volts with current through both signs, with the slope they say', () => {
-		for (const amps of [-1e-5, -1e-7, 0, 1e-9, 1e-3, 5]) {
-			const step = Math.max(Math.abs(amps), 1e-9) * 1e-4;
-			const volts = diodeVolts(BLOCKING_SILICON, amps);
+		for (const current of [-1e-5, -1e-7, 0, 1e-9, 1e-3, 5]) {
+			const step = Math.max(Math.abs(current), 1e-9) * 1e-4;
+			const voltage = diodeVoltage(BLOCKING_SILICON, current);
 			const rise =
-				(diodeVolts(BLOCKING_SILICON, amps + step) - diodeVolts(BLOCKING_SILICON, amps - step)) /
+				(diodeVoltage(BLOCKING_SILICON, current + step) -
+					diodeVoltage(BLOCKING_SILICON, current - step)) /
 				(2 * step);
-			expect(rise / diodeSlope(BLOCKING_SILICON, volts)).toBeCloseTo(1, 3);
+			expect(rise / diodeSlope(BLOCKING_SILICON, voltage)).toBeCloseTo(1, 3);
 		}
 	});
 });
@@ -36,9 +43,9 @@ describe('cable', () => {
 		};
 		const typed = wholeString(MODULE_NOW, 12, 3, 0.43);
 		const around = { bypass: BYPASS_DIODE, breakdown: null };
-		const volts = (string: typeof known | typeof typed) =>
+		const voltage = (string: typeof known | typeof typed) =>
 			StringSource.of(string, around, 'bus').voltsAt(8);
-		expect(volts(known)).toBeCloseTo(volts(typed), 9);
+		expect(voltage(known)).toBeCloseTo(voltage(typed), 9);
 	});
 });
 

@@ -46,12 +46,12 @@ export function solveBus(bus: BusCircuit): BusState {
 		const operation = operate(source, load);
 		const earth = source.earthAt(operation.volts);
 		const runs = source.segmentsAt(operation.volts, earth);
-		const segments = runs.map((amps, i) => {
+		const segments = runs.map((current, i) => {
 			const bounds = [...source.cutsOf(i), moduleCountOf(bus.strings[i]!)];
-			return amps.map((value, k): Segment => ({ upTo: bounds[k]!, amps: value }));
+			return current.map((value, k): Segment => ({ upTo: bounds[k]!, amps: value }));
 		});
-		const branches = segments.map((stretch, i) =>
-			bus.strings[i]!.leadsReversed ? -stretch[0]!.amps : stretch.at(-1)!.amps
+		const branches = segments.map((segment, i) =>
+			bus.strings[i]!.leadsReversed ? -segment[0]!.amps : segment.at(-1)!.amps
 		);
 		return { bus, ...operation, branches, segments, earth };
 	}
@@ -60,10 +60,12 @@ export function solveBus(bus: BusCircuit): BusState {
 	const branches = source.branchesAt(operation.volts);
 	// Inside a string whose leads have changed places the current runs the other way.
 	const inside = signed(bus, branches);
-	const segments = inside.map((amps, i) => [{ upTo: moduleCountOf(bus.strings[i]!), amps }]);
+	const segments = inside.map((current, i) => [
+		{ upTo: moduleCountOf(bus.strings[i]!), amps: current }
+	]);
 	return { bus, ...operation, branches, segments, earth: null };
 }
 
-function signed({ strings }: BusCircuit, amps: readonly number[]): number[] {
-	return amps.map((value, i) => (strings[i]!.leadsReversed ? -value : value));
+function signed({ strings }: BusCircuit, current: readonly number[]): number[] {
+	return current.map((value, i) => (strings[i]!.leadsReversed ? -value : value));
 }

@@ -44,13 +44,13 @@ const HOTTEST = 150;
  *
  * @returns degC; null where no temperature between -60 and 150 degC gives these volts
  */
-export function fromOpenCircuitVolts(
+export function fromOpenCircuitVoltage(
 	model: ModuleModel,
-	volts: number,
+	voltage: number,
 	irradiance: number
 ): number | null {
 	const surplus = (celsius: number) =>
-		openCircuitVoltage(translate(model, irradiance, celsius)) - volts;
+		openCircuitVoltage(translate(model, irradiance, celsius)) - voltage;
 	if (!(irradiance > 0) || surplus(COLDEST) < 0 || surplus(HOTTEST) > 0) return null;
 	return fallingRoot(surplus, COLDEST, HOTTEST, 1e-9);
 }

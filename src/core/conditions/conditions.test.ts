@@ -6,7 +6,7 @@ import {
 	fromAirAndWind,
 	fromBackProbe,
 	fromNominal,
-	fromOpenCircuitVolts
+	fromOpenCircuitVoltage
 } from './cell-temperature';
 import { clearSky, diffuseShare } from './clear-sky';
 import { fromReferenceModule, irradianceFromIsc } from './reference-module';
@@ -22,14 +22,14 @@ describe('a control module', () => {
 			fc.property(
 				fc.double({ min: 150, max: 1200, noNaN: true }),
 				fc.double({ min: -10, max: 75, noNaN: true }),
-				(light, heat) => {
-					const here = translate(model, light, heat);
+				(irradiance, cellTemperature) => {
+					const here = translate(model, irradiance, cellTemperature);
 					const isc = shortCircuitCurrent(here);
 					const found = fromReferenceModule(model, isc, openCircuitVoltage(here));
 					if (!found.ok) throw new Error(found.problem);
 					// Isc is not quite in proportion to light: series resistance and shunt take a little.
-					expect(found.value.irradiance / light).toBeCloseTo(1, 2);
-					expect(found.value.cellTemperature).toBeCloseTo(heat, 0);
+					expect(found.value.irradiance / irradiance).toBeCloseTo(1, 2);
+					expect(found.value.cellTemperature).toBeCloseTo(cellTemperature, 0);
 				}
 			)
 		);
@@ -45,7 +45,7 @@ describe('a control module', () => {
 			problem: expect.stringContaining('label')
 		});
 		expect(fromReferenceModule(model, 0, 40).ok).toBe(false);
-		expect(fromOpenCircuitVolts(model, 40, 0)).toBeNull();
+		expect(fromOpenCircuitVoltage(model, 40, 0)).toBeNull();
 	});
 });
 

@@ -80,6 +80,6 @@ export const CONDITION_LIMITS = {
 } as const;
 
 /** Below this light currents are not judged well, W/m2; common practice. */
-export const DIM_LIGHT = 400;
+export const DIM_IRRADIANCE = 400;
 /** Change of light within a series from which its currents are taken again, relative; common practice. */
 export const STEADY_SERIES = 0.05;

@@ -9,7 +9,7 @@ export {
 export {
 	CONDITION_LIMITS,
 	type Conditions,
-	DIM_LIGHT,
+	DIM_IRRADIANCE,
 	IRRADIANCE_SOURCE_FACTS,
 	IRRADIANCE_SOURCES,
 	type IrradianceSource,
@@ -29,7 +29,7 @@ export {
 	type IrradianceBy,
 	type TemperatureBy
 } from './routes';
-export { fromShadow, lightAtAngle, type LightAtAngle } from './shadow';
+export { fromShadow, irradianceAtAngle, type IrradianceAtAngle } from './shadow';
 export {
 	extraterrestrial,
 	type Observer,

@@ -1,6 +1,6 @@
 import { type ModuleModel, shortCircuitCurrent, translate } from '../module';
 import { refuse, type Result, STC_IRRADIANCE, succeed } from '../units';
-import { fromOpenCircuitVolts } from './cell-temperature';
+import { fromOpenCircuitVoltage } from './cell-temperature';
 
 /** Light and heat as a known good module beside the array feels them. */
 export interface ReferenceModuleReading {
@@ -48,7 +48,7 @@ export function fromReferenceModule(
 	let cellTemperature = 25;
 	let irradiance = irradianceFromIsc(model, isc, cellTemperature);
 	for (let round = 0; round < ROUNDS_AT_MOST; round++) {
-		const next = fromOpenCircuitVolts(model, voc, irradiance);
+		const next = fromOpenCircuitVoltage(model, voc, irradiance);
 		if (next === null) {
 			return refuse(
 				`No cell temperature gives this module ${voc} V in light of ${irradiance.toFixed(0)} W/m²: take both readings again, and check that its label is the right one.`

@@ -5,7 +5,7 @@ import { clearSkyAt, USUAL_TURBIDITY } from './clear-sky';
 import { IRRADIANCE_SOURCE_FACTS, TEMPERATURE_SOURCE_FACTS, type Conditions } from './conditions';
 import { fromReferenceModule } from './reference-module';
 import { onPlane, type Plane } from './plane';
-import { lightAtAngle } from './shadow';
+import { irradianceAtAngle } from './shadow';
 import { sunPosition, type Observer } from './sun';
 
 /*
@@ -25,11 +25,11 @@ export interface TemperatureBy {
 
 /** Both from a known good module read at the same moment. */
 export function byReferenceModule(
-	plate: Nameplate,
+	nameplate: Nameplate,
 	isc: number,
 	voc: number
 ): Result<IrradianceBy & TemperatureBy, string> {
-	const read = fromReferenceModule(fitLabel(plate), isc, voc);
+	const read = fromReferenceModule(fitLabel(nameplate), isc, voc);
 	if (!read.ok) return read;
 	return succeed({
 		irradiance: {
@@ -99,7 +99,7 @@ export function byShadow(
 	if (!(objectHeight > 0) || !(shadowLength >= 0)) {
 		return refuse('The object’s height must be above 0, its shadow 0 or longer, in the same unit.');
 	}
-	const { angle, beamShare, share, byAngle, bySky } = lightAtAngle(objectHeight, shadowLength);
+	const { angle, beamShare, share, byAngle, bySky } = irradianceAtAngle(objectHeight, shadowLength);
 	return succeed({
 		irradiance: {
 			value: squareToSun * share,

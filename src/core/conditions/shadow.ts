@@ -31,7 +31,7 @@ const EVEN_SHARE_UNCERTAINTY = 0.05;
 const ANGLE_UNCERTAINTY = (2 * Math.PI) / 180;
 
 /** What a glass receives at the angle of a shadow. */
-export interface LightAtAngle extends ShadowReading {
+export interface IrradianceAtAngle extends ShadowReading {
 	/** Light over that square to the sun, 0 to 1. */
 	readonly share: number;
 	/** Relative standard uncertainties of the share, by the angle and by the sky. */
@@ -45,7 +45,7 @@ export interface LightAtAngle extends ShadowReading {
  *
  * @param height of the object, and @param shadow its length, in one unit as for {@link fromShadow}
  */
-export function lightAtAngle(height: number, shadow: number): LightAtAngle {
+export function irradianceAtAngle(height: number, shadow: number): IrradianceAtAngle {
 	const { angle, beamShare } = fromShadow(height, shadow);
 	const share = EVEN_SHARE + (1 - EVEN_SHARE) * beamShare;
 	return {

@@ -26,7 +26,7 @@ function currentOf(inverters: readonly PartOf<'inverter'>[]): number | null {
 	const currents = inverters.map(({ specs }) => specs.acAmps);
 	return currents.length === 0 || currents.includes(null)
 		? null
-		: currents.reduce<number>((sum, amps) => sum + amps!, 0);
+		: currents.reduce<number>((sum, current) => sum + current!, 0);
 }
 
 const missingCurrent = (inverters: readonly PartOf<'inverter'>[]) =>
@@ -103,20 +103,26 @@ function voltageRiseCheck(record: ArrayRecord, part: Conductor): Check {
 	const inverters = invertersOf(record, part);
 	const current = currentOf(inverters);
 	const { length, size, material } = part.specs;
-	const { acVolts, phases } = inverters[0]?.specs ?? { acVolts: null, phases: null };
-	if (current === null || length === null || size === null || acVolts === null || phases === null) {
+	const { acVolts: acVoltage, phases } = inverters[0]?.specs ?? { acVolts: null, phases: null };
+	if (
+		current === null ||
+		length === null ||
+		size === null ||
+		acVoltage === null ||
+		phases === null
+	) {
 		return notAssessed(base, [
 			...(current === null ? [missingCurrent(inverters)] : []),
 			...(length === null ? ['its length'] : []),
 			...(size === null ? ['its size'] : []),
-			...(current !== null && acVolts === null ? ['the AC voltage of the inverter'] : []),
+			...(current !== null && acVoltage === null ? ['the AC voltage of the inverter'] : []),
 			...(current !== null && phases === null ? ['the number of phases of the inverter'] : [])
 		]);
 	}
 	// Between lines of three phases two conductors carry currents a third of a turn apart.
 	const ways = phases === '3' ? Math.sqrt(3) : 2;
 	const rise = (ways * length * current * RESISTIVITY[material ?? 'copper']) / size;
-	const share = rise / acVolts;
+	const share = rise / acVoltage;
 	return answered(base, share <= USUAL_RISE ? 'pass' : 'note', {
 		required: `≤ ${amount(100 * USUAL_RISE, '%')}`,
 		found: `${amount(100 * share, '%')} (${amount(rise, 'V')})`,
@@ -132,7 +138,7 @@ function voltageRiseCheck(record: ArrayRecord, part: Conductor): Check {
 			['AC current', amount(current, 'A')],
 			['length, one way', amount(length, 'm')],
 			['size', `${size} mm²`],
-			['AC voltage', amount(acVolts, 'V')]
+			['AC voltage', amount(acVoltage, 'V')]
 		],
 		formula: `${phases === '3' ? '√3' : '2'} × length × current × resistivity at 60 °C over the size; resistance only`
 	});

@@ -18,13 +18,13 @@ export interface ColdFactor {
  * @returns null where the lowest temperature is not known, or the US table does not cover the technology
  */
 export function coldFactor(
-	plate: Nameplate,
+	nameplate: Nameplate,
 	{ profile, lowest }: Pick<SiteRules, 'profile' | 'lowest'>
 ): ColdFactor | null {
 	if (lowest === null) return null;
-	if (plate.betaVocPctPerK === null && profile === 'US') {
+	if (nameplate.betaVocPctPerK === null && profile === 'US') {
 		// The table is for crystalline silicon only.
-		if (!isCrystalline(plate.technology)) return null;
+		if (!isCrystalline(nameplate.technology)) return null;
 		const row = COLD_FACTORS.rows.find(([downTo]) => lowest >= downTo) ?? COLD_FACTORS.rows.at(-1)!;
 		return {
 			factor: row[1],
@@ -32,7 +32,7 @@ export function coldFactor(
 			clause: COLD_FACTORS.clause
 		};
 	}
-	const { betaVocPctPerK, notes } = coefficientsOf(plate);
+	const { betaVocPctPerK, notes } = coefficientsOf(nameplate);
 	const factor = 1 + (betaVocPctPerK / 100) * (lowest - STC_CELL_TEMPERATURE);
 	const typical = notes.some((note) => note.includes('Voc')) ? ', typical of its technology' : '';
 	return {
@@ -43,23 +43,23 @@ export function coldFactor(
 }
 
 /** Cold Voc of one module, V; null where the lowest temperature is not known. */
-export function coldModuleVolts(type: ModuleType, rules: SiteRules): number | null {
+export function coldModuleVoltage(type: ModuleType, rules: SiteRules): number | null {
 	const cold = coldFactor(type.plate, rules);
 	return cold && cold.factor * type.plate.voc;
 }
 
 /** Cold Voc of modules in series, V; null where the lowest temperature or a type is not known. */
-export function coldStringVolts(
+export function coldStringVoltage(
 	typeIds: readonly string[],
 	types: readonly ModuleType[],
 	rules: SiteRules
 ): number | null {
-	let volts = 0;
+	let voltage = 0;
 	for (const id of typeIds) {
 		const type = types.find((candidate) => candidate.id === id);
-		const cold = type && coldModuleVolts(type, rules);
+		const cold = type && coldModuleVoltage(type, rules);
 		if (cold === undefined || cold === null) return null;
-		volts += cold;
+		voltage += cold;
 	}
-	return volts;
+	return voltage;
 }

@@ -34,7 +34,7 @@ export function conductorChecks(record: ArrayRecord): Check[] {
 		const worst =
 			currents.length === 0 || currents.includes(null)
 				? null
-				: Math.max(...currents.map((amps) => amps!));
+				: Math.max(...currents.map((current) => current!));
 		return [
 			ampacityCheck(record, part, strings, worst),
 			...reverseCurrent(record, part, strings),

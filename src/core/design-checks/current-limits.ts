@@ -4,9 +4,9 @@ import { type ArrayRecord, type ModuleType, type StringRecord, typesInString } f
 const USUAL_REAR_GAIN = 10;
 
 /** Short-circuit current for limits, A: the nameplate's, with what a bifacial module's rear adds. */
-export function designIsc({ plate, limits }: ModuleType): number {
+export function designIsc({ plate: nameplate, limits }: ModuleType): number {
 	const gain = limits.bifacial === true ? (limits.rearGainPct ?? USUAL_REAR_GAIN) : 0;
-	return plate.isc * (1 + gain / 100);
+	return nameplate.isc * (1 + gain / 100);
 }
 
 /** Highest short-circuit current of a string for limits, A; null where a type is missing. */

@@ -38,20 +38,20 @@ function ratedCurrents(record: ArrayRecord): Check[] {
 				at: { kind: 'part', id: part.id }
 			};
 			const isc = designIscSum(strings, record);
-			const { ratedAmps } = part.specs;
-			if (isc === null || ratedAmps === null) {
+			const { ratedAmps: ratedCurrent } = part.specs;
+			if (isc === null || ratedCurrent === null) {
 				return [
 					notAssessed(base, [
 						...(isc === null ? ['the module’s nameplate'] : []),
-						...(ratedAmps === null ? [`the rated current of ${part.mark}`] : [])
+						...(ratedCurrent === null ? [`the rated current of ${part.mark}`] : [])
 					])
 				];
 			}
 			const required = factor * isc;
 			return [
-				answered(base, ratedAmps >= required ? 'pass' : 'fail', {
+				answered(base, ratedCurrent >= required ? 'pass' : 'fail', {
 					required: `≥ ${amount(required, 'A')}`,
-					found: amount(ratedAmps, 'A'),
+					found: amount(ratedCurrent, 'A'),
 					inputs: [
 						['strings through it', String(strings.length)],
 						['Isc together', amount(isc, 'A')]

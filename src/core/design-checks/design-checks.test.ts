@@ -46,7 +46,7 @@ const strings = (
 	...record,
 	strings: record.strings.map((string) => ({ ...string, ...change }))
 });
-const plate = (
+const nameplate = (
 	record: ArrayRecord,
 	change: Partial<ArrayRecord['moduleTypes'][number]['plate']>,
 	limits: Partial<ArrayRecord['moduleTypes'][number]['limits']> = {}
@@ -164,10 +164,12 @@ describe('voltages', () => {
 	it('pass only where the limits of modules and inverter are both recorded', () => {
 		const of = (record: ArrayRecord) => only(record, 'string-voltage-cold').verdict;
 		expect(of(SALTMARSH.record)).toBe('pass');
-		expect(of(plate(SALTMARSH.record, {}, { systemVolts: null }))).toBe('not-assessed');
+		expect(of(nameplate(SALTMARSH.record, {}, { systemVolts: null }))).toBe('not-assessed');
 		expect(of(specs(SALTMARSH.record, 'inverter', { maxVolts: null }))).toBe('not-assessed');
 		expect(
-			of(specs(plate(SALTMARSH.record, {}, { systemVolts: null }), 'inverter', { maxVolts: 500 }))
+			of(
+				specs(nameplate(SALTMARSH.record, {}, { systemVolts: null }), 'inverter', { maxVolts: 500 })
+			)
 		).toBe('fail');
 	});
 
@@ -176,18 +178,20 @@ describe('voltages', () => {
 			({ about }) => about === 'P2'
 		)!;
 		const factor = (beta: number) => 1 + (beta / 100) * (-22 - 25);
-		const volts = 36.9 * factor(-0.33) + 45.2 * factor(-0.32);
-		expect(mixed.found).toContain(`${volts.toFixed(1)} V`);
+		const voltage = 36.9 * factor(-0.33) + 45.2 * factor(-0.32);
+		expect(mixed.found).toContain(`${voltage.toFixed(1)} V`);
 	});
 
 	it('of thin film without a coefficient are not read from the table for crystalline silicon', () => {
-		const us = rules(plate(SALTMARSH.record, { betaVocPctPerK: null }), {
+		const us = rules(nameplate(SALTMARSH.record, { betaVocPctPerK: null }), {
 			profile: 'US',
 			edition: 2020
 		});
 		expect(only(us, 'string-voltage-cold').verdict).toBe('pass');
 		for (const technology of ['CdTe', 'CIGS', 'a-Si', 'tandem'] as const) {
-			expect(only(plate(us, { technology }), 'string-voltage-cold').verdict).toBe('not-assessed');
+			expect(only(nameplate(us, { technology }), 'string-voltage-cold').verdict).toBe(
+				'not-assessed'
+			);
 		}
 	});
 
@@ -226,8 +230,11 @@ describe('voltages', () => {
 	});
 
 	it('of an insulation test stay below what the modules are rated for', () => {
-		const test = (systemVolts: number | null) =>
-			only(plate(SALTMARSH.record, {}, { systemVolts }), 'insulation-test-voltage').verdict;
+		const test = (systemVoltage: number | null) =>
+			only(
+				nameplate(SALTMARSH.record, {}, { systemVolts: systemVoltage }),
+				'insulation-test-voltage'
+			).verdict;
 		expect([1000, 600, null].map(test)).toEqual(['pass', 'fail', 'not-assessed']);
 	});
 });
@@ -264,7 +271,7 @@ describe('string fuses', () => {
 		expect(only(rules(two, { alwaysFuse: true }), 'string-fuse').verdict).toBe('fail');
 		const unseen = { ...fused('unknown'), strings: fused('unknown').strings.slice(0, 2) };
 		expect(only(unseen, 'string-fuse').verdict).toBe('pass');
-		const lost = plate(two, {}, { seriesFuse: null });
+		const lost = nameplate(two, {}, { seriesFuse: null });
 		expect(only(lost, 'string-fuse').verdict).toBe('not-assessed');
 	});
 
@@ -284,9 +291,9 @@ describe('string fuses', () => {
 			...fused(null),
 			strings: fused(null).strings.slice(0, 3)
 		};
-		const front = plate(three, { isc: 9, imp: 8.5 }, { seriesFuse: 20 });
+		const front = nameplate(three, { isc: 9, imp: 8.5 }, { seriesFuse: 20 });
 		expect(only(front, 'string-fuse').verdict).toBe('pass');
-		const rear = plate(front, {}, { bifacial: true, rearGainPct: 20 });
+		const rear = nameplate(front, {}, { bifacial: true, rearGainPct: 20 });
 		expect(only(rear, 'string-fuse').verdict).toBe('fail');
 	});
 
@@ -520,21 +527,24 @@ describe('the interconnection', () => {
 	});
 
 	it('adds main and inverters by the IEC', () => {
-		const board = (busAmps: number) =>
-			only(specs(SALTMARSH.record, 'bus', { busAmps, mainAmps: 100 }), 'busbar').verdict;
+		const board = (busCurrent: number) =>
+			only(specs(SALTMARSH.record, 'bus', { busAmps: busCurrent, mainAmps: 100 }), 'busbar')
+				.verdict;
 		expect([160, 125].map(board)).toEqual(['pass', 'fail']);
 		expect(only(SALTMARSH.record, 'busbar').verdict).toBe('not-assessed');
 	});
 
 	it('has a breaker that is neither too small nor too large', () => {
-		const breaker = (amps: number, maxBreaker: number | null = null) =>
-			only(specs(specs(record, 'breaker', { amps }), 'inverter', { maxBreaker }), 'pv-breaker')
-				.verdict;
-		expect([70, 80, 100].map((amps) => breaker(amps))).toEqual(['fail', 'pass', 'fail']);
+		const breaker = (current: number, maxBreaker: number | null = null) =>
+			only(
+				specs(specs(record, 'breaker', { amps: current }), 'inverter', { maxBreaker }),
+				'pv-breaker'
+			).verdict;
+		expect([70, 80, 100].map((current) => breaker(current))).toEqual(['fail', 'pass', 'fail']);
 		expect(breaker(100, 100)).toBe('pass');
 		expect(breaker(125, 100)).toBe('fail');
-		const iec = (amps: number) =>
-			only(specs(SALTMARSH.record, 'breaker', { amps }), 'pv-breaker').verdict;
+		const iec = (current: number) =>
+			only(specs(SALTMARSH.record, 'breaker', { amps: current }), 'pv-breaker').verdict;
 		expect([32, 40, 50, 100].map(iec)).toEqual(['fail', 'note', 'pass', 'fail']);
 	});
 
@@ -586,7 +596,7 @@ describe('protection', () => {
 		const spd = (figures: object) =>
 			only(specs(SALTMARSH.record, 'surge', figures), 'dc-spd').verdict;
 		// 12 modules of 40.58 V: 487 V at STC, 584 V with the factor of 1.2.
-		expect([600, 550, null].map((ratedVolts) => spd({ ratedVolts }))).toEqual([
+		expect([600, 550, null].map((ratedVoltage) => spd({ ratedVolts: ratedVoltage }))).toEqual([
 			'pass',
 			'fail',
 			'not-assessed'

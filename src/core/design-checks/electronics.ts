@@ -7,7 +7,7 @@ import {
 	stringGroups,
 	type StringRecord
 } from '../record';
-import { coldModuleVolts } from './cold-voltage';
+import { coldModuleVoltage } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
 import { designIsc } from './current-limits';
 import {
@@ -55,7 +55,7 @@ function deviceCheck(record: ArrayRecord, strings: readonly StringRecord[]): Che
 		clause: 'the nameplate of the device; common practice',
 		at: part ? { kind: 'part', id: part.id } : PLACES.strings
 	};
-	const cold = type ? coldModuleVolts(type, record.rules) : null;
+	const cold = type ? coldModuleVoltage(type, record.rules) : null;
 	const limit = part && isDevice(part) ? limitsOf(part) : null;
 	const missing = [
 		...(cold === null ? ['the cold Voc of the module'] : []),
@@ -64,13 +64,13 @@ function deviceCheck(record: ArrayRecord, strings: readonly StringRecord[]): Che
 			: [])
 	];
 	if (!type || cold === null || !limit || limit.volts === null) return notAssessed(base, missing);
-	const volts = cold * devices.modulesPerDevice;
+	const voltage = cold * devices.modulesPerDevice;
 	const isc = designIsc(type);
-	const watts = type.plate.pmax * devices.modulesPerDevice;
+	const power = type.plate.pmax * devices.modulesPerDevice;
 	const quantities = [
-		{ name: 'Voc cold', has: volts, most: limit.volts, unit: 'V' },
+		{ name: 'Voc cold', has: voltage, most: limit.volts, unit: 'V' },
 		{ name: 'Isc', has: isc, most: limit.amps, unit: 'A' },
-		{ name: 'rated power', has: watts, most: limit.watts, unit: 'W' }
+		{ name: 'rated power', has: power, most: limit.watts, unit: 'W' }
 	];
 	const answer = {
 		required: quantities
@@ -222,8 +222,8 @@ function controllerChecks(record: ArrayRecord): Check[] {
 
 /** What a PWM controller passes of a string's rated power: battery voltage times module current, W. */
 function pwmShare(types: readonly ModuleType[], absorption: number) {
-	const label = types.reduce((sum, { plate }) => sum + plate.pmax, 0);
-	const given = absorption * Math.min(...types.map(({ plate }) => plate.imp));
+	const label = types.reduce((sum, { plate: nameplate }) => sum + nameplate.pmax, 0);
+	const given = absorption * Math.min(...types.map(({ plate: nameplate }) => nameplate.imp));
 	return { label, given: Math.min(given, label) };
 }
 
@@ -248,7 +248,7 @@ function batteryChecks(record: ArrayRecord): Check[] {
 				...(currents.includes(null) ? ['the maximum charge current'] : [])
 			]);
 		}
-		const sum = currents.reduce<number>((total, amps) => total + (amps ?? 0), 0);
+		const sum = currents.reduce<number>((total, current) => total + (current ?? 0), 0);
 		return answered(base, 'note', {
 			required: null,
 			found: `${(sum / capacity).toFixed(2)} C (${amount(sum, 'A')} into ${amount(capacity, 'Ah')})`,

@@ -155,7 +155,7 @@ function lowestSeriesFuse(record: ArrayRecord, strings: readonly StringRecord[])
 		.map(({ limits: { seriesFuse } }) => seriesFuse);
 	return limits.length === 0 || limits.includes(null)
 		? null
-		: Math.min(...limits.filter((amps) => amps !== null));
+		: Math.min(...limits.filter((current) => current !== null));
 }
 
 /** Combiners in parallel: whether each output needs a fuse, and its rating. */
@@ -194,7 +194,7 @@ function subArrayCheck(
 	};
 	const ownIsc = designIscSum(own, record);
 	const othersIsc = designIscSum(others, record);
-	const { outputFuse, ratedAmps } = combiner.specs;
+	const { outputFuse, ratedAmps: ratedCurrent } = combiner.specs;
 	if (ownIsc === null || othersIsc === null) return notAssessed(base, ['the module’s nameplate']);
 	const low = us ? US.fuse.factor * ownIsc : IEC.subArray.low * ownIsc;
 	const high = us ? (nextRating(NEC_RATINGS, low) ?? low) : IEC.subArray.high * ownIsc;
@@ -205,7 +205,7 @@ function subArrayCheck(
 		inputs: [
 			['Isc of its strings', amount(ownIsc, 'A')],
 			['Isc of the others', amount(othersIsc, 'A')],
-			['its rated current', ratedAmps === null ? 'not recorded' : amount(ratedAmps, 'A')]
+			['its rated current', ratedCurrent === null ? 'not recorded' : amount(ratedCurrent, 'A')]
 		],
 		formula: '1.25 × Isc of the other combiners against the rated current of this one',
 		remark: `The others can feed ${amount(back, 'A')} into a fault in it.`
@@ -213,10 +213,10 @@ function subArrayCheck(
 	if (outputFuse !== null) {
 		return answered(base, outputFuse >= low && outputFuse <= high ? 'pass' : 'fail', answer);
 	}
-	if (ratedAmps !== null && back <= ratedAmps) {
+	if (ratedCurrent !== null && back <= ratedCurrent) {
 		return answered(base, 'pass', {
 			...answer,
-			required: `none while the others feed at most ${amount(ratedAmps, 'A')}`,
+			required: `none while the others feed at most ${amount(ratedCurrent, 'A')}`,
 			found: `${amount(back, 'A')} from the others`,
 			remark: ''
 		});
@@ -225,7 +225,7 @@ function subArrayCheck(
 		base,
 		[
 			`the fuse on the output of ${combiner.mark}`,
-			...(ratedAmps === null ? ['its rated current'] : [])
+			...(ratedCurrent === null ? ['its rated current'] : [])
 		],
 		answer
 	);

@@ -8,7 +8,7 @@ import {
 	SALTMARSH
 } from '../../../tests/support/sites';
 import { type ArrayRecord, type Part, stringGroups, unknownSpecs } from '../record';
-import { coldStringVolts } from './cold-voltage';
+import { coldStringVoltage } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
 import { emergencyOrder } from '../isolation';
 import { designIscOf } from './current-limits';
@@ -80,14 +80,14 @@ describe('strings that a limit treats alike', () => {
 			const strings = groups.flatMap((group) => [...group.strings]);
 			expect(new Set(strings.map(({ id }) => id)).size).toBe(strings.length);
 			for (const { strings: alike } of groups) {
-				const volts = alike.map((string) =>
-					coldStringVolts(
+				const voltage = alike.map((string) =>
+					coldStringVoltage(
 						Array<string>(string.moduleCount).fill(string.moduleTypeId),
 						record.moduleTypes,
 						{ ...record.rules, lowest: -10 }
 					)
 				);
-				expect(volts).not.toContain(null);
+				expect(voltage).not.toContain(null);
 			}
 		}
 		expect(stringGroups(SALTMARSH.record)).toHaveLength(1);
@@ -142,16 +142,16 @@ describe('volts of a string hot and cold', () => {
 
 	it('are the sum of its modules, and unknown where one thing is unknown', () => {
 		const rules = { ...record.rules, lowest: -12 };
-		const one = coldStringVolts(types.slice(0, 1), record.moduleTypes, rules)!;
-		expect(coldStringVolts(types, record.moduleTypes, rules)).toBeCloseTo(12 * one, 6);
-		expect(coldStringVolts(types, record.moduleTypes, { ...rules, lowest: null })).toBeNull();
-		expect(coldStringVolts([...types, testId(404)], record.moduleTypes, rules)).toBeNull();
+		const one = coldStringVoltage(types.slice(0, 1), record.moduleTypes, rules)!;
+		expect(coldStringVoltage(types, record.moduleTypes, rules)).toBeCloseTo(12 * one, 6);
+		expect(coldStringVoltage(types, record.moduleTypes, { ...rules, lowest: null })).toBeNull();
+		expect(coldStringVoltage([...types, testId(404)], record.moduleTypes, rules)).toBeNull();
 	});
 
 	it('fall as the cells get hotter', () => {
 		const [type] = record.moduleTypes;
-		const volts = [20, 40, 60, 80].map((cells) => vmpAt(type!, cells));
-		expect(volts).toEqual(volts.toSorted((a, b) => b - a));
-		expect(volts[0]! - volts[3]!).toBeGreaterThan(3);
+		const voltage = [20, 40, 60, 80].map((cells) => vmpAt(type!, cells));
+		expect(voltage).toEqual(voltage.toSorted((a, b) => b - a));
+		expect(voltage[0]! - voltage[3]!).toBeGreaterThan(3);
 	});
 });

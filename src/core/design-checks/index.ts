@@ -13,7 +13,7 @@ export { problemText } from './cables/recorded-cable';
 export { uncorrectedAmpacity } from './cables/required-current';
 export { checkRecord, type CheckVerdict } from './check-record';
 export { amount, type CheckPlace } from './check';
-export { coldFactor, coldStringVolts } from './cold-voltage';
+export { coldFactor, coldStringVoltage } from './cold-voltage';
 export { controllerFits } from './electronics';
 export { probableStrings, type ProbableStrings } from './probable-strings';
 export { needWords, openingWords, ratingProblem, stringFuseRule } from './string-fuse';

@@ -48,7 +48,7 @@ function acCurrentInto(record: ArrayRecord, id: string): number | null {
 	const all = [...inverters, ...branches];
 	return all.length === 0 || all.includes(null)
 		? null
-		: all.reduce<number>((sum, amps) => sum + amps!, 0);
+		: all.reduce<number>((sum, current) => sum + current!, 0);
 }
 
 /** Whether anything of the array feeds a part. */
@@ -83,37 +83,46 @@ function busbarChecks(record: ArrayRecord): Check[] {
 				: 'IEC 60364-5-55, 551.7.2, and IEC 61439-1, rated current of an assembly; not verified',
 			at: { kind: 'part', id: bus.id }
 		};
-		const { busAmps, mainAmps } = bus.specs;
+		const { busAmps: busCurrent, mainAmps: mainCurrent } = bus.specs;
 		const current = acCurrentInto(record, bus.id);
 		const supply =
 			breakers.length > 0 && breakers.every(({ specs }) => specs.connection === 'supply side');
 		if (supply) return [supplySideCheck(base, bus, breakers, us)];
-		if (busAmps === null || mainAmps === null || current === null) {
+		if (busCurrent === null || mainCurrent === null || current === null) {
 			return [
 				notAssessed(base, [
-					...(busAmps === null ? ['the busbar rating'] : []),
-					...(mainAmps === null ? ['the rating of the main breaker'] : []),
+					...(busCurrent === null ? ['the busbar rating'] : []),
+					...(mainCurrent === null ? ['the rating of the main breaker'] : []),
 					...(current === null ? ['the AC current of the inverters'] : [])
 				])
 			];
 		}
 		const inputs = [
-			['busbar rating', amount(busAmps, 'A')],
-			['main breaker', amount(mainAmps, 'A')],
+			['busbar rating', amount(busCurrent, 'A')],
+			['main breaker', amount(mainCurrent, 'A')],
 			['AC current of the inverters', amount(current, 'A')]
 		] as const;
 		if (!us) {
-			const sum = mainAmps + current;
+			const sum = mainCurrent + current;
 			return [
-				answered(base, sum <= busAmps ? 'pass' : 'fail', {
-					required: `≤ ${amount(busAmps, 'A')} of main and inverters together`,
+				answered(base, sum <= busCurrent ? 'pass' : 'fail', {
+					required: `≤ ${amount(busCurrent, 'A')} of main and inverters together`,
 					found: amount(sum, 'A'),
 					inputs,
 					formula: 'main breaker + inverter current ≤ rated current of the busbar'
 				})
 			];
 		}
-		return [necCheck(record, base, bus, { busAmps, mainAmps, current }, breakers, inputs)];
+		return [
+			necCheck(
+				record,
+				base,
+				bus,
+				{ busAmps: busCurrent, mainAmps: mainCurrent, current },
+				breakers,
+				inputs
+			)
+		];
 	});
 }
 
@@ -121,22 +130,26 @@ function necCheck(
 	record: ArrayRecord,
 	base: CheckBase,
 	bus: Bus,
-	{ busAmps, mainAmps, current }: { busAmps: number; mainAmps: number; current: number },
+	{
+		busAmps: busCurrent,
+		mainAmps: mainCurrent,
+		current
+	}: { busAmps: number; mainAmps: number; current: number },
 	breakers: readonly Breaker[],
 	inputs: Check['inputs']
 ): Check {
 	const { structure } = record.rules;
 	const ends = breakers.map(({ specs }) => specs.farEnd);
-	const { feed, breakersAmps, powerControlAmps } = bus.specs;
+	const { feed, breakersAmps: breakersCurrent, powerControlAmps: powerControlCurrent } = bus.specs;
 	const alternatives = necBusbar({
-		bus: busAmps,
-		main: mainAmps,
+		bus: busCurrent,
+		main: mainCurrent,
 		inverters: current,
 		farEnd: ends.includes('no') ? false : ends.length === 0 || ends.includes(null) ? null : true,
-		breakers: breakersAmps,
+		breakers: breakersCurrent,
 		centreFed: feed === null ? null : feed === 'centre',
 		dwelling: structure === null || structure === 'building' ? null : structure === 'dwelling',
-		powerControl: powerControlAmps
+		powerControl: powerControlCurrent
 	});
 	const needs = INVERTER_FACTOR * current;
 	const position = ends.includes('no')
@@ -145,12 +158,12 @@ function necCheck(
 			? ', PV breaker at the far end'
 			: '';
 	const answer = {
-		found: `main ${amount(mainAmps, 'A')} + 1.25 × ${amount(current, 'A')} = ${amount(mainAmps + needs, 'A')} on ${amount(busAmps, 'A')}${position}`,
+		found: `main ${amount(mainCurrent, 'A')} + 1.25 × ${amount(current, 'A')} = ${amount(mainCurrent + needs, 'A')} on ${amount(busCurrent, 'A')}${position}`,
 		inputs,
 		formula: alternatives.map(({ words, clause }) => `${words} (${clause})`).join('; or ')
 	};
 	const met = alternatives.find((one) => one.met === true);
-	const room = 1.2 * busAmps - mainAmps;
+	const room = 1.2 * busCurrent - mainCurrent;
 	const remark = `At the far end of this busbar there is room for a PV breaker of ${amount(Math.max(room, 0), 'A')}, so for ${amount(Math.max(room, 0) / INVERTER_FACTOR, 'A')} of inverter current.`;
 	if (met) return answered(base, 'pass', { ...answer, required: met.words, remark });
 	const required = 'one of the alternatives of 705.12(B)(3)';
@@ -182,17 +195,17 @@ function supplySideCheck(
 		...base,
 		clause: us ? 'NEC 705.11 (2020), not verified' : 'IEC 60364-5-55, 551.7, not verified'
 	};
-	const { mainAmps } = bus.specs;
+	const { mainAmps: mainCurrent } = bus.specs;
 	const ratings = breakers.map(({ specs }) => specs.amps);
-	if (mainAmps === null || ratings.includes(null)) {
+	if (mainCurrent === null || ratings.includes(null)) {
 		return notAssessed(on, [
-			...(mainAmps === null ? ['the rating of the service or main breaker'] : []),
+			...(mainCurrent === null ? ['the rating of the service or main breaker'] : []),
 			...(ratings.includes(null) ? ['the rating of the PV breaker'] : [])
 		]);
 	}
-	const sum = ratings.reduce<number>((total, amps) => total + amps!, 0);
-	return answered(on, sum <= mainAmps ? 'pass' : 'fail', {
-		required: `≤ ${amount(mainAmps, 'A')} (rating of the service)`,
+	const sum = ratings.reduce<number>((total, current) => total + current!, 0);
+	return answered(on, sum <= mainCurrent ? 'pass' : 'fail', {
+		required: `≤ ${amount(mainCurrent, 'A')} (rating of the service)`,
 		found: `${amount(sum, 'A')} of PV breakers on the supply side`,
 		formula:
 			'overcurrent devices of the sources on the supply side against the rating of the service'

@@ -1,5 +1,5 @@
 import type { ModuleType, SiteRules } from '../record';
-import { coldModuleVolts } from './cold-voltage';
+import { coldModuleVoltage } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
 
 /** What is taken where nobody has said yet, degC; judgement. */
@@ -39,15 +39,15 @@ export function probableStrings(
 	row: number,
 	type: ModuleType,
 	rules: SiteRules,
-	{ count, inputs, maxVolts, windowLow, windowHigh }: InvertersSeen
+	{ count, inputs, maxVolts: maxVoltage, windowLow, windowHigh }: InvertersSeen
 ): ProbableStrings[] {
 	const lowest = rules.lowest ?? ASSUMED.lowest;
 	// Where the US table does not cover the technology a proposal may rest on its typical coefficient.
 	const cold =
-		coldModuleVolts(type, { ...rules, lowest }) ??
-		coldModuleVolts(type, { ...rules, lowest, profile: 'IEC' })!;
+		coldModuleVoltage(type, { ...rules, lowest }) ??
+		coldModuleVoltage(type, { ...rules, lowest, profile: 'IEC' })!;
 	const hot = vmpAt(type, rules.hottestCell ?? ASSUMED.hottestCell);
-	const ceiling = maxVolts ?? type.limits.systemVolts ?? 1000;
+	const ceiling = maxVoltage ?? type.limits.systemVolts ?? 1000;
 	const floor = windowLow ?? 0;
 	const middle = windowLow !== null && windowHigh !== null ? (windowLow + windowHigh) / 2 : null;
 	const lines = count * (inputs ?? 1);

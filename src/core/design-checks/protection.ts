@@ -1,5 +1,5 @@
 import { type ArrayRecord, parallelStrings, type PartOf, partsOf, stringGroups } from '../record';
-import { coldStringVolts } from './cold-voltage';
+import { coldStringVoltage } from './cold-voltage';
 import { designIscSum } from './current-limits';
 import { earthingConductorArea, IEC_EARTHING_AREA } from './equipment-earthing';
 import { rapidShutdownDuty } from '../profiles';
@@ -66,21 +66,21 @@ function coldest(record: ArrayRecord): {
 } {
 	const groups = stringGroups(record);
 	if (groups.length === 0) return { volts: null, stc: null };
-	const volts = groups.map(({ types }) =>
+	const voltage = groups.map(({ types }) =>
 		types === null
 			? null
-			: coldStringVolts(
+			: coldStringVoltage(
 					types.map(({ id }) => id),
 					record.moduleTypes,
 					record.rules
 				)
 	);
 	const stc = groups.map(
-		({ types }) => types && types.reduce((sum, { plate }) => sum + plate.voc, 0)
+		({ types }) => types && types.reduce((sum, { plate: nameplate }) => sum + nameplate.voc, 0)
 	);
 	const highest = (figures: readonly (number | null)[]) =>
 		figures.includes(null) ? null : Math.max(...figures.map((figure) => figure!));
-	return { volts: highest(volts), stc: highest(stc) };
+	return { volts: highest(voltage), stc: highest(stc) };
 }
 
 const ARC_FAULT_FROM = 80;
@@ -160,7 +160,7 @@ const SPD_FACTOR = 1.2;
 
 function surgeChecks(record: ArrayRecord): Check[] {
 	const us = record.rules.profile === 'US';
-	const { volts, stc } = coldest(record);
+	const { volts: voltage, stc } = coldest(record);
 	return partsOf(record.parts, 'surge')
 		.filter(({ specs }) => specs.side === 'DC')
 		.map((part) => {
@@ -175,8 +175,8 @@ function surgeChecks(record: ArrayRecord): Check[] {
 					: 'IEC 61643-32 and IEC 60364-7-712: Ucpv ≥ 1.2 × Voc at STC; not verified',
 				at: { kind: 'part', id: part.id }
 			};
-			const { ratedVolts, window } = part.specs;
-			const found = `${ratedVolts === null ? 'rating not recorded' : amount(ratedVolts, 'V')}${window === null || window === 'none' ? '' : `, state window ${window}`}`;
+			const { ratedVolts: ratedVoltage, window } = part.specs;
+			const found = `${ratedVoltage === null ? 'rating not recorded' : amount(ratedVoltage, 'V')}${window === null || window === 'none' ? '' : `, state window ${window}`}`;
 			if (window === 'spent') {
 				return answered(base, 'fail', {
 					required: 'state window good',
@@ -184,27 +184,27 @@ function surgeChecks(record: ArrayRecord): Check[] {
 					remark: 'A spent device protects nothing: replace it.'
 				});
 			}
-			if (ratedVolts === null || volts === null || stc === null) {
+			if (ratedVoltage === null || voltage === null || stc === null) {
 				return notAssessed(
 					base,
 					[
-						...(ratedVolts === null ? [`the rated voltage of ${part.mark}`] : []),
+						...(ratedVoltage === null ? [`the rated voltage of ${part.mark}`] : []),
 						...(stc === null
 							? ['the module’s nameplate']
-							: volts === null
+							: voltage === null
 								? ['the lowest air temperature']
 								: [])
 					],
 					{ found }
 				);
 			}
-			const least = us ? volts : Math.max(SPD_FACTOR * stc, volts);
-			return answered(base, ratedVolts >= least ? 'pass' : 'fail', {
+			const least = us ? voltage : Math.max(SPD_FACTOR * stc, voltage);
+			return answered(base, ratedVoltage >= least ? 'pass' : 'fail', {
 				required: `≥ ${amount(least, 'V')}`,
 				found,
 				inputs: [
 					['Voc of the longest string at STC', amount(stc, 'V')],
-					['cold', amount(volts, 'V')]
+					['cold', amount(voltage, 'V')]
 				],
 				formula: us ? 'cold Voc of the strings' : '1.2 × Voc at STC, and the cold Voc'
 			});

@@ -8,7 +8,7 @@ import {
 	stringGroups,
 	type Structure
 } from '../record';
-import { coldFactor, coldStringVolts } from './cold-voltage';
+import { coldFactor, coldStringVoltage } from './cold-voltage';
 import { vmpAt } from './hot-voltage';
 import { INSULATION, insulationRow } from '../profiles';
 import {
@@ -35,7 +35,7 @@ export function voltageChecks(record: ArrayRecord): Check[] {
 function coldOf(record: ArrayRecord, { types }: StringGroup): number | null {
 	return (
 		types &&
-		coldStringVolts(
+		coldStringVoltage(
 			types.map(({ id }) => id),
 			record.moduleTypes,
 			record.rules
@@ -83,10 +83,10 @@ function coldCheck(record: ArrayRecord, group: StringGroup): Check {
 			? [`the maximum DC voltage of ${end.mark}`]
 			: [])
 	];
-	const volts = coldOf(record, group);
-	if (volts === null || !cold || !types)
+	const voltage = coldOf(record, group);
+	if (voltage === null || !cold || !types)
 		return notAssessed(base, missing.length > 0 ? missing : unknownLimits);
-	const found = `${amount(volts, 'V')} cold (${types.length} in series)`;
+	const found = `${amount(voltage, 'V')} cold (${types.length} in series)`;
 	if (!Number.isFinite(lowest)) return notAssessed(base, unknownLimits, { found });
 	const [first] = types;
 	const most = Math.floor(lowest / (cold.factor * first!.plate.voc));
@@ -108,7 +108,7 @@ function coldCheck(record: ArrayRecord, group: StringGroup): Check {
 		formula: `${cold.formula}, times the modules in series`
 	} as const;
 	const counted = `At most ${most} modules of this type in series; the nameplate’s Voc alone would give ${naive}, which ignores the cold.`;
-	if (volts > lowest) return answered(base, 'fail', { ...answer, remark: counted });
+	if (voltage > lowest) return answered(base, 'fail', { ...answer, remark: counted });
 	// A limit that nobody recorded may be the lower one.
 	if (unknownLimits.length > 0)
 		return notAssessed(base, unknownLimits, { ...answer, remark: counted });
@@ -123,7 +123,7 @@ function structureLimit(
 	structure: Structure,
 	us: boolean
 ): { readonly sure: number; readonly perhaps: number } {
-	const both = (volts: number) => ({ sure: volts, perhaps: volts });
+	const both = (voltage: number) => ({ sure: voltage, perhaps: voltage });
 	if (structure === 'ground') return both(1500);
 	if (!us) return both(1000);
 	if (structure === 'dwelling') return both(600);
@@ -147,20 +147,20 @@ function buildingCheck(record: ArrayRecord, group: StringGroup): Check {
 			: 'IEC 60364-7-712 and 62548-1: 1000 V DC on buildings, 1500 V elsewhere; not verified',
 		at: PLACES.site
 	};
-	const volts = coldOf(record, group);
+	const voltage = coldOf(record, group);
 	const { structure } = record.rules;
-	if (volts === null) return notAssessed(base, missingForCold(record, group));
-	const found = `${amount(volts, 'V')} cold`;
+	if (voltage === null) return notAssessed(base, missingForCold(record, group));
+	const found = `${amount(voltage, 'V')} cold`;
 	if (structure === null) {
-		if (volts <= 1500) return notAssessed(base, ['the structure the array is on'], { found });
+		if (voltage <= 1500) return notAssessed(base, ['the structure the array is on'], { found });
 		return answered(base, 'fail', { required: `≤ ${amount(1500, 'V')}`, found });
 	}
 	const { sure, perhaps } = structureLimit(structure, us);
 	const formula = 'cold Voc of the string against the limit of the structure';
-	if (volts <= sure) {
+	if (voltage <= sure) {
 		return answered(base, 'pass', { required: `≤ ${amount(sure, 'V')}`, found, formula });
 	}
-	if (volts > perhaps) {
+	if (voltage > perhaps) {
 		return answered(base, 'fail', { required: `≤ ${amount(perhaps, 'V')}`, found, formula });
 	}
 	return notAssessed(base, ['whether the building is a one- or two-family dwelling'], {
@@ -191,20 +191,20 @@ function ratingChecks(record: ArrayRecord, groups: readonly StringGroup[]): Chec
 			at: { kind: 'part', id: part.id }
 		};
 		const voltages = through.map((group) => coldOf(record, group));
-		const { ratedVolts } = part.specs;
-		if (voltages.includes(null) || ratedVolts === null) {
+		const { ratedVolts: ratedVoltage } = part.specs;
+		if (voltages.includes(null) || ratedVoltage === null) {
 			return [
 				notAssessed(base, [
 					...new Set(through.flatMap((group) => missingForCold(record, group))),
-					...(ratedVolts === null ? [`the rated DC voltage of ${part.mark}`] : [])
+					...(ratedVoltage === null ? [`the rated DC voltage of ${part.mark}`] : [])
 				])
 			];
 		}
-		const highest = Math.max(...voltages.map((volts) => volts!));
+		const highest = Math.max(...voltages.map((voltage) => voltage!));
 		return [
-			answered(base, ratedVolts >= highest ? 'pass' : 'fail', {
+			answered(base, ratedVoltage >= highest ? 'pass' : 'fail', {
 				required: `≥ ${amount(highest, 'V')} DC`,
-				found: `${amount(ratedVolts, 'V')} DC`,
+				found: `${amount(ratedVoltage, 'V')} DC`,
 				inputs: [['highest cold Voc of its strings', amount(highest, 'V')]],
 				formula: 'rated voltage at or above the cold Voc of the strings through it'
 			})
@@ -235,7 +235,7 @@ function windowChecks(record: ArrayRecord, { strings, types, end }: StringGroup)
 		];
 	}
 	const sum = (cellTemperature: number) =>
-		types.reduce((volts, type) => volts + vmpAt(type, cellTemperature), 0);
+		types.reduce((voltage, type) => voltage + vmpAt(type, cellTemperature), 0);
 	const hot = sum(hottestCell);
 	const cold = lowest === null ? null : sum(lowest);
 	const answer = {
@@ -301,21 +301,21 @@ function insulationCheck({ strings, types }: StringGroup): Check {
 		at: PLACES.strings
 	};
 	if (!types) return notAssessed(base, ['the module’s nameplate']);
-	const stc = types.reduce((sum, { plate }) => sum + plate.voc, 0);
-	const { testVolts, least } = insulationRow(stc);
-	const limits = types.flatMap(({ limits: { systemVolts } }) => systemVolts ?? []);
-	const found = `test at ${testVolts} V, at least ${least} MΩ`;
+	const stc = types.reduce((sum, { plate: nameplate }) => sum + nameplate.voc, 0);
+	const { testVolts: testVoltage, least } = insulationRow(stc);
+	const limits = types.flatMap(({ limits: { systemVolts: systemVoltage } }) => systemVoltage ?? []);
+	const found = `test at ${testVoltage} V, at least ${least} MΩ`;
 	if (limits.length < types.length) {
 		return notAssessed(base, ['the module’s maximum system voltage'], { found });
 	}
 	const most = Math.min(...limits);
-	return answered(base, testVolts <= most ? 'pass' : 'fail', {
+	return answered(base, testVoltage <= most ? 'pass' : 'fail', {
 		required: `test voltage ≤ ${amount(most, 'V')} (module’s maximum system voltage)`,
 		found,
 		inputs: [['Voc of the string at STC × 1.25', amount(stc * 1.25, 'V')]],
 		formula: 'row of the table for Voc at STC × 1.25',
 		remark:
-			testVolts <= most
+			testVoltage <= most
 				? ''
 				: 'Test at the module’s maximum system voltage at most, and state the voltage used.'
 	});

@@ -62,9 +62,11 @@ describe('causes', () => {
 		const soiling = lineOf({ B3: { code: 'soiling', near: 0.16 } }, 'B3', { quantities });
 		expect(soiling.members[0].code).toBe('soiling');
 		expect(codes(soiling)).not.toContain('connector-resistive');
-		const joint = lineOf({ B3: { code: 'connector-resistive', near: 10 } }, 'B3', { quantities });
-		expect(codes(joint)).toContain('connector-resistive');
-		expect(codes(joint)).not.toContain('soiling');
+		const connector = lineOf({ B3: { code: 'connector-resistive', near: 10 } }, 'B3', {
+			quantities
+		});
+		expect(codes(connector)).toContain('connector-resistive');
+		expect(codes(connector)).not.toContain('soiling');
 	});
 
 	it('finds several faults in different strings at once', () => {

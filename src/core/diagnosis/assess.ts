@@ -198,12 +198,12 @@ function proposedTests(
 ): ProposedTest[] {
 	const standing = findCurrentReadings(visit);
 	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => {
-		const atVolts = (id: string) => {
+		const atVoltage = (id: string) => {
 			const input = record.strings.find((string) => string.id === id)?.input ?? null;
 			return input === null ? null : (inputs.get(input)?.best ?? null);
 		};
 		return [
-			...nextTests({ record, posterior, standing, atVolts }),
+			...nextTests({ record, posterior, standing, atVolts: atVoltage }),
 			...scopeTests(record, posterior, scopes, standing),
 			...sharedTests(record, posterior, standing)
 		];
@@ -250,6 +250,6 @@ function moduleNow(
 		conditions.irradiance.value,
 		conditions.cellTemperature.value
 	);
-	const { volts, amps } = maximumPowerPoint(module);
-	return { volts: openCircuitVoltage(module), watts: volts * amps };
+	const { volts: voltage, amps: current } = maximumPowerPoint(module);
+	return { volts: openCircuitVoltage(module), watts: voltage * current };
 }

@@ -3,8 +3,8 @@ import {
 	moduleAtShift,
 	modulesAtShift,
 	type PeerGroup,
-	runningVolts,
-	standbyVolts,
+	runningVoltage,
+	standbyVoltage,
 	stringAtConditions,
 	trackedVoltages
 } from '../expectation';
@@ -32,7 +32,7 @@ const PLAUSIBLE = { least: 0.5, most: 1.04 };
 const ASSUMED_UNCERTAINTY = 0.035;
 
 /** Volts of each input as read while it ran, and whether they can be believed. */
-export interface InputVolts {
+export interface InputVoltage {
 	readonly read: number;
 	readonly believed: boolean;
 	/** Volts of most of its strings at their maximum and open, V. */
@@ -41,10 +41,10 @@ export interface InputVolts {
 }
 
 /** The volts of every input of a group, by its name. */
-export function inputVolts(
+export function inputVoltage(
 	group: PeerGroup,
 	standing: ReadonlyMap<string, Reading>
-): Map<string, InputVolts> {
+): Map<string, InputVoltage> {
 	const { shift } = group.estimates[0];
 	const module = moduleAtShift(group, shift);
 	const modules = modulesAtShift(group, shift);
@@ -55,19 +55,19 @@ export function inputVolts(
 			inputs.set(string.input, [...(inputs.get(string.input) ?? []), string]);
 		}
 	}
-	const found = new Map<string, InputVolts>();
+	const found = new Map<string, InputVoltage>();
 	for (const [input, strings] of inputs) {
-		const volts = strings.flatMap(
+		const voltage = strings.flatMap(
 			({ id }) => standing.get(stringKey(id, 'operating-current'))?.atVolts ?? []
 		);
-		if (volts.length === 0) continue;
+		if (voltage.length === 0) continue;
 		const [middle] = [...strings]
 			.sort((a, b) => a.moduleCount - b.moduleCount)
 			.slice(strings.length >> 1);
-		const best = runningVolts(stringAtConditions(middle!, group.model, modules), peak);
+		const best = runningVoltage(stringAtConditions(middle!, group.model, modules), peak);
 		const each = openCircuitVoltage(module);
 		const most = each * Math.max(...strings.map(({ moduleCount }) => moduleCount));
-		const read = median(volts);
+		const read = median(voltage);
 		found.set(input, {
 			read,
 			best,
@@ -87,7 +87,7 @@ function hereOf(record: ArrayRecord, group: PeerGroup, string: StringRecord): Co
 		moduleVolts: openCircuitVoltage(module),
 		moduleAmps: shortCircuitCurrent(module),
 		running: maximumPowerPoint(module).amps,
-		deviceVolts: standbyVolts(record, string)?.each ?? 0,
+		deviceVolts: standbyVoltage(record, string)?.each ?? 0,
 		fuseRating: fuseInCircuit(string)?.rating ?? null
 	};
 }
@@ -100,7 +100,7 @@ export interface CaseBasis {
 	readonly groups: readonly PeerGroup[];
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly rates: FaultRates;
-	readonly inputs: ReadonlyMap<string, InputVolts>;
+	readonly inputs: ReadonlyMap<string, InputVoltage>;
 	/** All takes of a place, by key. */
 	readonly takes: (key: string) => readonly Reading[];
 }
@@ -120,10 +120,10 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 		const readings = STRING_QUANTITIES.flatMap((quantity): JudgedReading[] => {
 			const item = group.shared.get(stringKey(string.id, quantity));
 			if (!item) return [];
-			const { atVolts } = item.reading;
+			const { atVolts: atVoltage } = item.reading;
 			const repeated = repeatedMistake(item.reading, takes(stringKey(string.id, quantity)));
 			const input = string.input === null ? undefined : inputs.get(string.input);
-			return atVolts !== null && input && !input.believed
+			return atVoltage !== null && input && !input.believed
 				? [
 						{
 							item,
@@ -132,11 +132,11 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 							repeated
 						}
 					]
-				: [{ item, atVolts, voltageUncertainty: 0, repeated }];
+				: [{ item, atVolts: atVoltage, voltageUncertainty: 0, repeated }];
 		});
 		const read = new Set<Quantity>(own.map(({ quantity }) => quantity));
 		const here = hereOf(record, group, string);
-		const ratio = oddVoltsRatio(group, string);
+		const ratio = oddVoltageRatio(group, string);
 		return {
 			string,
 			type: group.model.type,
@@ -156,7 +156,7 @@ const ODD = 3;
 const OTHER_TYPE = { least: 0.6, most: 1.6 };
 
 /** Open-circuit voltage of a string over that of a healthy one; null where it is as expected or not read. */
-function oddVoltsRatio(group: PeerGroup, string: StringRecord): number | null {
+function oddVoltageRatio(group: PeerGroup, string: StringRecord): number | null {
 	const item = group.shared.get(stringKey(string.id, 'open-circuit-voltage'));
 	if (!item) return null;
 	const expected = item.at(group.estimates[0].shift);

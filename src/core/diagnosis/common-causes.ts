@@ -68,19 +68,25 @@ export function logSharedPriors(
 	uncertainty: SharedUncertainty,
 	{ cleaningGain, againstConditions }: SharedEvidence = NOTHING_ELSE
 ): Readonly<Record<SharedCause, number>> {
-	const heat = logNormalDensity(shift.heat, uncertainty.heat);
+	const cellTemperature = logNormalDensity(shift.heat, uncertainty.heat);
 	const soiling = COMMON_SOILING.reduce((sum, { loss, share }) => {
 		// Between two losses of the list the soiling may lie anywhere: the width covers the gap.
 		const width = Math.hypot(uncertainty.light, 0.25 * loss);
 		return sum + share * Math.exp(logNormalDensity(shift.light - Math.log(1 - loss), width));
 	}, 1e-300);
-	const light = logNormalDensity(shift.light, uncertainty.light);
-	const otherLight = logNormalDensity(shift.light, Math.hypot(WRONG_BY.light, uncertainty.light));
-	const otherHeat = logNormalDensity(shift.heat, Math.hypot(WRONG_BY.heat, uncertainty.heat));
-	const elsewhere = otherLight + otherHeat;
+	const irradiance = logNormalDensity(shift.light, uncertainty.light);
+	const otherIrradiance = logNormalDensity(
+		shift.light,
+		Math.hypot(WRONG_BY.light, uncertainty.light)
+	);
+	const otherTemperature = logNormalDensity(
+		shift.heat,
+		Math.hypot(WRONG_BY.heat, uncertainty.heat)
+	);
+	const elsewhere = otherIrradiance + otherTemperature;
 	const wrong = logSum([
-		Math.log(WRONG_ONES.light) + otherLight + heat,
-		Math.log(WRONG_ONES.heat) + light + otherHeat,
+		Math.log(WRONG_ONES.light) + otherIrradiance + cellTemperature,
+		Math.log(WRONG_ONES.heat) + irradiance + otherTemperature,
 		Math.log(WRONG_ONES.both) + elsewhere
 	]);
 	const cleaned = (dirty: boolean) => {
@@ -89,8 +95,8 @@ export function logSharedPriors(
 		return logNormalDensity(cleaningGain - value, sigma);
 	};
 	return {
-		'as-stated': cleaned(false) + Math.log(PRIOR['as-stated']) + light + heat,
-		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(soiling) + heat,
+		'as-stated': cleaned(false) + Math.log(PRIOR['as-stated']) + irradiance + cellTemperature,
+		soiling: cleaned(true) + Math.log(PRIOR.soiling) + Math.log(soiling) + cellTemperature,
 		'conditions-wrong':
 			cleaned(false) + againstConditions + Math.log(PRIOR['conditions-wrong']) + wrong,
 		'record-wrong': cleaned(false) + Math.log(PRIOR['record-wrong']) + elsewhere

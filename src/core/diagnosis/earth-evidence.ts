@@ -36,7 +36,10 @@ const SOUND_PLACES = Array.from({ length: 12 }, (_, i) => (i + 0.5) / 12);
 const FAULTS = [
 	{ ohms: 1e3, share: 0.6 },
 	{ ohms: 3e4, share: 0.12 },
-	...[1e5, 2e5, 3e5, 4.2e5, 5.5e5, 7e5, 8.5e5, 1e6].map((ohms) => ({ ohms, share: 0.035 }))
+	...[1e5, 2e5, 3e5, 4.2e5, 5.5e5, 7e5, 8.5e5, 1e6].map((resistance) => ({
+		ohms: resistance,
+		share: 0.035
+	}))
 ];
 /** Beyond the poles by this share of the string's voltage no leak puts a reading. */
 const IMPOSSIBLE = 0.04;
@@ -52,12 +55,17 @@ const SHARE_UNCERTAINTY = 0.006;
  * @param volts open-circuit volts of the string, V
  * @param modules number of modules
  */
-export function earthDensities(read: EarthReading, volts: number, modules: number): EarthDensities {
-	const scale = Math.max(volts, 1);
-	const faulty = Array.from({ length: modules + 1 }, (_, joint) =>
+export function earthDensities(
+	read: EarthReading,
+	voltage: number,
+	modules: number
+): EarthDensities {
+	const scale = Math.max(voltage, 1);
+	const faulty = Array.from({ length: modules + 1 }, (_, connector) =>
 		FAULTS.reduce(
-			(total, { ohms, share }) =>
-				total + share * densityAt(read, joint / modules, ohms, SHARE_UNCERTAINTY, scale).density,
+			(total, { ohms: resistance, share }) =>
+				total +
+				share * densityAt(read, connector / modules, resistance, SHARE_UNCERTAINTY, scale).density,
 			0
 		)
 	);
@@ -90,11 +98,11 @@ function healthyDensity(read: EarthReading, scale: number) {
 		value !== null && (value < -IMPOSSIBLE * scale || value > (1 + IMPOSSIBLE) * scale);
 	const [oddUp, oddDown] = [impossible(read.positive), impossible(negated(read.negative))];
 	let [sum, positive, negative] = [0, 0, 0];
-	for (const ohms of SOUND_LEAKS) {
+	for (const resistance of SOUND_LEAKS) {
 		for (const share of SOUND_PLACES) {
-			const seen = METER_RESISTANCE / (METER_RESISTANCE + ohms);
+			const seen = METER_RESISTANCE / (METER_RESISTANCE + resistance);
 			// The width covers what lies between two points of the grid.
-			const one = densityAt(read, share, ohms, 0.03 * seen + 0.004, scale);
+			const one = densityAt(read, share, resistance, 0.03 * seen + 0.004, scale);
 			sum += one.density;
 			positive += one.density * one.positive;
 			negative += one.density * one.negative;
@@ -113,11 +121,11 @@ function healthyDensity(read: EarthReading, scale: number) {
 function densityAt(
 	{ positive, negative }: EarthReading,
 	share: number,
-	ohms: number,
+	resistance: number,
 	uncertainty: number,
 	scale: number
 ) {
-	const seen = (METER_RESISTANCE / (METER_RESISTANCE + ohms)) * scale;
+	const seen = (METER_RESISTANCE / (METER_RESISTANCE + resistance)) * scale;
 	const one = (measured: number | null, value: number) => {
 		if (measured === null) return { density: 1, wrong: 0 };
 		const predicted = { value, sigma: Math.hypot(uncertainty * scale, 0.5), scale };

@@ -33,33 +33,33 @@ const suspect = (code: StringFaultCode, at: number, size?: number): Suspect => {
 };
 const predicted = (place: Place, quantity: Quantity, of: Suspect | null) =>
 	predictAt({ place, quantity, state: usualState(quantity) }, of, here)!.value!;
-const stretch = (from: number, to: number): Place => ({
+const segment = (from: number, to: number): Place => ({
 	kind: 'stretch',
 	string: string.id,
 	from,
 	to
 });
-const module = (number: number, section: number | null = null): Place => ({
+const module = (number: number, substring: number | null = null): Place => ({
 	kind: 'module',
 	string: string.id,
 	module: number,
-	section
+	section: substring
 });
 
 describe('what a reading at one place would show', () => {
 	it('is nothing where the break lies inside the stretch, and all of it elsewhere', () => {
 		const broken = suspect('connector-open', 4);
-		expect(predicted(stretch(0, 6), 'stretch-voltage', broken)).toBe(0);
-		expect(predicted(stretch(6, 12), 'stretch-voltage', broken)).toBeCloseTo(6 * 38, 9);
+		expect(predicted(segment(0, 6), 'stretch-voltage', broken)).toBe(0);
+		expect(predicted(segment(6, 12), 'stretch-voltage', broken)).toBeCloseTo(6 * 38, 9);
 		// Parted at the bad joint itself, both halves give their volts.
-		expect(predicted(stretch(0, 4), 'stretch-voltage', broken)).toBeCloseTo(4 * 38, 9);
-		expect(predicted(stretch(4, 12), 'stretch-voltage', broken)).toBeCloseTo(8 * 38, 9);
+		expect(predicted(segment(0, 4), 'stretch-voltage', broken)).toBeCloseTo(4 * 38, 9);
+		expect(predicted(segment(4, 12), 'stretch-voltage', broken)).toBeCloseTo(8 * 38, 9);
 		// The home runs belong to the outer stretches.
-		expect(predicted(stretch(0, 3), 'stretch-voltage', suspect('connector-open', 0))).toBe(0);
+		expect(predicted(segment(0, 3), 'stretch-voltage', suspect('connector-open', 0))).toBe(0);
 	});
 
 	it('lacks what the faulty part does not give', () => {
-		const within = (of: Suspect) => predicted(stretch(0, 12), 'stretch-voltage', of) / 38;
+		const within = (of: Suspect) => predicted(segment(0, 12), 'stretch-voltage', of) / 38;
 		expect(within(suspect('bypass-diode-shorted', 3 * 5 + 1))).toBeCloseTo(12 - 1 / 3, 9);
 		expect(within(suspect('module-shorted', 2))).toBeCloseTo(11, 9);
 		expect(within(suspect('module-reversed', 2))).toBeCloseTo(10, 9);
@@ -127,19 +127,19 @@ describe('poles to earth', () => {
 			fc.property(
 				fc.integer({ min: 0, max: 12 }),
 				fc.double({ min: 2.5, max: 4.6, noNaN: true }),
-				(joint, tens) => {
+				(connector, tens) => {
 					const seen = 1e7 / (1e7 + 10 ** tens);
-					const volts = 450;
+					const voltage = 450;
 					const { sound, faulty } = earthDensities(
 						{
-							positive: (1 - joint / 12) * seen * volts,
-							negative: (-joint / 12) * seen * volts
+							positive: (1 - connector / 12) * seen * voltage,
+							negative: (-connector / 12) * seen * voltage
 						},
-						volts,
+						voltage,
 						12
 					);
-					expect(faulty.indexOf(Math.max(...faulty))).toBe(joint);
-					expect(faulty[joint]!).toBeGreaterThan(20 * sound);
+					expect(faulty.indexOf(Math.max(...faulty))).toBe(connector);
+					expect(faulty[connector]!).toBeGreaterThan(20 * sound);
 				}
 			)
 		);
@@ -150,7 +150,7 @@ describe('poles to earth', () => {
 
 describe('places', () => {
 	it('are narrowed by a reading to where it leaves room', () => {
-		const readings = [readingAt(stretch(0, 6), 'stretch-voltage', 0.2)];
+		const readings = [readingAt(segment(0, 6), 'stretch-voltage', 0.2)];
 		const fault = faultOf('connector-open');
 		const one = { faults: [{ fault, severity: fault.severities[0] }], prior: 1 };
 		const { at } = weighLocated(

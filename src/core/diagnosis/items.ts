@@ -37,21 +37,21 @@ export function itemsOf(
 		return index;
 	};
 	const items = cases.map((one) => {
-		const { string, classes, readings, voltsRatio, tracked } = one;
+		const { string, classes, readings, voltsRatio: voltageRatio, tracked } = one;
 		const alone = aloneOnTracker(one);
-		const build = (atVolts: number | null) =>
-			`${tableKey({ string }, atVolts)}/${classes.length}/${voltsRatio ?? ''}/${alone}`;
-		const own = readings.map(({ item, atVolts, voltageUncertainty, repeated }): Item => {
+		const build = (atVoltage: number | null) =>
+			`${tableKey({ string }, atVoltage)}/${classes.length}/${voltageRatio ?? ''}/${alone}`;
+		const own = readings.map(({ item, atVolts: atVoltage, voltageUncertainty, repeated }): Item => {
 			const { quantity } = item.reading;
-			const table = tableAt(`${quantity}/${build(atVolts)}/${voltageUncertainty > 0}`, () =>
-				classTable(group, string, classes, quantity, atVolts, centre, voltageUncertainty, alone)
+			const table = tableAt(`${quantity}/${build(atVoltage)}/${voltageUncertainty > 0}`, () =>
+				classTable(group, string, classes, quantity, atVoltage, centre, voltageUncertainty, alone)
 			);
 			const { sigma, scatterUnit, atVolts: about } = tables[table]!;
 			const scatter = coarse(item.scatter);
 			return {
 				measured: item.measured,
 				table,
-				voltsOff: atVolts === null || about === null ? 0 : atVolts - about,
+				voltsOff: atVoltage === null || about === null ? 0 : atVoltage - about,
 				repeated,
 				id: item.reading.id,
 				elsewhere: 0,

@@ -16,12 +16,12 @@ const member = (
 	size: null,
 	...more
 });
-const SECTION = { severity: 'one substring', size: 1 };
+const SUBSTRING = { severity: 'one substring', size: 1 };
 
 describe('a line of the answer', () => {
 	it('has its members together, the likeliest first', () => {
 		const line = lineOf(
-			[member('section-open', 0.3, SECTION), member('bypass-diode-shorted', 0.65, SECTION)],
+			[member('section-open', 0.3, SUBSTRING), member('bypass-diode-shorted', 0.65, SUBSTRING)],
 			'A1',
 			[]
 		);
@@ -32,7 +32,7 @@ describe('a line of the answer', () => {
 
 	it('is named once it is likely, its common size said once', () => {
 		const line = lineOf(
-			[member('section-open', 0.3, SECTION), member('bypass-diode-shorted', 0.65, SECTION)],
+			[member('section-open', 0.3, SUBSTRING), member('bypass-diode-shorted', 0.65, SUBSTRING)],
 			'A1',
 			[]
 		);

@@ -47,9 +47,9 @@ describe('the supply of shutdown devices', () => {
 	});
 
 	it('has shares that make one whole, whatever is read', () => {
-		const volts = fc.double({ min: 0, max: 300, noNaN: true });
+		const voltage = fc.double({ min: 0, max: 300, noNaN: true });
 		fc.assert(
-			fc.property(fc.array(fc.option(volts), { minLength: 5, maxLength: 5 }), (values) => {
+			fc.property(fc.array(fc.option(voltage), { minLength: 5, maxLength: 5 }), (values) => {
 				const standing = new Map(
 					supply.flatMap((probe, i) => {
 						const value = values[i];

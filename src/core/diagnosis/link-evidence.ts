@@ -1,7 +1,7 @@
 import { type PartPoint, placeKey, POLES, type Reading } from '../visit';
 import { type ArrayRecord, partsOf } from '../record';
 import type { Predicted } from './evidence';
-import { CLOSED_OHMS, OPEN_OHMS } from './part-figures';
+import { CLOSED_RESISTANCE, OPEN_RESISTANCE } from './part-figures';
 import { densityOf } from './located';
 import type { ScopeLink, ScopeProbe } from './scope';
 
@@ -64,17 +64,17 @@ export function poleProbes(part: string): readonly ScopeProbe[] {
 		part,
 		point: pole,
 		quantity: 'pole-resistance',
-		predicted: (broken) => (broken === pole ? OPEN_OHMS : CLOSED_OHMS)
+		predicted: (broken) => (broken === pole ? OPEN_RESISTANCE : CLOSED_RESISTANCE)
 	}));
 }
 
-const volts = (value: number, share: number, scale: number): Predicted => ({
+const voltage = (value: number, share: number, scale: number): Predicted => ({
 	value,
 	sigma: share * value,
 	scale
 });
 /** Line to neutral or line to line, anywhere: 120 to 480 V. */
-const AC_FED = volts(240, 0.35, 600);
+const AC_FED = voltage(240, 0.35, 600);
 const LAMP_ON: Predicted = { value: 1, sigma: 0.15, scale: 1 };
 
 /** The transmitter's supply, from its breaker to the signal on the strings. */
@@ -93,7 +93,7 @@ export function supplyProbes({ parts }: Pick<ArrayRecord, 'parts'>): readonly Sc
 			point: 'low-voltage',
 			quantity: 'dc-voltage',
 			link: 'low-voltage',
-			fed: volts(specs.supplyVolts ?? 18, specs.supplyVolts === null ? 0.4 : 0.15, 60)
+			fed: voltage(specs.supplyVolts ?? 18, specs.supplyVolts === null ? 0.4 : 0.15, 60)
 		},
 		{ part, point: 'lamp', quantity: 'lamp', link: 'lamp', fed: LAMP_ON },
 		{ part, point: 'signal', quantity: 'lamp', link: 'signal', fed: LAMP_ON }

@@ -5,8 +5,8 @@ import type { Predicted } from './evidence';
 /** A diode tester's figure where nothing conducts. */
 export const OVER_RANGE = DIODE_OVER_RANGE;
 /** Ohms on the logarithmic scale: contacts of a whole fuse, a pole or a joint, and an open one. */
-export const CLOSED_OHMS = { value: Math.log10(0.15), sigma: 0.35, scale: 6 };
-export const OPEN_OHMS = { value: 7, sigma: 1.2, scale: 6 };
+export const CLOSED_RESISTANCE = { value: Math.log10(0.15), sigma: 0.35, scale: 6 };
+export const OPEN_RESISTANCE = { value: 7, sigma: 1.2, scale: 6 };
 
 /** What a figure is predicted to be. */
 export const figure = (value: number, sigma: number, scale: number): Predicted => ({

@@ -35,8 +35,8 @@ describe('the posterior', () => {
 	});
 
 	it('gives what all strings share all of its chances', () => {
-		for (const lightFactor of [0.7, 1, 1.25]) {
-			const { shared } = posteriorOf({ lightFactor });
+		for (const irradianceFactor of [0.7, 1, 1.25]) {
+			const { shared } = posteriorOf({ lightFactor: irradianceFactor });
 			// Points of next to no weight are left out of the averages.
 			expect(Object.values(shared).reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 5);
 		}

@@ -6,7 +6,7 @@ import { figure, OVER_RANGE } from './part-figures';
 import type { Suspect } from './suspect';
 
 /** Section of a suspect that sits in one, as [module, section] from 0; null otherwise. */
-function sectionOf(
+function substringOf(
 	{ fault, at }: Suspect,
 	{ type }: ConditionsAtString
 ): readonly [number, number] | null {
@@ -22,18 +22,18 @@ export function predictAtModule(
 	suspect: Suspect | null,
 	here: ConditionsAtString
 ): Predicted | null {
-	const { moduleVolts: v, moduleAmps, type, string } = here;
+	const { moduleVolts: v, moduleAmps: moduleCurrent, type, string } = here;
 	const code = suspect?.fault.code ?? null;
 	const size = suspect?.severity.size ?? 0;
 	const module = reading.place.module - 1;
-	const section = (reading.place.section ?? 1) - 1;
-	const inSection = suspect && sectionOf(suspect, here);
+	const substring = (reading.place.section ?? 1) - 1;
+	const inSubstring = suspect && substringOf(suspect, here);
 	const hit =
-		inSection !== null &&
-		inSection[0] === module &&
-		spansSection(inSection[1], size, section, type.plate.sections);
+		inSubstring !== null &&
+		inSubstring[0] === module &&
+		spansSubstring(inSubstring[1], size, substring, type.plate.sections);
 	const onModule = suspect?.fault.spread === 'module' && suspect.at === module;
-	const sectionVolts = v / type.plate.sections;
+	const substringVoltage = v / type.plate.sections;
 	switch (reading.quantity) {
 		case 'open-circuit-voltage': {
 			if (string.devices !== null && heldDown(suspect, module, here))
@@ -50,15 +50,19 @@ export function predictAtModule(
 			const aged = onModule && code === 'module-degraded';
 			const dirty = code === 'soiling';
 			const lost = aged || dirty ? size : 0;
-			return figure(moduleAmps * (1 - lost), 0.025 * moduleAmps, 1.3 * moduleAmps);
+			return figure(moduleCurrent * (1 - lost), 0.025 * moduleCurrent, 1.3 * moduleCurrent);
 		}
 		case 'section-voltage': {
 			const running = reading.state !== null && isRunning(reading.state);
-			if (hit && code === 'section-open' && running) return figure(-0.5, 0.15, sectionVolts);
-			if (hit && code === 'bypass-diode-shorted') return figure(0, 0.08, sectionVolts);
-			if (hit && code === 'section-open') return figure(0, 0.08, sectionVolts);
+			if (hit && code === 'section-open' && running) return figure(-0.5, 0.15, substringVoltage);
+			if (hit && code === 'bypass-diode-shorted') return figure(0, 0.08, substringVoltage);
+			if (hit && code === 'section-open') return figure(0, 0.08, substringVoltage);
 			const share = running ? 0.82 : 1;
-			return figure(share * sectionVolts, (running ? 0.08 : 0.03) * sectionVolts, sectionVolts);
+			return figure(
+				share * substringVoltage,
+				(running ? 0.08 : 0.03) * substringVoltage,
+				substringVoltage
+			);
 		}
 		case 'diode-forward':
 			if (hit && code === 'bypass-diode-shorted') return figure(0.02, 0.03, 10);
@@ -70,10 +74,10 @@ export function predictAtModule(
 				? figure(0.02, 0.03, 10)
 				: figure(OVER_RANGE, 0.5, 10);
 		case 'cover-current': {
-			const amps = here.running;
+			const current = here.running;
 			return hit && code === 'bypass-diode-open'
-				? figure(0.08 * amps, 0.08 * amps, 1.3 * amps)
-				: figure(0.98 * amps, 0.04 * amps, 1.3 * amps);
+				? figure(0.08 * current, 0.08 * current, 1.3 * current)
+				: figure(0.98 * current, 0.04 * current, 1.3 * current);
 		}
 		case 'label-power': {
 			const ratio =
@@ -87,6 +91,6 @@ export function predictAtModule(
 }
 
 /** Faults of several sections start at one and go on with the next, round the module. */
-function spansSection(first: number, size: number, section: number, of: number): boolean {
-	return (section - first + of) % of < Math.max(1, size);
+function spansSubstring(first: number, size: number, substring: number, of: number): boolean {
+	return (substring - first + of) % of < Math.max(1, size);
 }

@@ -3,7 +3,7 @@ import type { Predicted } from './evidence';
 import { predictAtModule } from './predict-at-module';
 import type { ConditionsAtString } from './here';
 import { heldDown, moduleShare } from './module-share';
-import { CLOSED_OHMS, figure, OPEN_OHMS, OVER_RANGE } from './part-figures';
+import { CLOSED_RESISTANCE, figure, OPEN_RESISTANCE, OVER_RANGE } from './part-figures';
 import type { Suspect } from './suspect';
 
 /**
@@ -75,7 +75,7 @@ export function predictAt(
 				return hot ? figure(24, 7.5, 100) : figure(0, 1.5, 100);
 			}
 			if (quantity !== 'joint-resistance') return null;
-			if (here && code === 'connector-open') return OPEN_OHMS;
+			if (here && code === 'connector-open') return OPEN_RESISTANCE;
 			return here && code === 'connector-resistive'
 				? { value: Math.log10(Math.max(size, 0.1)), sigma: 0.25, scale: 6 }
 				: { value: Math.log10(0.05), sigma: 0.2, scale: 6 };
@@ -85,7 +85,7 @@ export function predictAt(
 				// A reversed string beside others has often blown its fuse, and often has not.
 				if (code === 'connector-reversed') return null;
 				const pole = place.pole === 'positive' ? 0 : 1;
-				return code === 'fuse-blown' && suspect?.at === pole ? OPEN_OHMS : CLOSED_OHMS;
+				return code === 'fuse-blown' && suspect?.at === pole ? OPEN_RESISTANCE : CLOSED_RESISTANCE;
 			}
 			const { fuseRating } = here;
 			if (quantity !== 'fuse-rating' || fuseRating === null) return null;

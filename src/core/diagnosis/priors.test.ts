@@ -55,8 +55,8 @@ describe('classes of a string', () => {
 
 describe('what moves all strings alike', () => {
 	const uncertainty = { light: 0.04, heat: 2.5 };
-	const shares = (light: number, heat: number) => {
-		const logs = logSharedPriors({ light, heat }, uncertainty);
+	const shares = (irradiance: number, cellTemperature: number) => {
+		const logs = logSharedPriors({ light: irradiance, heat: cellTemperature }, uncertainty);
 		const all = logSum(Object.values(logs));
 		return {
 			asStated: Math.exp(logs['as-stated'] - all),
@@ -80,8 +80,8 @@ describe('what moves all strings alike', () => {
 	});
 
 	it('is the sensor or the probe: one of them may be wrong while the other agrees', () => {
-		const odds = (light: number, heat: number) => {
-			const { wrong, asStated } = shares(light, heat);
+		const odds = (irradiance: number, cellTemperature: number) => {
+			const { wrong, asStated } = shares(irradiance, cellTemperature);
 			return wrong / asStated;
 		};
 		expect(odds(0.14, 0)).toBeGreaterThan(1);
@@ -105,10 +105,16 @@ describe('what moves all strings alike', () => {
 	it('is spread over all shifts to one', () => {
 		let sum = 0;
 		const step = { light: 0.02, heat: 1 };
-		for (let light = -2.5; light < 2; light += step.light) {
-			for (let heat = -70; heat < 70; heat += step.heat) {
+		for (let irradiance = -2.5; irradiance < 2; irradiance += step.light) {
+			for (let cellTemperature = -70; cellTemperature < 70; cellTemperature += step.heat) {
 				sum +=
-					Math.exp(logSum(Object.values(logSharedPriors({ light, heat }, uncertainty)))) *
+					Math.exp(
+						logSum(
+							Object.values(
+								logSharedPriors({ light: irradiance, heat: cellTemperature }, uncertainty)
+							)
+						)
+					) *
 					step.light *
 					step.heat;
 			}
@@ -135,12 +141,15 @@ describe('the grid over light and heat', () => {
 					const centre = { light: 0.02, heat: -3 };
 					const grid = shiftGrid([{ shift: centre, information: [ll, lh, hh], items: [] }]);
 					const norm = Math.sqrt(ll * hh - lh * lh) / (2 * Math.PI);
-					const sum = grid.reduce((total, { light, heat, logArea }) => {
-						const dl = light - centre.light;
-						const dh = heat - centre.heat;
-						const exponent = -0.5 * (ll * dl * dl + 2 * lh * dl * dh + hh * dh * dh);
-						return total + norm * Math.exp(exponent + logArea);
-					}, 0);
+					const sum = grid.reduce(
+						(total, { light: irradiance, heat: cellTemperature, logArea }) => {
+							const dl = irradiance - centre.light;
+							const dh = cellTemperature - centre.heat;
+							const exponent = -0.5 * (ll * dl * dl + 2 * lh * dl * dh + hh * dh * dh);
+							return total + norm * Math.exp(exponent + logArea);
+						},
+						0
+					);
 					expect(Math.abs(sum - 1)).toBeLessThan(1e-3);
 				}
 			)

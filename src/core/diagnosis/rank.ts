@@ -258,13 +258,13 @@ function sharedCauses({
 	cleaned
 }: RankBasis): Cause[] {
 	if (group.shared.size === 0) return [];
-	const light = Math.expm1(best.light);
-	const statedLight = `${(100 * group.uncertainty.light).toFixed(0)} %`;
+	const irradiance = Math.expm1(best.light);
+	const statedIrradiance = `${(100 * group.uncertainty.light).toFixed(0)} %`;
 	const reasons: Reason[] = [
 		{
 			readingId: null,
 			weighs: Math.abs(best.light) > group.uncertainty.light ? 'for' : 'against',
-			words: `The strings together read as if ${Math.abs(100 * light).toFixed(1)} % ${light < 0 ? 'less' : 'more'} light came in than stated and allowed for; up to about ${statedLight} is usual.`
+			words: `The strings together read as if ${Math.abs(100 * irradiance).toFixed(1)} % ${irradiance < 0 ? 'less' : 'more'} light came in than stated and allowed for; up to about ${statedIrradiance} is usual.`
 		},
 		{
 			readingId: null,

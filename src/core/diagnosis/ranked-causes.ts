@@ -1,11 +1,11 @@
 import { type EffectiveVisit, findCurrentReadings, placeKey, type Reading } from '../visit';
 import { type ArrayRecord, partsOf } from '../record';
-import { inSameLight } from '../expectation';
+import { atSameIrradiance } from '../expectation';
 import type { EquipmentPosterior } from './equipment/equipment-case';
 import { equipmentCauses } from './equipment/lines';
 import { allSound } from './equipment/sources';
 import { sideFindings } from './side-findings';
-import type { InputVolts } from './cases';
+import type { InputVoltage } from './cases';
 import type { Cause } from './cause';
 import { lineOf } from './line';
 import { trackedId } from './items';
@@ -48,7 +48,7 @@ export function rankedCauses(
 	const amongOthers = ({ group }: GroupPosterior) =>
 		traced.some(
 			({ posterior: { group: other } }) =>
-				other !== group && inSameLight(other, group) && other.shared.size > 0
+				other !== group && atSameIrradiance(other, group) && other.shared.size > 0
 		);
 	const ofGroups = traced.flatMap(({ posterior, scopes, inputs }) => [
 		...causesOf({ record, posterior, scopes, amongOthers: amongOthers(posterior), cleaned }),
@@ -60,7 +60,7 @@ export function rankedCauses(
 			acRating,
 			runs: 1 - scopeChance(scopes, posterior, STANDS_STILL)
 		}),
-		...doubtfulVolts(record, posterior, scopes, inputs, standing)
+		...doubtfulVoltage(record, posterior, scopes, inputs, standing)
 	]);
 	// What two types of module say of the one light is said once.
 	const byId = new Map<string, Cause>();
@@ -91,11 +91,11 @@ const noCurrent = (classes: readonly Weighed[]) =>
 	classes.reduce((sum, { of, probability }) => (carriesNoCurrent(of) ? sum + probability : sum), 0);
 
 /** Volts of an input that no running input has, unless what its strings share explains them. */
-function doubtfulVolts(
+function doubtfulVoltage(
 	record: ArrayRecord,
 	posterior: GroupPosterior,
 	scopes: readonly Scope[],
-	inputs: ReadonlyMap<string, InputVolts>,
+	inputs: ReadonlyMap<string, InputVoltage>,
 	standing: ReadonlyMap<string, Reading>
 ): Cause[] {
 	return [...inputs].flatMap(([input, { believed, read, best }]) => {

@@ -24,17 +24,17 @@ export function reasonsFor(
 	const isFault = weighed.of.faults.length > 0;
 	const whole = posterior.classes[0]!.of;
 	const found: { readonly reason: Reason; readonly weight: number }[] = [];
-	for (const { item, atVolts } of readings) {
+	for (const { item, atVolts: atVoltage } of readings) {
 		const { quantity, id } = item.reading;
 		const { unit } = QUANTITY_FACTS[quantity];
-		const healthy = predictUnder(whole, group, string, quantity, atVolts, best)!;
-		const under = predictUnder(weighed.of, group, string, quantity, atVolts, best);
+		const healthy = predictUnder(whole, group, string, quantity, atVoltage, best)!;
+		const under = predictUnder(weighed.of, group, string, quantity, atVoltage, best);
 		const sigma = Math.max(
-			spreadOf(group, string, quantity, atVolts, healthy),
-			under ? spreadOf(group, string, quantity, atVolts, under) : 0
+			spreadOf(group, string, quantity, atVoltage, healthy),
+			under ? spreadOf(group, string, quantity, atVoltage, under) : 0
 		);
 		const said = `${readingPlace(string.label, quantity)}: ${amount(item.measured, unit)} read${
-			atVolts === null ? '' : ` at ${amount(atVolts, 'V')}`
+			atVoltage === null ? '' : ` at ${amount(atVoltage, 'V')}`
 		}; a whole string gives ${amount(healthy.value, unit)}`;
 		const zHealthy = Math.abs(item.measured - healthy.value) / sigma;
 		if (!isFault) {

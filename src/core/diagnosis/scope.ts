@@ -10,9 +10,9 @@ import type { Predicted } from './evidence';
 export type ScopePredictions = (
 	stringIndex: number,
 	item: GroupReading,
-	atVolts: number | null,
-	light: number,
-	heat: number
+	atVoltage: number | null,
+	irradiance: number,
+	cellTemperature: number
 ) => Predicted;
 
 /** Where a scope's fault sits. */

@@ -102,15 +102,15 @@ describe('what a scope predicts', () => {
 	const of = (code: string) => scopes.find((scope) => scope.code === code)!;
 	const told = (code: string, quantity: string) => {
 		const predictions = of(code).predictReading(posterior.group, posterior.best);
-		const { item, atVolts } = posterior.strings[0]!.case.readings.find(
+		const { item, atVolts: atVoltage } = posterior.strings[0]!.case.readings.find(
 			({ item: { reading } }) => reading.quantity === quantity
 		)!;
-		return { read: item.measured, ...predictions(0, item, atVolts, 0, 0) };
+		return { read: item.measured, ...predictions(0, item, atVoltage, 0, 0) };
 	};
 
 	it('of an open disconnect is the volts of a whole string, and no current', () => {
-		const volts = told('disconnect-open', 'open-circuit-voltage');
-		expect(volts.value! / volts.read).toBeCloseTo(1, 1);
+		const voltage = told('disconnect-open', 'open-circuit-voltage');
+		expect(voltage.value! / voltage.read).toBeCloseTo(1, 1);
 		expect(told('disconnect-open', 'operating-current').value).toBe(0);
 	});
 
@@ -126,14 +126,14 @@ describe('what a scope predicts', () => {
 
 describe('volts of an input', () => {
 	/** The strings of input A without current, its volts as they were read. */
-	const stopped = (atVolts: number): Visit => ({
+	const stopped = (atVoltage: number): Visit => ({
 		...visit,
 		readings: visit.readings.map((reading) => {
 			const string = record.strings.find(
 				({ id }) => reading.place.kind === 'string' && reading.place.string === id
 			);
 			return reading.quantity === 'operating-current' && string?.input === 'A'
-				? { ...reading, value: 0, atVolts }
+				? { ...reading, value: 0, atVolts: atVoltage }
 				: reading;
 		})
 	});

@@ -1,20 +1,20 @@
 import {
 	combine,
 	type GroupReading,
-	inSameLight,
+	atSameIrradiance,
 	moduleAtShift,
 	ownUncertainty,
 	type PeerGroup,
 	type Shift,
 	STANDBY_VOLTAGE_UNCERTAINTY,
-	standbyVolts
+	standbyVoltage
 } from '../expectation';
 import { POLES, type Reading, stringKey } from '../visit';
 import { type FaultRates, rateOf } from '../faults';
 import { openCircuitVoltage } from '../module';
 import { normalDensity } from '../numerics';
 import { type ArrayRecord, partsOf, partsOnward, type StringRecord } from '../record';
-import type { InputVolts } from './cases';
+import type { InputVoltage } from './cases';
 import { spreadWith, type Predicted } from './evidence';
 import { acProbes, poleProbes, supplyProbes, weighLinks } from './link-evidence';
 import { aloneOnTracker, type StringCase } from './string-case';
@@ -31,14 +31,14 @@ export interface ScopeBasis {
 	readonly standing: ReadonlyMap<string, Reading>;
 	readonly rates: FaultRates;
 	/** Volts of the inputs that were read while they ran, by input. */
-	readonly inputs: ReadonlyMap<string, InputVolts>;
+	readonly inputs: ReadonlyMap<string, InputVoltage>;
 	/** What the inverter fed, W; null where it was not read. */
 	readonly acWatts: number | null;
 }
 
 const WHOLE = [{ faults: [], prior: 1 }] as const;
 /** A clamp's rest where no current flows, A. */
-const NO_AMPS = 0.06;
+const NO_CURRENT = 0.06;
 
 /** Every scope of a group that has strings in it. */
 export function scopesOf(basis: ScopeBasis): Scope[] {
@@ -55,17 +55,17 @@ const stopped =
 	(cases: readonly StringCase[]): Scope['predictReading'] =>
 	(group, centre) => {
 		const whole = healthyPredictions(cases, group, centre);
-		return (s, item, atVolts, light, heat) =>
+		return (s, item, atVoltage, irradiance, cellTemperature) =>
 			item.reading.quantity === 'operating-current'
 				? none(group, item)
-				: whole(s, item, atVolts, light, heat);
+				: whole(s, item, atVoltage, irradiance, cellTemperature);
 	};
 
 function none(group: PeerGroup, item: GroupReading): Predicted {
 	const { string, reading } = item;
 	const nothing = { value: 0, perVolt: 0 };
 	const known = combine(ownUncertainty(reading.quantity, nothing, string, group.series, null));
-	const sigma = Math.hypot(known, NO_AMPS);
+	const sigma = Math.hypot(known, NO_CURRENT);
 	return {
 		value: 0,
 		sigma,
@@ -82,17 +82,18 @@ function healthyPredictions(
 	standIn: (index: number) => StringRecord = (index) => cases[index]!.string
 ): ScopePredictions {
 	const tables = new Map<string, ReturnType<typeof classTable>>();
-	return (s, item, atVolts, light, heat) => {
+	return (s, item, atVoltage, irradiance, cellTemperature) => {
 		const string = standIn(s);
 		const { quantity } = item.reading;
-		const key = `${string.moduleCount}/${string.cableResistance}/${quantity}/${atVolts ?? ''}`;
+		const key = `${string.moduleCount}/${string.cableResistance}/${quantity}/${atVoltage ?? ''}`;
 		let table = tables.get(key);
 		if (!table) {
-			table = classTable(group, string, WHOLE, quantity, atVolts, centre);
+			table = classTable(group, string, WHOLE, quantity, atVoltage, centre);
 			tables.set(key, table);
 		}
 		return {
-			value: table.value[0]! + table.perLight[0]! * light + table.perHeat[0]! * heat,
+			value:
+				table.value[0]! + table.perLight[0]! * irradiance + table.perHeat[0]! * cellTemperature,
 			sigma: table.sigma[0]!,
 			spread: spreadWith(table.sigma[0]!, table.scatterUnit[0]!, item.scatter),
 			scale: table.scale
@@ -101,19 +102,19 @@ function healthyPredictions(
 }
 
 /** Density of an input's volts where it runs: at its maximum, or pushed up toward open circuit. */
-function runningDensity({ read, best, open }: InputVolts): number {
+function runningDensity({ read, best, open }: InputVoltage): number {
 	const elsewhere = read > 0.4 * best && read < open ? 1 / open : 0;
 	return 0.93 * normalDensity(read - best, 0.03 * best) + 0.06 * elsewhere + 0.01 / (3 * open);
 }
 
 /** Density of the volts of an input at which nothing runs. */
-const openDensity = ({ read, open }: InputVolts) => normalDensity(read - open, 0.03 * open);
+const openDensity = ({ read, open }: InputVoltage) => normalDensity(read - open, 0.03 * open);
 
 /** Density of the volts behind a switch of which a pole is open: none, or those of its other side. */
-const deadDensity = (volts: InputVolts) =>
-	0.6 * normalDensity(volts.read, 0.01 * volts.open) + 0.4 * openDensity(volts);
+const deadDensity = (voltage: InputVoltage) =>
+	0.6 * normalDensity(voltage.read, 0.01 * voltage.open) + 0.4 * openDensity(voltage);
 
-const voltsOf = ({ string: { input } }: StringCase, inputs: ScopeBasis['inputs']) =>
+const voltageOf = ({ string: { input } }: StringCase, inputs: ScopeBasis['inputs']) =>
 	input === null ? undefined : inputs.get(input);
 
 /** Density of an input's volts where all devices of its string are off: theirs, or none at all. */
@@ -122,13 +123,13 @@ function standbyDensity(
 	one: StringCase,
 	inputs: ScopeBasis['inputs']
 ): number {
-	const volts = voltsOf(one, inputs);
-	const off = standbyVolts(record, one.string);
-	if (!volts || !off) return 1;
+	const voltage = voltageOf(one, inputs);
+	const off = standbyVoltage(record, one.string);
+	if (!voltage || !off) return 1;
 	const value = off.count * off.each;
 	return (
-		0.7 * normalDensity(volts.read - value, 0.3 * value + 0.5) +
-		0.3 * normalDensity(volts.read, 0.01 * volts.open)
+		0.7 * normalDensity(voltage.read - value, 0.3 * value + 0.5) +
+		0.3 * normalDensity(voltage.read, 0.01 * voltage.open)
 	);
 }
 
@@ -147,9 +148,9 @@ export function busEvidence(
 	inputs: ScopeBasis['inputs']
 ): BusEvidence[] {
 	return [...byInput(cases)].flatMap(([input, strings]) => {
-		const volts = inputs.get(input);
-		if (!volts || strings.some((s) => aloneOnTracker(cases[s]!))) return [];
-		return [{ input, strings, deadOverRunning: deadDensity(volts) / runningDensity(volts) }];
+		const voltage = inputs.get(input);
+		if (!voltage || strings.some((s) => aloneOnTracker(cases[s]!))) return [];
+		return [{ input, strings, deadOverRunning: deadDensity(voltage) / runningDensity(voltage) }];
 	});
 }
 
@@ -157,9 +158,9 @@ export function busEvidence(
 function openDisconnects(basis: ScopeBasis): Scope[] {
 	const { record, cases, inputs, rates, standing } = basis;
 	return [...byInput(cases)].map(([input, strings]): Scope => {
-		const volts = inputs.get(input);
+		const voltage = inputs.get(input);
 		const isTracked = aloneOnTracker(cases[strings[0]!]!);
-		const dead = volts && !isTracked ? deadDensity(volts) / runningDensity(volts) : 1;
+		const dead = voltage && !isTracked ? deadDensity(voltage) / runningDensity(voltage) : 1;
 		const part = disconnectOf(record, cases[strings[0]!]!.string);
 		const probes = part === null ? [] : poleProbes(part);
 		const poles = weighLinks(
@@ -176,7 +177,7 @@ function openDisconnects(basis: ScopeBasis): Scope[] {
 			links: poles.links,
 			probes,
 			strings,
-			trackedDensity: () => (volts ? deadDensity(volts) : 1),
+			trackedDensity: () => (voltage ? deadDensity(voltage) : 1),
 			predictReading: stopped(cases)
 		};
 	});
@@ -206,8 +207,9 @@ function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasi
 	let onBuses = 1;
 	for (const evidence of busEvidence(cases, inputs)) {
 		if (!held.has(evidence.input)) continue;
-		const volts = inputs.get(evidence.input)!;
-		onBuses *= standbyDensity(record, cases[evidence.strings[0]!]!, inputs) / runningDensity(volts);
+		const voltage = inputs.get(evidence.input)!;
+		onBuses *=
+			standbyDensity(record, cases[evidence.strings[0]!]!, inputs) / runningDensity(voltage);
 	}
 	return [
 		{
@@ -223,7 +225,7 @@ function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasi
 			predictReading: (group) => (_, item) => {
 				const { string, reading } = item;
 				if (reading.quantity !== 'open-circuit-voltage') return none(group, item);
-				const off = standbyVolts(record, string);
+				const off = standbyVoltage(record, string);
 				const value = off ? off.count * off.each : 0;
 				const each = STANDBY_VOLTAGE_UNCERTAINTY[off?.stated ? 'stated' : 'usual'];
 				const sigmas = [0.4, 1, 2].map((times) => Math.hypot(value * each * times, 0.3));
@@ -240,19 +242,19 @@ function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasi
 
 /** The inverter does not run, for want of AC or of its own accord. */
 function withoutAc(basis: ScopeBasis): Scope[] {
-	const { record, cases, rates, inputs, acWatts, standing } = basis;
+	const { record, cases, rates, inputs, acWatts: acPower, standing } = basis;
 	if (cases.length === 0) return [];
 	const strings = cases.map((_, s) => s);
 	let own = 1;
 	const trackedInputs = new Set(
 		cases.flatMap((one) => (aloneOnTracker(one) ? [one.string.input] : []))
 	);
-	for (const [input, volts] of inputs) {
-		if (!trackedInputs.has(input)) own *= openDensity(volts) / runningDensity(volts);
+	for (const [input, voltage] of inputs) {
+		if (!trackedInputs.has(input)) own *= openDensity(voltage) / runningDensity(voltage);
 	}
-	const watts = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
-	if (acWatts !== null && watts !== null) {
-		own *= normalDensity(acWatts, 0.01 * watts) / (1 / watts);
+	const power = partsOf(record.parts, 'inverter')[0]?.specs.acWatts ?? null;
+	if (acPower !== null && power !== null) {
+		own *= normalDensity(acPower, 0.01 * power) / (1 / power);
 	}
 	const probes = acProbes(record);
 	const names = ['grid', 'breaker', 'ac-cable', 'ac-disconnect', 'inverter'];
@@ -272,8 +274,8 @@ function withoutAc(basis: ScopeBasis): Scope[] {
 			probes,
 			strings,
 			trackedDensity: (s) => {
-				const volts = voltsOf(cases[s]!, inputs);
-				return volts ? openDensity(volts) : 1;
+				const voltage = voltageOf(cases[s]!, inputs);
+				return voltage ? openDensity(voltage) : 1;
 			},
 			predictReading: stopped(cases)
 		}
@@ -312,10 +314,10 @@ function exchanged(basis: ScopeBasis): Scope[] {
 		probes: [],
 		strings: held,
 		trackedDensity: (s) => {
-			const volts = voltsOf(cases[s]!, inputs);
-			if (!volts) return 1;
+			const voltage = voltageOf(cases[s]!, inputs);
+			if (!voltage) return 1;
 			const ratio = partner(s).moduleCount / cases[s]!.string.moduleCount;
-			return runningDensity({ ...volts, best: volts.best * ratio, open: volts.open * ratio });
+			return runningDensity({ ...voltage, best: voltage.best * ratio, open: voltage.open * ratio });
 		},
 		predictReading
 	});
@@ -345,7 +347,7 @@ function exchanged(basis: ScopeBasis): Scope[] {
 						ids,
 						() => other,
 						(of, centre) =>
-							scopePredictions(elsewhere, other, inSameLight(elsewhere, of) ? centre : null)
+							scopePredictions(elsewhere, other, atSameIrradiance(elsewhere, of) ? centre : null)
 					)
 				);
 			}
@@ -366,10 +368,10 @@ function scopePredictions(
 ): ScopePredictions {
 	const shift = shared ?? group.estimates[0].shift;
 	const tables = new Map<string, ReturnType<typeof classTable>>();
-	return (_, item, atVolts) => {
+	return (_, item, atVoltage) => {
 		const { quantity } = item.reading;
-		const key = `${quantity}/${atVolts ?? ''}`;
-		const table = tables.get(key) ?? classTable(group, string, WHOLE, quantity, atVolts, shift);
+		const key = `${quantity}/${atVoltage ?? ''}`;
+		const table = tables.get(key) ?? classTable(group, string, WHOLE, quantity, atVoltage, shift);
 		tables.set(key, table);
 		return {
 			value: table.value[0]!,

@@ -22,13 +22,13 @@ const OFFSETS = Array.from({ length: 2 * STEPS + 1 }, (_, i) => i - STEPS)
 export function shiftGrid(estimates: readonly SharedEstimate[]): GridPoint[] {
 	return estimates.flatMap(({ shift, information: [ll, lh, hh] }) => {
 		const determinant = ll * hh - lh * lh;
-		const varLight = hh / determinant;
+		const varIrradiance = hh / determinant;
 		const covariance = -lh / determinant;
-		const varHeat = ll / determinant;
+		const varTemperature = ll / determinant;
 		// Lower Cholesky factor of the covariance.
-		const a = Math.sqrt(varLight);
+		const a = Math.sqrt(varIrradiance);
 		const b = covariance / a;
-		const c = Math.sqrt(Math.max(varHeat - b * b, 1e-12));
+		const c = Math.sqrt(Math.max(varTemperature - b * b, 1e-12));
 		const logArea = Math.log(SPACING * SPACING * a * c);
 		return OFFSETS.map(([i, j]) => {
 			const u = SPACING * i;

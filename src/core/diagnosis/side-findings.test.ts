@@ -6,7 +6,7 @@ import { emptyVisit, type Visit } from '../visit';
 import { assess } from './assess';
 
 const INVERTER = '019a0000-0000-7000-8000-00000000aaaa';
-const withInverter = (record: ArrayRecord, acWatts: number): ArrayRecord => ({
+const withInverter = (record: ArrayRecord, acPower: number): ArrayRecord => ({
 	...record,
 	parts: [
 		{
@@ -17,15 +17,15 @@ const withInverter = (record: ArrayRecord, acWatts: number): ArrayRecord => ({
 			model: null,
 			serial: null,
 			to: null,
-			specs: { ...unknownSpecs('inverter'), acWatts }
+			specs: { ...unknownSpecs('inverter'), acWatts: acPower }
 		}
 	]
 });
 const record = arrayRecord();
 const healthy = () => visitOf({ record, faults: {}, normal: normalFrom(3) });
-const fed = (visit: Visit, watts: number): Visit => {
+const fed = (visit: Visit, power: number): Visit => {
 	const place = { kind: 'part', part: INVERTER, point: 'display' } as const;
-	const reading = readingAt(place, 'ac-power', watts);
+	const reading = readingAt(place, 'ac-power', power);
 	return { ...visit, readings: [...visit.readings, reading] };
 };
 const chance = (of: ArrayRecord, visit: Visit, code: string) =>
@@ -36,7 +36,7 @@ const chance = (of: ArrayRecord, visit: Visit, code: string) =>
 			.map(({ probability }) => probability)
 	);
 /** Input volts of every running current, times a factor. */
-const atOtherVolts = (visit: Visit, factor: number): Visit => ({
+const atOtherVoltage = (visit: Visit, factor: number): Visit => ({
 	...visit,
 	readings: visit.readings.map((one) =>
 		one.atVolts === null ? one : { ...one, atVolts: one.atVolts * factor }
@@ -57,7 +57,10 @@ describe('what is found beside the strings', () => {
 		const alone = arrayRecord(['A1', 'B1', 'C1']);
 		const visit = visitOf({ record: alone, normal: normalFrom(6) });
 		const strings = visit.readings.filter(({ quantity }) => quantity === 'operating-current');
-		const full = strings.reduce((sum, { value, atVolts }) => sum + value * atVolts!, 0);
+		const full = strings.reduce(
+			(sum, { value, atVolts: atVoltage }) => sum + value * atVoltage!,
+			0
+		);
 		// Eight per cent less power costs a tracker about seven per cent more voltage.
 		const pushed = {
 			...visit,
@@ -67,9 +70,9 @@ describe('what is found beside the strings', () => {
 					: { ...one, atVolts: one.atVolts * 1.07, value: one.value * 0.86 }
 			)
 		};
-		const watts = Math.round(0.92 * 0.97 * full);
-		const small = withInverter(alone, watts);
-		const { causes, places } = assess(small, fed(pushed, watts));
+		const power = Math.round(0.92 * 0.97 * full);
+		const small = withInverter(alone, power);
+		const { causes, places } = assess(small, fed(pushed, power));
 		expect(causes[0]!.members[0].code).toBe('clipping');
 		expect(causes.filter(({ stringId, probability }) => stringId && probability > 0.3)).toEqual([]);
 		expect(places.every((place) => place.state !== 'judged' || place.tracked === null)).toBe(true);
@@ -83,7 +86,7 @@ describe('what is found beside the strings', () => {
 			normal: normalFrom(2)
 		});
 		const power = visit.readings.reduce(
-			(sum, { value, atVolts }) => sum + value * (atVolts ?? 0),
+			(sum, { value, atVolts: atVoltage }) => sum + value * (atVoltage ?? 0),
 			0
 		);
 		const large = withInverter(pair, 6000);
@@ -125,6 +128,6 @@ describe('what is found beside the strings', () => {
 
 	it('is a tracker away from the maximum, where all its strings agree on that', () => {
 		expect(chance(record, healthy(), 'mppt-mode-wrong')).toBeLessThan(0.05);
-		expect(chance(record, atOtherVolts(healthy(), 0.999), 'mppt-mode-wrong')).toBeLessThan(0.1);
+		expect(chance(record, atOtherVoltage(healthy(), 0.999), 'mppt-mode-wrong')).toBeLessThan(0.1);
 	});
 });

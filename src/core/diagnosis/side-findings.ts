@@ -1,6 +1,6 @@
 import { AT_RATING, moduleAtShift, rmsOf } from '../expectation';
 import { maximumPowerPoint } from '../module';
-import type { InputVolts } from './cases';
+import type { InputVoltage } from './cases';
 import { rightDensity, wrongDensity } from './evidence';
 import type { Cause, Reason } from './cause';
 import { lineOf, type BareMember } from './line';
@@ -11,7 +11,7 @@ import { type FaultRates, rateOf } from '../faults';
 /** What inverter and record say besides the strings. */
 export interface SideFindingBasis {
 	readonly posterior: GroupPosterior;
-	readonly inputs: ReadonlyMap<string, InputVolts>;
+	readonly inputs: ReadonlyMap<string, InputVoltage>;
 	readonly rates: FaultRates;
 	/** What the inverter fed by its display; null where it was not read. */
 	readonly acReading: { readonly id: string; readonly watts: number } | null;
@@ -86,10 +86,12 @@ function inverterCauses({
 	rates,
 	runs
 }: SideFindingBasis): Cause[] {
-	const acWatts = acReading?.watts ?? null;
+	const acPower = acReading?.watts ?? null;
 	if (acRating === null || rmsOf(posterior.group.series.irradiance) > 0.05) return [];
-	const { volts, amps } = maximumPowerPoint(moduleAtShift(posterior.group, posterior.best));
-	const peak = volts * amps;
+	const { volts: voltage, amps: current } = maximumPowerPoint(
+		moduleAtShift(posterior.group, posterior.best)
+	);
+	const peak = voltage * current;
 	const offeredBy = (shareOf: (classes: readonly Weighed[]) => number) =>
 		THROUGH.share *
 		posterior.strings.reduce(
@@ -106,14 +108,14 @@ function inverterCauses({
 	// The logistic curve stands for the normal distribution's, to 0.01.
 	const logOdds =
 		(1.702 * (offered / acRating - 1)) / THROUGH.uncertainty +
-		(acWatts !== null && pushed ? Math.log(PUSHED_ODDS) : 0);
+		(acPower !== null && pushed ? Math.log(PUSHED_ODDS) : 0);
 	const beyond = 1 / (1 + Math.exp(-logOdds));
 	const clipping =
-		beyond * runs * Number(acWatts === null ? pushed : acWatts / acRating >= AT_RATING);
+		beyond * runs * Number(acPower === null ? pushed : acPower / acRating >= AT_RATING);
 	const says = (words: string): readonly Reason[] => [{ readingId: null, weighs: 'for', words }];
-	const fed = acWatts === null ? 'Volts pushed up' : `${Math.round(acWatts)} W fed`;
+	const fed = acPower === null ? 'Volts pushed up' : `${Math.round(acPower)} W fed`;
 	const read = `${fed}, ${Math.round(acRating)} W its rating, about ${Math.round(offered)} W offered`;
-	const { derating, wrong } = fallsShort(acWatts, Math.min(atLeast, acRating), rates);
+	const { derating, wrong } = fallsShort(acPower, Math.min(atLeast, acRating), rates);
 	return [
 		{
 			...lineOf(
@@ -162,17 +164,17 @@ const GROSS = 0.3;
  * figure falls short of what is offered. A derated inverter may take any share of it.
  */
 function fallsShort(
-	acWatts: number | null,
+	acPower: number | null,
 	least: number,
 	rates: FaultRates
 ): { readonly derating: number; readonly wrong: number } {
 	// One that stands still is another matter.
-	if (acWatts === null || acWatts < 0.02 * least) return { derating: 0, wrong: 0 };
+	if (acPower === null || acPower < 0.02 * least) return { derating: 0, wrong: 0 };
 	const predicted = { value: least, sigma: THROUGH.uncertainty * least, scale: 1.3 * least };
-	const right = rightDensity(acWatts, predicted);
+	const right = rightDensity(acPower, predicted);
 	// What is offered leaves out uncertain strings, so only a gross shortfall speaks against the figure.
-	const wrong = acWatts < GROSS * least ? wrongDensity(acWatts, predicted) : 0;
-	const derating = acWatts < least ? rateOf('inverter-derating', rates) / least : 0;
+	const wrong = acPower < GROSS * least ? wrongDensity(acPower, predicted) : 0;
+	const derating = acPower < least ? rateOf('inverter-derating', rates) / least : 0;
 	const all = right + wrong + derating;
 	return { derating: derating / all, wrong: wrong / all };
 }
@@ -185,9 +187,9 @@ function stuckTrackers({
 	acRating,
 	runs
 }: SideFindingBasis): Cause[] {
-	const acWatts = acReading?.watts ?? null;
+	const acPower = acReading?.watts ?? null;
 	// At its rating the inverter leaves the maximum on purpose.
-	if (acWatts !== null && acRating !== null && acWatts > 0.95 * acRating) return [];
+	if (acPower !== null && acRating !== null && acPower > 0.95 * acRating) return [];
 	const prior = rateOf('mppt-mode-wrong', rates);
 	return [...inputs].flatMap(([input, { read, best, believed }]) => {
 		const strings = posterior.strings.filter(({ case: one }) => one.string.input === input);

@@ -63,7 +63,7 @@ export function classesOf(
 	type: ModuleType,
 	rates: FaultRates,
 	read: ReadonlySet<Quantity>,
-	voltsRatio: number | null = null
+	voltageRatio: number | null = null
 ): readonly [StringClass, ...StringClass[]] {
 	const shown = CATALOGUE.filter(
 		({ shownBy, code }) =>
@@ -74,7 +74,7 @@ export function classesOf(
 		if (prior <= 0) return [];
 		const severities = severitiesOf(fault, string);
 		const fitting =
-			fault.code === 'record-wrong' && voltsRatio !== null ? otherTypeAt(voltsRatio) : [];
+			fault.code === 'record-wrong' && voltageRatio !== null ? otherTypeAt(voltageRatio) : [];
 		return [...severities, ...fitting].map((severity) => ({
 			faults: [{ fault, severity }],
 			prior: prior * severity.share
@@ -107,20 +107,20 @@ export function classesOf(
 /** Ratios of current at which another type is looked for beside the measured ratio of voltage. */
 const CURRENT_RATIOS = [0.8, 0.87, 0.93, 1, 1.07, 1.15, 1.24];
 /** Range over which the voltage of another type may lie, 1; within it every ratio is as likely. */
-const VOLTS_RANGE = 0.5;
+const VOLTAGE_RANGE = 0.5;
 /** The measured ratio stands for so much of that range: the uncertainty of its prediction times the root of 2 pi. */
-const VOLTS_WIDTH = 0.065;
+const VOLTAGE_WIDTH = 0.065;
 
 /**
  * Another type that has just the voltage that was read: the usual sizes lie so far apart that between two of
  * them a coincidence of two other faults would seem likelier.
  */
-function otherTypeAt(voltsRatio: number): Severity[] {
+function otherTypeAt(voltageRatio: number): Severity[] {
 	return CURRENT_RATIOS.map((size) => ({
 		size,
-		second: voltsRatio,
-		share: VOLTS_WIDTH / VOLTS_RANGE / CURRENT_RATIOS.length,
-		words: `its current × ${size.toFixed(2)}, its voltage × ${voltsRatio.toFixed(2)}`
+		second: voltageRatio,
+		share: VOLTAGE_WIDTH / VOLTAGE_RANGE / CURRENT_RATIOS.length,
+		words: `its current × ${size.toFixed(2)}, its voltage × ${voltageRatio.toFixed(2)}`
 	}));
 }
 

@@ -15,25 +15,25 @@ const classes = classesOf(string, record.moduleTypes[0]!, {}, READ);
 const WHOLE = classes[0];
 const only = (code: string): StringClass =>
 	classes.find(({ faults }) => faults.length === 1 && faults[0]!.fault.code === code)!;
-const VOLTS = 366;
-const voltsTable = classTable(group, string, classes, 'open-circuit-voltage', null, NO_SHIFT);
-const ampsTable = classTable(group, string, classes, 'operating-current', VOLTS, NO_SHIFT);
+const VOLTAGE = 366;
+const voltageTable = classTable(group, string, classes, 'open-circuit-voltage', null, NO_SHIFT);
+const currentTable = classTable(group, string, classes, 'operating-current', VOLTAGE, NO_SHIFT);
 const under = (one: StringClass, quantity: 'open-circuit-voltage' | 'operating-current') =>
 	predictUnder(
 		one,
 		group,
 		string,
 		quantity,
-		quantity === 'operating-current' ? VOLTS : null,
+		quantity === 'operating-current' ? VOLTAGE : null,
 		NO_SHIFT
 	)!.value;
 
 describe('what a class predicts', () => {
 	it('of a missing module is a twelfth less volts, and less current at the same bus', () => {
-		const volts = under(WHOLE, 'open-circuit-voltage');
-		expect(under(only('module-missing'), 'open-circuit-voltage') / volts).toBeCloseTo(11 / 12, 3);
-		const amps = under(WHOLE, 'operating-current');
-		expect(under(only('module-missing'), 'operating-current')).toBeLessThan(0.95 * amps);
+		const voltage = under(WHOLE, 'open-circuit-voltage');
+		expect(under(only('module-missing'), 'open-circuit-voltage') / voltage).toBeCloseTo(11 / 12, 3);
+		const current = under(WHOLE, 'operating-current');
+		expect(under(only('module-missing'), 'operating-current')).toBeLessThan(0.95 * current);
 	});
 
 	it('of a blown fuse leaves the volts and takes the current', () => {
@@ -56,20 +56,21 @@ describe('what a class predicts', () => {
 describe('a table of classes', () => {
 	it('has the figure of each class, those that share a circuit too', () => {
 		classes.forEach((one, c) => {
-			const volts = predictUnder(one, group, string, 'open-circuit-voltage', null, NO_SHIFT);
-			if (volts) expect(voltsTable.value[c]).toBeCloseTo(volts.value, 6);
-			const amps = predictUnder(one, group, string, 'operating-current', VOLTS, NO_SHIFT);
-			if (amps) expect(Math.abs(ampsTable.value[c]! - amps.value)).toBeLessThan(0.002);
+			const voltage = predictUnder(one, group, string, 'open-circuit-voltage', null, NO_SHIFT);
+			if (voltage) expect(voltageTable.value[c]).toBeCloseTo(voltage.value, 6);
+			const current = predictUnder(one, group, string, 'operating-current', VOLTAGE, NO_SHIFT);
+			if (current) expect(Math.abs(currentTable.value[c]! - current.value)).toBeLessThan(0.002);
 		});
 	});
 
 	it('carries the whole string’s figures along light and heat', () => {
 		const shift = { light: 0.01, heat: 1 };
-		const carried = voltsTable.value[0]! + 0.01 * voltsTable.perLight[0]! + voltsTable.perHeat[0]!;
+		const carried =
+			voltageTable.value[0]! + 0.01 * voltageTable.perLight[0]! + voltageTable.perHeat[0]!;
 		const there = predictUnder(WHOLE, group, string, 'open-circuit-voltage', null, shift)!.value;
 		expect(carried / there).toBeCloseTo(1, 5);
-		expect(voltsTable.perHeat[0]).toBeLessThan(0);
-		expect(ampsTable.perLight[0]).toBeGreaterThan(0);
+		expect(voltageTable.perHeat[0]).toBeLessThan(0);
+		expect(currentTable.perLight[0]).toBeGreaterThan(0);
 	});
 
 	it('carries running current along the volts of the bus', () => {
@@ -78,10 +79,10 @@ describe('a table of classes', () => {
 			group,
 			string,
 			'operating-current',
-			VOLTS + 2,
+			VOLTAGE + 2,
 			NO_SHIFT
 		)!.value;
-		expect(ampsTable.value[0]! + 2 * ampsTable.perVolt[0]!).toBeCloseTo(there, 2);
+		expect(currentTable.value[0]! + 2 * currentTable.perVolt[0]!).toBeCloseTo(there, 2);
 	});
 
 	it('is less certain of a size beside its neighbour by the gap to it', () => {
@@ -92,21 +93,28 @@ describe('a table of classes', () => {
 		const sizes = at('soiling');
 		expect(sizes.length).toBeGreaterThan(3);
 		for (const c of sizes) {
-			const alone = classTable(group, string, [classes[c]!], 'operating-current', VOLTS, NO_SHIFT);
-			expect(ampsTable.sigma[c]).toBeGreaterThan(alone.sigma[0]!);
+			const alone = classTable(
+				group,
+				string,
+				[classes[c]!],
+				'operating-current',
+				VOLTAGE,
+				NO_SHIFT
+			);
+			expect(currentTable.sigma[c]).toBeGreaterThan(alone.sigma[0]!);
 		}
 	});
 
 	it('is less certain of all by the volts of the bus where those are unsure', () => {
-		const unsure = classTable(group, string, [WHOLE], 'operating-current', VOLTS, NO_SHIFT, 10);
-		const sure = classTable(group, string, [WHOLE], 'operating-current', VOLTS, NO_SHIFT);
+		const unsure = classTable(group, string, [WHOLE], 'operating-current', VOLTAGE, NO_SHIFT, 10);
+		const sure = classTable(group, string, [WHOLE], 'operating-current', VOLTAGE, NO_SHIFT);
 		expect(unsure.sigma[0]).toBeGreaterThan(sure.sigma[0]!);
 		expect(unsure.value[0]).toBe(sure.value[0]);
 	});
 
 	it('is never surer than a floating end or a clamp at rest', () => {
 		const dead = { value: 0, perVolt: 0 } as never;
-		expect(spreadOf(group, string, 'operating-current', VOLTS, dead)).toBeGreaterThan(0.05);
+		expect(spreadOf(group, string, 'operating-current', VOLTAGE, dead)).toBeGreaterThan(0.05);
 		expect(spreadOf(group, string, 'open-circuit-voltage', null, dead)).toBeGreaterThan(3);
 	});
 

@@ -63,12 +63,12 @@ export function predictUnder(
 	group: PeerGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	shift: Shift
 ): Prediction | null {
 	const whole = stringAtConditions(string, group.model, modulesAtShift(group, shift));
 	const circuit = circuitUnder(one, whole, usualState(quantity));
-	return circuit && predictReading(circuit, quantity, atVolts);
+	return circuit && predictReading(circuit, quantity, atVoltage);
 }
 
 export function scaleOf(
@@ -85,13 +85,13 @@ export function spreadOf(
 	group: PeerGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	prediction: Prediction
 ): number {
 	const { value } = prediction;
 	const perKelvin = quantity === 'open-circuit-voltage' ? group.perKelvin * value : 0;
 	return Math.hypot(
-		knownSpread(group, string, quantity, atVolts, prediction),
+		knownSpread(group, string, quantity, atVoltage, prediction),
 		combine(scatterUncertainty(quantity, value, perKelvin, group.series))
 	);
 }
@@ -101,10 +101,10 @@ function knownSpread(
 	group: PeerGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	prediction: Prediction
 ): number {
-	const sigma = combine(ownUncertainty(quantity, prediction, string, group.series, atVolts));
+	const sigma = combine(ownUncertainty(quantity, prediction, string, group.series, atVoltage));
 	const rest =
 		quantity === 'open-circuit-voltage'
 			? REST.voltsShare * scaleOf(group, string, quantity)
@@ -124,13 +124,13 @@ export function classTable(
 	string: StringRecord,
 	classes: readonly StringClass[],
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	centre: Shift,
 	voltageUncertainty = 0,
 	alone = false
 ): ClassTable {
 	const count = classes.length;
-	const [value, perLight, perHeat, perVolt, sigma, scatterUnit] = Array.from(
+	const [value, perIrradiance, perKelvin, perVolt, sigma, scatterUnit] = Array.from(
 		{ length: 6 },
 		() => new Float64Array(count)
 	) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
@@ -139,51 +139,53 @@ export function classTable(
 	const at = (shift: Shift) =>
 		stringAtConditions(string, group.model, modulesAtShift(group, shift));
 	const whole = at(centre);
-	const slopes = wholeSlopes(at, quantity, atVolts, centre);
+	const slopes = wholeSlopes(at, quantity, atVoltage, centre);
 	const known = new Map<string, number>();
 	classes.forEach((one, c) => {
 		const alike = likeness(one, quantity);
 		const twin = alike === null ? undefined : known.get(alike);
 		if (twin !== undefined) {
-			for (const list of [value, perLight, perHeat, perVolt, sigma, scatterUnit])
+			for (const list of [value, perIrradiance, perKelvin, perVolt, sigma, scatterUnit])
 				list[c] = list[twin]!;
 			return;
 		}
 		if (alike !== null) known.set(alike, c);
 		const circuit = circuitUnder(one, whole, state);
-		const here = circuit && predictReading(circuit, quantity, atVolts);
+		const here = circuit && predictReading(circuit, quantity, atVoltage);
 		if (!here) {
 			value[c] = NaN;
 			sigma[c] = 1;
 			return;
 		}
 		value[c] = here.value;
-		perLight[c] = here.value * slopes.light;
-		perHeat[c] = here.value * slopes.heat;
+		perIrradiance[c] = here.value * slopes.light;
+		perKelvin[c] = here.value * slopes.heat;
 		perVolt[c] = here.perVolt;
-		scatterUnit[c] = Math.abs(quantity === 'open-circuit-voltage' ? perHeat[c]! : here.value);
+		scatterUnit[c] = Math.abs(quantity === 'open-circuit-voltage' ? perKelvin[c]! : here.value);
 		// Between two types of the grid any may lie.
 		const between = one.faults.some(({ fault }) => fault.family === 'record')
 			? OTHER_TYPE_GAP[quantity === 'open-circuit-voltage' ? 'volts' : 'amps'] * here.value
 			: 0;
 		sigma[c] = Math.hypot(
 			between,
-			knownSpread(group, string, quantity, atVolts, here),
+			knownSpread(group, string, quantity, atVoltage, here),
 			here.perVolt * voltageUncertainty,
-			here.value > REST.amps ? (atVolts ?? 0) * KNEE_UNCERTAINTY * (here.perVolt - perVolt[0]!) : 0,
-			quantity === 'open-circuit-voltage' ? 0 : perHeat[c]! * rmsOf(group.series.temperature)
+			here.value > REST.amps
+				? (atVoltage ?? 0) * KNEE_UNCERTAINTY * (here.perVolt - perVolt[0]!)
+				: 0,
+			quantity === 'open-circuit-voltage' ? 0 : perKelvin[c]! * rmsOf(group.series.temperature)
 		);
 	});
 	widenByGaps(classes, value, sigma);
 	return {
 		value,
-		perLight,
-		perHeat,
+		perLight: perIrradiance,
+		perHeat: perKelvin,
 		perVolt,
 		sigma,
 		scatterUnit,
 		scale: scaleOf(group, string, quantity),
-		atVolts
+		atVolts: atVoltage
 	};
 }
 
@@ -195,22 +197,26 @@ export function classTable(
 function wholeSlopes(
 	at: (shift: Shift) => StringCircuit,
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	centre: Shift
 ): { readonly light: number; readonly heat: number } {
-	const value = (shift: Shift) => predictReading(at(shift), quantity, atVolts).value;
+	const value = (shift: Shift) => predictReading(at(shift), quantity, atVoltage).value;
 	const along = (lighter: Shift, darker: Shift, span: number) => {
 		const [up, down] = [value(lighter), value(darker)];
 		return up > 0 && down > 0 ? Math.log(up / down) / span : 0;
 	};
-	const { light, heat } = centre;
+	const { light: irradiance, heat: cellTemperature } = centre;
 	return {
 		light: along(
-			{ light: light + STEP.light, heat },
-			{ light: light - STEP.light, heat },
+			{ light: irradiance + STEP.light, heat: cellTemperature },
+			{ light: irradiance - STEP.light, heat: cellTemperature },
 			2 * STEP.light
 		),
-		heat: along({ light, heat: heat + STEP.heat }, { light, heat: heat - STEP.heat }, 2 * STEP.heat)
+		heat: along(
+			{ light: irradiance, heat: cellTemperature + STEP.heat },
+			{ light: irradiance, heat: cellTemperature - STEP.heat },
+			2 * STEP.heat
+		)
 	};
 }
 
@@ -257,7 +263,10 @@ export function widenByGaps(
 }
 
 /** Readings of equal build at nearly equal volts share a table. */
-export function tableKey({ string }: Pick<GroupReading, 'string'>, atVolts: number | null): string {
+export function tableKey(
+	{ string }: Pick<GroupReading, 'string'>,
+	atVoltage: number | null
+): string {
 	return [
 		string.moduleCount,
 		string.cableResistance,
@@ -269,6 +278,6 @@ export function tableKey({ string }: Pick<GroupReading, 'string'>, atVolts: numb
 			moduleTypeId === null ? [] : `${number}:${moduleTypeId}`
 		),
 		// Within two percent the slope carries the current from one to the other.
-		atVolts === null ? '' : Math.round(Math.log(Math.max(atVolts, 1)) / 0.02)
+		atVoltage === null ? '' : Math.round(Math.log(Math.max(atVoltage, 1)) / 0.02)
 	].join();
 }

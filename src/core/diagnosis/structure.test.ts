@@ -229,7 +229,7 @@ describe('swapped leads', () => {
 });
 
 describe('electronics behind the modules', () => {
-	const devices = (kind: 'optimiser' | 'rapid-shutdown', offVolts: number): ArrayRecord => {
+	const devices = (kind: 'optimiser' | 'rapid-shutdown', offVoltage: number): ArrayRecord => {
 		const plain = arrayRecord();
 		const partKind = kind === 'optimiser' ? 'optimiser' : 'rapid-shutdown-device';
 		return {
@@ -244,7 +244,7 @@ describe('electronics behind the modules', () => {
 					model: null,
 					serial: null,
 					to: null,
-					specs: { ...unknownSpecs(partKind), offVolts }
+					specs: { ...unknownSpecs(partKind), offVolts: offVoltage }
 				} as ArrayRecord['parts'][number]
 			],
 			strings: plain.strings.map((string) => ({

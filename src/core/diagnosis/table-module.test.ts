@@ -9,7 +9,7 @@ import {
 } from './table-module';
 
 const module = { sections: 3, voc: 40.6, reference: null };
-const section = (0.94 * module.voc) / 3;
+const substring = (0.94 * module.voc) / 3;
 
 /** What such a module shows; sound where the fault does not touch it. */
 function shows(
@@ -22,9 +22,9 @@ function shows(
 	switch (quantity) {
 		case 'leads':
 			if (fault === 'joint-open' || fault === 'section-and-diode-open') return 0;
-			return fault === 'joint-resistive' ? 3 * section : 2 * section;
+			return fault === 'joint-resistive' ? 3 * substring : 2 * substring;
 		case 'section':
-			return here && !fault.startsWith('joint') ? 0.1 : section;
+			return here && !fault.startsWith('joint') ? 0.1 : substring;
 		case 'joint':
 			return here && fault === 'joint-open' ? 1e6 : here && fault === 'joint-resistive' ? 4 : 0.1;
 		case 'diode-reverse':
@@ -99,18 +99,18 @@ describe('a module on a table', () => {
 
 	it('that gives its volts is whole, as far as volts tell', () => {
 		const { possible } = traceTableModule(module, [
-			{ quantity: 'leads', at: 0, value: 3 * section },
-			...[0, 1, 2].map((at) => ({ quantity: 'section' as const, at, value: section }))
+			{ quantity: 'leads', at: 0, value: 3 * substring },
+			...[0, 1, 2].map((at) => ({ quantity: 'section' as const, at, value: substring }))
 		]);
 		expect(possible[0]!.fault).toBeNull();
 	});
 
 	it('says what the leads will show with the dead section bridged', () => {
 		const { bridged } = traceTableModule(module, [
-			{ quantity: 'leads', at: 0, value: 2 * section },
+			{ quantity: 'leads', at: 0, value: 2 * substring },
 			{ quantity: 'section', at: 1, value: 0.1 },
 			{ quantity: 'diode-reverse', at: 1, value: 9.99 }
 		]);
-		expect(bridged).toEqual({ voltage: expect.closeTo(2 * section, 6), from: 'nameplate' });
+		expect(bridged).toEqual({ voltage: expect.closeTo(2 * substring, 6), from: 'nameplate' });
 	});
 });

@@ -93,29 +93,29 @@ const MINUTES: Readonly<Record<TableQuantity, number>> = {
 };
 const OVER_RANGE = DIODE_OVER_RANGE;
 
-const placesOf = (fault: TableFault, { sections }: TableModule) =>
-	fault.startsWith('joint') ? sections + 1 : sections;
+const placesOf = (fault: TableFault, { sections: substrings }: TableModule) =>
+	fault.startsWith('joint') ? substrings + 1 : substrings;
 
 function predictReading(
 	{ quantity, at }: Pick<TableReading, 'quantity' | 'at'>,
 	fault: TableFault | null,
 	where: number,
-	{ sections, voc, reference }: TableModule
+	{ sections: substrings, voc, reference }: TableModule
 ): Predicted {
-	const section = (reference ?? SHARE.value * voc) / sections;
+	const substring = (reference ?? SHARE.value * voc) / substrings;
 	const uncertainty = reference === null ? SHARE.uncertainty : BESIDE_REFERENCE;
 	const scale = 1.3 * voc;
 	const here = where === at;
-	const volts = (value: number) => ({
+	const voltage = (value: number) => ({
 		value,
-		sigma: Math.hypot(uncertainty * value, 0.02 * section),
+		sigma: Math.hypot(uncertainty * value, 0.02 * substring),
 		scale
 	});
 	switch (quantity) {
 		case 'leads': {
-			if (fault === 'joint-open' || fault === 'section-and-diode-open') return volts(0);
+			if (fault === 'joint-open' || fault === 'section-and-diode-open') return voltage(0);
 			const lost = fault === 'section-dead' || fault === 'diode-shorted' ? 1 : 0;
-			return volts((sections - lost) * section);
+			return voltage((substrings - lost) * substring);
 		}
 		case 'section': {
 			const dead =
@@ -123,7 +123,7 @@ function predictReading(
 				(fault === 'section-dead' ||
 					fault === 'diode-shorted' ||
 					fault === 'section-and-diode-open');
-			return volts(dead ? 0 : section);
+			return voltage(dead ? 0 : substring);
 		}
 		case 'joint':
 			if (here && fault === 'joint-open') return { value: 6, sigma: 1, scale: 6 };
@@ -177,7 +177,7 @@ export function traceTableModule(
 
 /** By the person's own readings of the other substrings, else by the reference module, else by the nameplate. */
 function bridgedVoltage(
-	{ sections, voc, reference }: TableModule,
+	{ sections: substrings, voc, reference }: TableModule,
 	readings: readonly TableReading[],
 	dead: number
 ): BridgedVoltage {
@@ -190,9 +190,9 @@ function bridgedVoltage(
 	if (own.length > 0) {
 		const sum = own.reduce((total, value) => total + value, 0);
 		// Substrings that were not read are taken as the mean of those that were.
-		return { voltage: (sum / own.length) * (sections - 1), from: 'own-readings' };
+		return { voltage: (sum / own.length) * (substrings - 1), from: 'own-readings' };
 	}
-	const left = 1 - 1 / sections;
+	const left = 1 - 1 / substrings;
 	return reference === null
 		? { voltage: SHARE.value * voc * left, from: 'nameplate' }
 		: { voltage: reference * left, from: 'reference' };
@@ -200,17 +200,17 @@ function bridgedVoltage(
 
 /** Every test that was not taken yet, in the order of the module: for who chooses another order. */
 export function testsLeft(
-	{ sections }: TableModule,
+	{ sections: substrings }: TableModule,
 	readings: readonly TableReading[]
 ): { readonly quantity: TableQuantity; readonly at: number }[] {
 	const taken = new Set(readings.map(({ quantity, at }) => `${quantity}/${at}`));
 	return [
 		{ quantity: 'leads' as const, at: 0 },
-		...Array.from({ length: sections }, (_, at) => [
+		...Array.from({ length: substrings }, (_, at) => [
 			{ quantity: 'section' as const, at },
 			{ quantity: 'diode-reverse' as const, at }
 		]).flat(),
-		...Array.from({ length: sections + 1 }, (_, at) => ({ quantity: 'joint' as const, at }))
+		...Array.from({ length: substrings + 1 }, (_, at) => ({ quantity: 'joint' as const, at }))
 	].filter(({ quantity, at }) => !taken.has(`${quantity}/${at}`));
 }
 

@@ -6,10 +6,10 @@ import {
 	type Reading
 } from '../visit';
 import { type ArrayRecord, partsOf } from '../record';
-import { inSameLight, type PeerGroup } from '../expectation';
+import { atSameIrradiance, type PeerGroup } from '../expectation';
 import { speaksAgainstConditions } from './common-causes';
 import { faultFrequencies } from './fault-frequencies';
-import { casesOf, inputVolts, type InputVolts } from './cases';
+import { casesOf, inputVoltage, type InputVoltage } from './cases';
 import { groupPosterior, type GroupPosterior } from './posterior';
 import type { StringCase } from './string-case';
 import { ratesAfterMessage } from './message';
@@ -20,7 +20,7 @@ import { busEvidence, scopesOf } from './scopes';
 export interface Traced {
 	readonly posterior: GroupPosterior;
 	readonly scopes: readonly Scope[];
-	readonly inputs: ReadonlyMap<string, InputVolts>;
+	readonly inputs: ReadonlyMap<string, InputVoltage>;
 }
 
 /** Weighs every group of comparable strings in which anything was read. */
@@ -32,7 +32,7 @@ export function traceGroups(
 	const standing = findCurrentReadings(visit);
 	const rates = ratesAfterMessage(record.rates, visit.inverterSays);
 	const prepared = groups.flatMap((group) => {
-		const inputs = inputVolts(group, standing);
+		const inputs = inputVoltage(group, standing);
 		const cases = casesOf({
 			record,
 			group,
@@ -72,7 +72,7 @@ export function traceGroups(
 	return prepared.map((one, i): Traced => {
 		const others = said.reduce(
 			(sum, say, other) =>
-				other === i || !inSameLight(prepared[other]!.group, one.group) ? sum : sum + say,
+				other === i || !atSameIrradiance(prepared[other]!.group, one.group) ? sum : sum + say,
 			0
 		);
 		const scopes = one.scopes.map((scope) => ({

@@ -58,16 +58,20 @@ export function trackedTable(
 	const voltageOf = (circuit: StringCircuit) =>
 		others ? commonMaximumVoltage(circuit, expected, others) : maximumPowerVoltage(circuit);
 	const best = voltageOf(healthy);
-	const { light, heat } = centre;
+	const { light: irradiance, heat: cellTemperature } = centre;
 	const slope = (up: Shift, down: Shift, span: number) =>
 		Math.log(maximumPowerVoltage(at(up)) / maximumPowerVoltage(at(down))) / span;
 	const slopes = {
 		light: slope(
-			{ light: light + STEP.light, heat },
-			{ light: light - STEP.light, heat },
+			{ light: irradiance + STEP.light, heat: cellTemperature },
+			{ light: irradiance - STEP.light, heat: cellTemperature },
 			2 * STEP.light
 		),
-		heat: slope({ light, heat: heat + STEP.heat }, { light, heat: heat - STEP.heat }, 2 * STEP.heat)
+		heat: slope(
+			{ light: irradiance, heat: cellTemperature + STEP.heat },
+			{ light: irradiance, heat: cellTemperature - STEP.heat },
+			2 * STEP.heat
+		)
 	};
 	const seen = new Map<string, number>();
 	classes.forEach((one, c) => {

@@ -35,19 +35,19 @@ export function unexplainedReadings(traced: readonly Traced[]): Unexplained[] {
 		return strings.flatMap((string, s): Unexplained[] => {
 			const held = predictReading !== null && likeliest!.scope.strings.includes(s);
 			const top = string.classes.reduce((a, b) => (b.probability > a.probability ? b : a));
-			return string.case.readings.flatMap(({ item, atVolts, voltageUncertainty }) => {
+			return string.case.readings.flatMap(({ item, atVolts: atVoltage, voltageUncertainty }) => {
 				const { id, quantity } = item.reading;
 				if ((string.wrongReading.get(id) ?? 0) > KNOWN_WRONG) return [];
-				const shared = held ? predictReading!(s, item, atVolts, 0, 0) : null;
+				const shared = held ? predictReading!(s, item, atVoltage, 0, 0) : null;
 				const under = shared
 					? null
-					: predictUnder(top.of, group, string.case.string, quantity, atVolts, best);
+					: predictUnder(top.of, group, string.case.string, quantity, atVoltage, best);
 				const value = shared ? shared.value : (under?.value ?? null);
 				if (value === null) return [];
 				const sigma = shared
 					? shared.sigma
 					: Math.hypot(
-							spreadOf(group, string.case.string, quantity, atVolts, under!),
+							spreadOf(group, string.case.string, quantity, atVoltage, under!),
 							under!.perVolt * voltageUncertainty
 						);
 				return Math.abs(item.measured - value) <= UNEXPLAINED * sigma

@@ -13,16 +13,16 @@ export function untestedWords(record: ArrayRecord, visit: EffectiveVisit): strin
 			)
 			.map((string) => string.label);
 	const words: string[] = [];
-	const noVolts = lacking(['open-circuit-voltage']);
-	if (noVolts.length > 0) {
+	const noVoltage = lacking(['open-circuit-voltage']);
+	if (noVoltage.length > 0) {
 		words.push(
-			`Open-circuit volts not read on ${noVolts.join(', ')}: lost modules or sections and polarity would not show.`
+			`Open-circuit volts not read on ${noVoltage.join(', ')}: lost modules or sections and polarity would not show.`
 		);
 	}
-	const noAmps = lacking(['operating-current', 'short-circuit-current']);
-	if (noAmps.length > 0) {
+	const noCurrent = lacking(['operating-current', 'short-circuit-current']);
+	if (noCurrent.length > 0) {
 		words.push(
-			`Current not read on ${noAmps.join(', ')}: a blown fuse, soiling or a resistive connector would not show.`
+			`Current not read on ${noCurrent.join(', ')}: a blown fuse, soiling or a resistive connector would not show.`
 		);
 	}
 	const earthed = (quantity: Quantity) =>

@@ -77,8 +77,8 @@ export function weighString(
 	items: readonly Item[],
 	located: readonly LocatedWeight[] | null,
 	tables: readonly ClassTable[],
-	light: number,
-	heat: number
+	irradiance: number,
+	cellTemperature: number
 ): StringWeight {
 	const count = classes.length;
 	const densities = new Float64Array(count).fill(1);
@@ -92,20 +92,23 @@ export function weighString(
 		const {
 			measured,
 			table: index,
-			voltsOff,
+			voltsOff: voltageOff,
 			repeated,
 			nodes,
 			elsewhere,
 			perExcess,
 			shared
 		} = items[i]!;
-		const { value, perLight, perHeat, perVolt, scale } = tables[index]!;
+		const { value, perLight: perIrradiance, perHeat: perKelvin, perVolt, scale } = tables[index]!;
 		const shares = wrongShares[i]!;
 		predicted.scale = scale;
 		let healthyDensity = 1;
 		for (let c = 0; c < count; c++) {
 			let fromTable =
-				value[c]! + perLight[c]! * light + perHeat[c]! * heat + perVolt[c]! * voltsOff;
+				value[c]! +
+				perIrradiance[c]! * irradiance +
+				perKelvin[c]! * cellTemperature +
+				perVolt[c]! * voltageOff;
 			if (perExcess !== 0 && fromTable > REST) fromTable += perExcess * excess[c]!;
 			const isKnown = !Number.isNaN(fromTable);
 			const deviation = measured - fromTable;

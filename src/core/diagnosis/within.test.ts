@@ -5,7 +5,7 @@ import { placeName, runsInWords, withinOf } from './within';
 
 const record = arrayRecord();
 const build = { string: record.strings[0]!, type: record.moduleTypes[0]! };
-const { sections } = build.type.plate;
+const { sections: substrings } = build.type.plate;
 /** Weights of n places with all the chance on some of them. */
 const on = (n: number, places: readonly number[]) =>
 	Array.from({ length: n }, (_, i) => (places.includes(i) ? 1 / places.length : 0));
@@ -41,7 +41,7 @@ describe('runs of numbers in words', () => {
 describe('one place of a fault', () => {
 	it.each([
 		['module', 3, 'module 4'],
-		['section', 3 * sections + 1, 'module 4, section 2'],
+		['section', 3 * substrings + 1, 'module 4, section 2'],
 		['device', 0, 'device 1'],
 		['joint', 0, 'the lead below module 1'],
 		['joint', 5, 'the joint above module 5'],
@@ -75,8 +75,8 @@ describe('what is left of the places of a fault', () => {
 			at: [3, 4, 5],
 			words: 'one of modules 4 to 6'
 		});
-		const inOne = [6 * sections, 6 * sections + 1];
-		expect(withinOf('section', on(12 * sections, inOne), build)!.words).toBe('module 7');
+		const inOne = [6 * substrings, 6 * substrings + 1];
+		expect(withinOf('section', on(12 * substrings, inOne), build)!.words).toBe('module 7');
 		expect(withinOf('pole', [0.6, 0.4], build)!.words).toBe('either pole');
 	});
 

@@ -4,7 +4,12 @@ import { anyBus } from '../../../tests/support/arrays';
 import { MODULE_NOW } from '../../../tests/support/scenario';
 import { type BusCircuit, BusSource, BYPASS_DIODE, wholeString } from '../circuit';
 import { openCircuitVoltage } from '../module';
-import { atVoltsSchema, busCircuitSchema, busOfShortCircuit, shortCircuitSchema } from './circuit';
+import {
+	atVoltageSchema,
+	busCircuitSchema,
+	busOfShortCircuit,
+	shortCircuitSchema
+} from './circuit';
 
 const module = (more: object = {}) => ({
 	params: MODULE_NOW,
@@ -128,11 +133,11 @@ describe('the full form of a circuit', () => {
 
 describe('volts that are asked', () => {
 	it('are of an array, in bounds, and not without end', () => {
-		expect(problems(atVoltsSchema, [0, 300, -20])).toEqual([]);
-		expect(problems(atVoltsSchema, [9000])).not.toEqual([]);
+		expect(problems(atVoltageSchema, [0, 300, -20])).toEqual([]);
+		expect(problems(atVoltageSchema, [9000])).not.toEqual([]);
 		expect(
 			problems(
-				atVoltsSchema,
+				atVoltageSchema,
 				Array.from({ length: 10_001 }, () => 1)
 			)
 		).not.toEqual([]);

@@ -23,7 +23,7 @@ const paramsSchema = z.strictObject({
 const diodeSchema = z.strictObject({ saturationCurrent: positive, idealityFactor: positive });
 
 /** Volts at which the currents are asked, V. */
-export const atVoltsSchema = z.array(z.number().min(-LIMITS.volts).max(LIMITS.volts)).max(10_000);
+export const atVoltageSchema = z.array(z.number().min(-LIMITS.volts).max(LIMITS.volts)).max(10_000);
 
 const SHORT_DIODES = ['ok', 'open', 'short', 'cellopen'] as const;
 const SHORT_STATES = ['ok', 'reversed', 'bridged', 'open', 'absent'] as const;
@@ -45,12 +45,12 @@ export const shortCircuitSchema = z
 		substringsPerModule: z.int().min(1).max(LIMITS.sections),
 		blockingDiode: z.boolean(),
 		cableOhmPerString: z.number().min(0),
-		atVolts: atVoltsSchema.optional()
+		atVolts: atVoltageSchema.optional()
 	})
 	.superRefine(({ strings, substringsPerModule }, context) => {
 		strings.forEach((modules, s) => {
-			modules.forEach(({ light, diodes }, m) => {
-				for (const [field, list] of Object.entries({ light, diodes })) {
+			modules.forEach(({ light: irradiance, diodes }, m) => {
+				for (const [field, list] of Object.entries({ light: irradiance, diodes })) {
 					if (list.length === substringsPerModule) continue;
 					context.addIssue({
 						code: 'custom',
@@ -74,11 +74,11 @@ export function busOfShortCircuit(short: z.infer<typeof shortCircuitSchema>): Bu
 			sectionsPerModule: substringsPerModule,
 			cableResistance: cableOhmPerString,
 			blockingDiode: blockingDiode ? { ...BLOCKING_SILICON, state: 'whole' } : null,
-			modules: modules.map(({ params, light, diodes, state }) => ({
+			modules: modules.map(({ params, light: irradiance, diodes, state }) => ({
 				count: 1,
 				params,
 				state: state === 'ok' ? 'whole' : state,
-				sections: light.map((own, k) => ({
+				sections: irradiance.map((own, k) => ({
 					light: own,
 					bypass: diodes[k] === 'open' ? 'open' : diodes[k] === 'short' ? 'shorted' : 'whole',
 					cells: diodes[k] === 'cellopen' ? 'open' : 'whole'
@@ -88,7 +88,7 @@ export function busOfShortCircuit(short: z.infer<typeof shortCircuitSchema>): Bu
 	};
 }
 
-const sectionSchema = z.strictObject({
+const substringSchema = z.strictObject({
 	light: share,
 	bypass: z.enum(['whole', 'open', 'shorted']),
 	cells: z.enum(['whole', 'open']),
@@ -108,7 +108,7 @@ const sectionSchema = z.strictObject({
 const moduleRunSchema = z.strictObject({
 	count: z.int().min(1).max(LIMITS.modules),
 	params: paramsSchema,
-	sections: z.array(sectionSchema).min(1).max(LIMITS.sections),
+	sections: z.array(substringSchema).min(1).max(LIMITS.sections),
 	state: z.enum(['whole', 'reversed', 'bridged', 'open', 'absent']),
 	cellsInSeries: z.int().min(1).max(LIMITS.cells).optional(),
 	halfCut: z.boolean().optional()
@@ -225,13 +225,13 @@ export const busCircuitSchema: z.ZodType<BusCircuit> = z
 				});
 			}
 		});
-		strings.forEach(({ modules, sectionsPerModule }, s) => {
-			modules.forEach(({ sections }, m) => {
-				if (sections.length === sectionsPerModule) return;
+		strings.forEach(({ modules, sectionsPerModule: substringsPerModule }, s) => {
+			modules.forEach(({ sections: substrings }, m) => {
+				if (substrings.length === substringsPerModule) return;
 				context.addIssue({
 					code: 'custom',
 					path: ['strings', s, 'modules', m, 'sections'],
-					message: `${sections.length} sections; the string says ${sectionsPerModule} for each module.`
+					message: `${substrings.length} sections; the string says ${substringsPerModule} for each module.`
 				});
 			});
 		});

@@ -1,5 +1,10 @@
 export { changeRequestSchema } from './change';
-export { atVoltsSchema, busCircuitSchema, busOfShortCircuit, shortCircuitSchema } from './circuit';
+export {
+	atVoltageSchema,
+	busCircuitSchema,
+	busOfShortCircuit,
+	shortCircuitSchema
+} from './circuit';
 export { type ConditionsForm, conditionsFormSchema, conditionsOfForm } from './conditions-form';
 export { CURVE_COLUMNS, pointsOfLines, pointsOfText } from './csv/curve';
 export {
@@ -107,7 +112,7 @@ export {
 	writeSiteDocument
 } from './site';
 export {
-	cableOhmsOfForm,
+	cableResistanceOfForm,
 	EMPTY_STRING_FORM,
 	formOfString,
 	stringFieldsOfForm,

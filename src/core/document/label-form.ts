@@ -80,20 +80,25 @@ export function moduleTypeOfForm(id: string, form: LabelForm): ModuleType {
 	};
 }
 
-export function formOfModuleType({ name, plate, tolerance, limits }: ModuleType): LabelForm {
+export function formOfModuleType({
+	name,
+	plate: nameplate,
+	tolerance,
+	limits
+}: ModuleType): LabelForm {
 	return {
 		name,
-		technology: plate.technology,
-		cellsInSeries: String(plate.cellsInSeries),
-		sections: String(plate.sections),
-		pmax: String(plate.pmax),
-		vmp: String(plate.vmp),
-		imp: String(plate.imp),
-		voc: String(plate.voc),
-		isc: String(plate.isc),
-		alpha: String(plate.alphaIscPctPerK ?? ''),
+		technology: nameplate.technology,
+		cellsInSeries: String(nameplate.cellsInSeries),
+		sections: String(nameplate.sections),
+		pmax: String(nameplate.pmax),
+		vmp: String(nameplate.vmp),
+		imp: String(nameplate.imp),
+		voc: String(nameplate.voc),
+		isc: String(nameplate.isc),
+		alpha: String(nameplate.alphaIscPctPerK ?? ''),
 		alphaUnit: '%/K',
-		beta: String(plate.betaVocPctPerK ?? ''),
+		beta: String(nameplate.betaVocPctPerK ?? ''),
 		betaUnit: '%/K',
 		vocPct: String(tolerance.vocPct),
 		iscPct: String(tolerance.iscPct),

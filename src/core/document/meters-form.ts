@@ -39,29 +39,29 @@ export function metersOfForm(form: MetersForm): Visit['meters'] {
 }
 
 function ratingOf(
-	volts: string,
+	voltage: string,
 	category: (typeof CATEGORIES)[number]
 ): Pick<Meter, 'ratedVolts' | 'category'> {
 	return {
-		ratedVolts: volts.trim() === '' ? null : figureValue(volts),
+		ratedVolts: voltage.trim() === '' ? null : figureValue(voltage),
 		category: category === '' ? null : (Number(category) as 2 | 3 | 4)
 	};
 }
 
 export function formOfMeters(meters: Visit['meters']): MetersForm {
-	const { volts, amps } = meters;
+	const { volts: voltage, amps: current } = meters;
 	const category = (meter: Meter) => String(meter.category ?? '') as (typeof CATEGORIES)[number];
 	return {
-		voltsRating: String(volts.ratedVolts ?? ''),
-		voltsCategory: category(volts),
-		ampsRating: String(amps.ratedVolts ?? ''),
-		ampsCategory: category(amps),
-		voltsPct: String(volts.pctOfReading),
-		voltsCounts: String(volts.counts),
-		voltsResolution: String(volts.resolution),
-		ampsPct: String(amps.pctOfReading),
-		ampsCounts: String(amps.counts),
-		ampsResolution: String(amps.resolution),
+		voltsRating: String(voltage.ratedVolts ?? ''),
+		voltsCategory: category(voltage),
+		ampsRating: String(current.ratedVolts ?? ''),
+		ampsCategory: category(current),
+		voltsPct: String(voltage.pctOfReading),
+		voltsCounts: String(voltage.counts),
+		voltsResolution: String(voltage.resolution),
+		ampsPct: String(current.pctOfReading),
+		ampsCounts: String(current.counts),
+		ampsResolution: String(current.resolution),
 		seen: JSON.stringify(meters)
 	};
 }

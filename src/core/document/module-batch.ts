@@ -69,9 +69,13 @@ const measurementSchema = z
 			})
 			.optional()
 	})
-	.refine(({ volts, amps, watts }) => volts !== null || amps !== null || watts !== null, {
-		message: 'A take needs volts, amps or watts.'
-	}) satisfies z.ZodType<Take>;
+	.refine(
+		({ volts: voltage, amps: current, watts: power }) =>
+			voltage !== null || current !== null || power !== null,
+		{
+			message: 'A take needs volts, amps or watts.'
+		}
+	) satisfies z.ZodType<Take>;
 
 const moduleSchema = z.strictObject({
 	id: z.uuid(),

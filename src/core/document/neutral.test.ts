@@ -73,15 +73,15 @@ describe('a neutral visit', () => {
 	});
 
 	it('leads back to the keys it came with', () => {
-		const { visit, record, stringOf, readingOf, voltsOf } = read(given());
+		const { visit, record, stringOf, readingOf, voltsOf: voltageOf } = read(given());
 		expect(visit.readings.map(({ id }) => readingOf.get(id))).toEqual(['r1', 'r2', 'r4']);
 		expect(stringOf.get(record.strings[2]!.id)).toBe('S3');
-		expect(voltsOf.get('M1')).toBe('r3');
+		expect(voltageOf.get('M1')).toBe('r3');
 	});
 
 	it('gives running current the volts of its input', () => {
-		const amps = read(given()).visit.readings.find(isStringReading)!;
-		expect(amps.atVolts).toBeNull();
+		const current = read(given()).visit.readings.find(isStringReading)!;
+		expect(current.atVolts).toBeNull();
 		const running = read(given()).visit.readings.find(
 			({ quantity }) => quantity === 'operating-current'
 		);

@@ -137,12 +137,12 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 	const names = Object.keys(given.moduleTypes);
 	const plates: Nameplate[] = [];
 	for (const name of names) {
-		const plate = nameplateSchema.safeParse(given.moduleTypes[name]);
-		if (!plate.success) {
-			const problem = problemOf(plate.error);
+		const nameplate = nameplateSchema.safeParse(given.moduleTypes[name]);
+		if (!nameplate.success) {
+			const problem = problemOf(nameplate.error);
 			return refuse({ ...problem, where: `record.moduleTypes.${name}.${problem.where}` });
 		}
-		plates.push(plate.data);
+		plates.push(nameplate.data);
 	}
 	const stray = given.strings.find(({ type }) => !names.includes(type));
 	if (stray) {
@@ -173,9 +173,9 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 		const string = given.strings.find(({ id }) => id === reading.place.string);
 		const place = quantity && placeOf(quantity, reading.place, idByMark);
 		if (!quantity || !place) return [];
-		const atVolts =
+		const atVoltage =
 			quantity === 'operating-current' && string ? (busOf.get(string.input) ?? null) : null;
-		if (quantity === 'operating-current' && atVolts === null) return [];
+		if (quantity === 'operating-current' && atVoltage === null) return [];
 		if (reading.value === null && !quantity.endsWith('resistance')) return [];
 		const id = idOf(4, i + 1);
 		readingOf.set(id, reading.id);
@@ -189,7 +189,7 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 					devices: Boolean(string?.rsd)
 				}),
 				value: reading.value ?? OVER_RANGE,
-				atVolts,
+				atVolts: atVoltage,
 				typed: String(reading.value ?? ''),
 				confirmed: false,
 				source: 'typed',
@@ -275,10 +275,10 @@ function recordOf(
 		// Visit and record agree on the years in service, which are told to half a year.
 		inServiceSince: 2026 - Math.round(given.yearsInService),
 		parts: [...inverter, ...deviceType],
-		moduleTypes: plates.map((plate, i) => ({
+		moduleTypes: plates.map((nameplate, i) => ({
 			id: idOf(2, i + 1),
 			name: names[i]!,
-			plate,
+			plate: nameplate,
 			tolerance: { vocPct: 2, iscPct: 3 },
 			limits: UNKNOWN_LIMITS
 		})),
@@ -319,9 +319,9 @@ function placeOf(
 
 /** Sensor and probe where there are any; else the clear sky and the air. */
 function conditionsOf(given: Given['conditions']): Visit['conditions'] {
-	const light = given.irradiance ?? given.clearSky;
-	const heat = given.cellTemperature ?? given.cellTemperatureFromAir;
-	if (!light || !heat) return [];
+	const irradiance = given.irradiance ?? given.clearSky;
+	const cellTemperature = given.cellTemperature ?? given.cellTemperatureFromAir;
+	if (!irradiance || !cellTemperature) return [];
 	return [
 		{
 			id: idOf(5, 1),
@@ -331,13 +331,13 @@ function conditionsOf(given: Given['conditions']): Visit['conditions'] {
 			follows: false,
 			fieldId: null,
 			irradiance: {
-				value: light.value,
-				relativeStandardUncertainty: light.relativeStandardUncertainty ?? 0.05,
+				value: irradiance.value,
+				relativeStandardUncertainty: irradiance.relativeStandardUncertainty ?? 0.05,
 				source: given.irradiance ? 'sensor-in-plane' : 'clear-sky'
 			},
 			cellTemperature: {
-				value: heat.value,
-				standardUncertainty: heat.standardUncertainty ?? 3,
+				value: cellTemperature.value,
+				standardUncertainty: cellTemperature.standardUncertainty ?? 3,
 				source: given.cellTemperature ? 'probe-on-back' : 'from-air'
 			}
 		}

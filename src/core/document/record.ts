@@ -50,11 +50,11 @@ export const nameplateSchema = z
 		alphaIscPctPerK: within(RECORD_LIMITS.alphaIscPctPerK).nullable(),
 		betaVocPctPerK: within(RECORD_LIMITS.betaVocPctPerK).nullable()
 	})
-	.refine((plate) => plate.vmp < plate.voc, {
+	.refine((nameplate) => nameplate.vmp < nameplate.voc, {
 		path: ['vmp'],
 		message: 'Vmp must be below Voc; the two may have changed places.'
 	})
-	.refine((plate) => plate.imp < plate.isc, {
+	.refine((nameplate) => nameplate.imp < nameplate.isc, {
 		path: ['imp'],
 		message: 'Imp must be below Isc; the two may have changed places.'
 	}) satisfies z.ZodType<Nameplate>;

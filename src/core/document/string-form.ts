@@ -4,7 +4,7 @@ import type { StringDevices, StringRecord } from '../record';
 import { figure, figureOrEmpty, figureOrUnknown, figureValue } from './figure';
 import { required } from './form-text';
 import { RECORD_LIMITS } from './record-limits';
-import { USUAL_CABLE_OHMS } from './survey';
+import { USUAL_CABLE_RESISTANCE } from './survey';
 
 export const stringFormSchema = z.object({
 	/** Marks of the strings, separated by blanks or commas; A1-A4 counts up. */
@@ -81,19 +81,19 @@ export function formOfString(string: StringRecord): StringForm {
 const CABLE_TEMPERATURE = 40;
 
 /** Ohms of the cable of a form: by its measures where they are given, else as typed. */
-export function cableOhmsOfForm(
+export function cableResistanceOfForm(
 	form: Pick<StringForm, 'cableResistance' | 'cableLength' | 'cableSize' | 'cableConductor'>
 ): number | null {
 	const length = figureOrUnknown(form.cableLength);
 	const size = figureOrUnknown(form.cableSize);
 	if (length === null || size === null) return figureOrUnknown(form.cableResistance);
-	const ohms = cableResistance({
+	const resistance = cableResistance({
 		length,
 		size,
 		temperature: CABLE_TEMPERATURE,
 		conductor: form.cableConductor
 	});
-	return Number(ohms.toPrecision(3));
+	return Number(resistance.toPrecision(3));
 }
 
 /** What a form says of a string beside its id, mark, modules and place. */
@@ -107,7 +107,7 @@ export function stringFieldsOfForm(
 	return {
 		moduleTypeId: form.moduleTypeId,
 		moduleCount: figureValue(form.moduleCount),
-		cableResistance: cableOhmsOfForm(form) ?? USUAL_CABLE_OHMS,
+		cableResistance: cableResistanceOfForm(form) ?? USUAL_CABLE_RESISTANCE,
 		cable:
 			length === null || size === null ? null : { length, size, conductor: form.cableConductor },
 		fuse:

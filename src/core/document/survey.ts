@@ -70,7 +70,7 @@ function devicesOf({
 }
 
 /** Ohms taken for a string's cable until somebody measures it; judgement: 70 m of 4 mm2. */
-export const USUAL_CABLE_OHMS = 0.3;
+export const USUAL_CABLE_RESISTANCE = 0.3;
 
 /** The record that a survey makes: what it saw is in it, and all else is unknown. */
 export function recordOfSurvey(survey: Survey): ArrayRecord {
@@ -104,7 +104,7 @@ export function recordOfSurvey(survey: Survey): ArrayRecord {
 			label: `S${i + 1}`,
 			moduleTypeId: moduleType.id,
 			moduleCount: each,
-			cableResistance: USUAL_CABLE_OHMS,
+			cableResistance: USUAL_CABLE_RESISTANCE,
 			fuse: 'unknown',
 			devices: devicesOf(survey),
 			// Only where one string goes to one input is it no guess.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SALTMARSH } from '../../../tests/support/sites';
-import { busVoltsByInput, busVoltageQuestion } from './bus-voltage';
+import { busVoltageByInput, busVoltageQuestion } from './bus-voltage';
 import { findCurrentReadings } from '../visit';
 
 const STRING = { label: 'A1', devices: null } as const;
@@ -12,8 +12,8 @@ describe('volts at which a string is said to run', () => {
 		[190, 450],
 		// A controller that holds a string at its battery.
 		[13.1, 22]
-	])('%d V beside %d V open are as they may be', (volts, open) => {
-		expect(busVoltageQuestion(STRING, volts, open)).toBeNull();
+	])('%d V beside %d V open are as they may be', (voltage, open) => {
+		expect(busVoltageQuestion(STRING, voltage, open)).toBeNull();
 	});
 
 	it('far below are amps typed into the wrong field', () => {
@@ -39,14 +39,14 @@ describe('volts at which a string is said to run', () => {
 
 it('strings of one input share the newest volts that were read at one of them', () => {
 	const { record, visit } = SALTMARSH;
-	const byInput = busVoltsByInput(record, findCurrentReadings(visit));
+	const byInput = busVoltageByInput(record, findCurrentReadings(visit));
 	const inputs = new Set(record.strings.map(({ input }) => input));
-	for (const [input, volts] of byInput) {
+	for (const [input, voltage] of byInput) {
 		expect(inputs.has(input)).toBe(true);
 		const read = visit.readings.filter(
-			({ place, quantity, atVolts }) =>
+			({ place, quantity, atVolts: atVoltage }) =>
 				quantity === 'operating-current' &&
-				atVolts === volts &&
+				atVoltage === voltage &&
 				'string' in place &&
 				record.strings.find(({ id }) => id === place.string)?.input === input
 		);

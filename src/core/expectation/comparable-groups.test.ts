@@ -7,7 +7,7 @@ import {
 	agedModel,
 	moduleAtConditions,
 	predictValue,
-	runningVolts,
+	runningVoltage,
 	stringAtConditions
 } from './predict';
 import { maximumPowerPoint } from '../module';
@@ -158,8 +158,11 @@ describe('strings of two types in one light', () => {
 			main: module,
 			others: new Map()
 		});
-		const atVolts = Math.round(runningVolts(string, 0.985 * maximumPowerPoint(module).amps));
-		expect(lone.expected.value).toBeCloseTo(predictValue(string, 'operating-current', atVolts), 0);
+		const atVoltage = Math.round(runningVoltage(string, 0.985 * maximumPowerPoint(module).amps));
+		expect(lone.expected.value).toBeCloseTo(
+			predictValue(string, 'operating-current', atVoltage),
+			0
+		);
 		expect(lone.verdict).toBe('pass');
 	});
 });

@@ -2,7 +2,13 @@ import type { SingleDiode } from '../module';
 import type { ArrayRecord } from '../record';
 import { comparableStrings, type ComparableStrings } from './comparable';
 import { COMMON_SHARE, RECTANGULAR } from './allowances';
-import { inSameLight, moduleAtShift, peerGroup, type GroupBasis, type PeerGroup } from './group';
+import {
+	atSameIrradiance,
+	moduleAtShift,
+	peerGroup,
+	type GroupBasis,
+	type PeerGroup
+} from './group';
 import { conditionsForPlane, widened } from './plane-conditions';
 import type { ModulesElsewhere } from './predict';
 import { presumedDirections } from './presumed-directions';
@@ -69,7 +75,7 @@ const TELLING = 4;
  */
 function fromNeighbours(group: PeerGroup, groups: readonly PeerGroup[]): ShiftPrior | null {
 	const [best] = groups
-		.filter((other) => other !== group && inSameLight(other, group))
+		.filter((other) => other !== group && atSameIrradiance(other, group))
 		.sort((a, b) => b.estimates[0].items.length - a.estimates[0].items.length);
 	if (!best) return null;
 	const { shift, information, items } = best.estimates[0];
@@ -78,16 +84,16 @@ function fromNeighbours(group: PeerGroup, groups: readonly PeerGroup[]): ShiftPr
 	const determinant = ll * hh - lh * lh;
 	const tolerance = (of: (group: PeerGroup) => number) =>
 		RECTANGULAR * Math.sqrt(COMMON_SHARE) * Math.hypot(of(group), of(best)) * 0.01;
-	const light = Math.hypot(
+	const irradiance = Math.hypot(
 		Math.sqrt(hh / determinant),
 		tolerance(({ model: { type } }) => type.tolerance.iscPct)
 	);
-	const heat = Math.hypot(
+	const cellTemperature = Math.hypot(
 		Math.sqrt(ll / determinant),
 		tolerance(({ model: { type } }) => type.tolerance.vocPct) / group.perKelvin
 	);
-	return light < group.uncertainty.light && heat < 1.5 * group.uncertainty.heat
-		? { centre: shift, light, heat }
+	return irradiance < group.uncertainty.light && cellTemperature < 1.5 * group.uncertainty.heat
+		? { centre: shift, light: irradiance, heat: cellTemperature }
 		: null;
 }
 

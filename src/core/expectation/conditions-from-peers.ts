@@ -48,11 +48,11 @@ export function conditionsFromPeers(
 		const { shift, information } = largest.estimates[0];
 		const [ll, lh, hh] = information;
 		const determinant = ll * hh - lh * lh;
-		const light = Math.sqrt(hh / determinant);
-		const heat = Math.sqrt(ll / determinant);
-		if (light > LEARNT * UNASKED.light || heat > LEARNT * UNASKED.heat) {
+		const irradiance = Math.sqrt(hh / determinant);
+		const cellTemperature = Math.sqrt(ll / determinant);
+		if (irradiance > LEARNT * UNASKED.light || cellTemperature > LEARNT * UNASKED.heat) {
 			return refuse(
-				light > LEARNT * UNASKED.light
+				irradiance > LEARNT * UNASKED.light
 					? 'The light cannot be told yet: read the running current of some strings, with the volts at which it flows.'
 					: 'The heat cannot be told yet: read the open-circuit volts of some strings.'
 			);
@@ -60,8 +60,8 @@ export function conditionsFromPeers(
 		stated = conditionsOf(
 			stated.irradiance.value * Math.exp(shift.light),
 			stated.cellTemperature.value + shift.heat,
-			light,
-			heat
+			irradiance,
+			cellTemperature
 		);
 	}
 	return succeed(stated);
@@ -70,11 +70,19 @@ export function conditionsFromPeers(
 function conditionsOf(
 	irradiance: number,
 	cellTemperature: number,
-	light: number,
-	heat: number
+	relativeIrradiance: number,
+	temperature: number
 ): Conditions {
 	return {
-		irradiance: { value: irradiance, relativeStandardUncertainty: light, source: 'siblings' },
-		cellTemperature: { value: cellTemperature, standardUncertainty: heat, source: 'siblings' }
+		irradiance: {
+			value: irradiance,
+			relativeStandardUncertainty: relativeIrradiance,
+			source: 'siblings'
+		},
+		cellTemperature: {
+			value: cellTemperature,
+			standardUncertainty: temperature,
+			source: 'siblings'
+		}
 	};
 }

@@ -23,19 +23,19 @@ export function entryHint(
 	if (quantity === 'residual-current') return clampHint(reading, others);
 	if (!isStringQuantity(quantity) || expected === null || !(expected > 0)) return null;
 	const ratio = value / expected;
-	const volts = quantity === 'open-circuit-voltage';
+	const voltage = quantity === 'open-circuit-voltage';
 	if (Math.abs(ratio + 1) < SAME) {
-		return volts
+		return voltage
 			? 'The amount is right, the sign is not. Is the red lead on plus and in V? Change the leads and take it again; if it stays, the string is reversed: close nothing.'
 			: 'The amount is right, the sign is not: turn the clamp round, arrow towards the inverter, and take it again.';
 	}
-	if (volts && ratio > AC_RANGE[0] && ratio < AC_RANGE[1]) {
+	if (voltage && ratio > AC_RANGE[0] && ratio < AC_RANGE[1]) {
 		return 'More than twice what is expected: is the meter on AC? Set it to DC and take it again.';
 	}
-	if (volts && Math.abs(ratio) < 0.02) {
+	if (voltage && Math.abs(ratio) < 0.02) {
 		return 'No volts: right holder, probes on metal, leads in V and COM? Then the path is open, and the string’s whole volts stand across the break.';
 	}
-	if (!volts && Math.abs(ratio) < 0.03) {
+	if (!voltage && Math.abs(ratio) < 0.03) {
 		return 'No current: is the clamp on DC and closed round one conductor? Then the fuse, a connector or a module is open.';
 	}
 	return null;

@@ -22,7 +22,7 @@ const series: Series = {
 	temperature: priorScatter(TEMPERATURE_SCATTER),
 	irradiance: priorScatter(IRRADIANCE_SCATTER)
 };
-const volts = (value = 460, of: Series = series, count = 12) =>
+const voltage = (value = 460, of: Series = series, count = 12) =>
 	combine(
 		ownUncertainty(
 			'open-circuit-voltage',
@@ -32,8 +32,8 @@ const volts = (value = 460, of: Series = series, count = 12) =>
 			null
 		)
 	);
-const amps = (perVolt = -0.02, of: Series = series, atVolts = 370) =>
-	combine(ownUncertainty('operating-current', { value: 8, perVolt }, string, of, atVolts));
+const current = (perVolt = -0.02, of: Series = series, atVoltage = 370) =>
+	combine(ownUncertainty('operating-current', { value: 8, perVolt }, string, of, atVoltage));
 
 describe('what makes one reading differ from its peers', () => {
 	it('names each part, in the unit of the reading', () => {
@@ -57,7 +57,7 @@ describe('what makes one reading differ from its peers', () => {
 	});
 
 	it('is smaller in a long string, whose modules average out', () => {
-		expect(volts(460, series, 24)).toBeLessThan(volts(460, series, 6));
+		expect(voltage(460, series, 24)).toBeLessThan(voltage(460, series, 6));
 	});
 
 	it('grows with the meter’s error and with its count', () => {
@@ -65,8 +65,8 @@ describe('what makes one reading differ from its peers', () => {
 			...series,
 			meters: { ...USUAL_METERS, volts: { ...USUAL_METERS.volts, ...change } }
 		});
-		expect(volts(460, meter({ pctOfReading: 2 }))).toBeGreaterThan(1.6 * volts());
-		expect(volts(460, meter({ resolution: 1 }))).toBeGreaterThan(volts());
+		expect(voltage(460, meter({ pctOfReading: 2 }))).toBeGreaterThan(1.6 * voltage());
+		expect(voltage(460, meter({ resolution: 1 }))).toBeGreaterThan(voltage());
 		// 0.5 % + 2 counts of 0.1 V, each a rectangle; most of the gain's variance is shared.
 		const [, part] = ownUncertainty(
 			'open-circuit-voltage',
@@ -80,9 +80,9 @@ describe('what makes one reading differ from its peers', () => {
 	});
 
 	it('grows where the curve is steep, and with the years in service', () => {
-		expect(amps(-0.4)).toBeGreaterThan(2 * amps(-0.02));
-		expect(volts(460, { ...series, years: 25 })).toBeGreaterThan(volts());
-		expect(amps(-0.02, { ...series, years: 25 })).toBeGreaterThan(amps());
+		expect(current(-0.4)).toBeGreaterThan(2 * current(-0.02));
+		expect(voltage(460, { ...series, years: 25 })).toBeGreaterThan(voltage());
+		expect(current(-0.02, { ...series, years: 25 })).toBeGreaterThan(current());
 	});
 
 	it('leaves to the readings how unequally warm the strings are and how steady the light was', () => {
@@ -91,8 +91,8 @@ describe('what makes one reading differ from its peers', () => {
 		expect(sources('open-circuit-voltage')).toEqual(['cell-temperature']);
 		expect(sources('operating-current')).toEqual(['cell-temperature', 'unsteady-light']);
 		const wide = { values: [0.06], weights: [1] };
-		const [, light] = scatterUncertainty('operating-current', 8, 0, series, wide);
-		expect(light!.standardUncertainty).toBeCloseTo(0.48, 12);
+		const [, irradiance] = scatterUncertainty('operating-current', 8, 0, series, wide);
+		expect(irradiance!.standardUncertainty).toBeCloseTo(0.48, 12);
 		const [warm] = scatterUncertainty('open-circuit-voltage', 460, -1.3, series);
 		expect(warm!.standardUncertainty).toBeCloseTo(1.3 * rmsOf(series.temperature), 12);
 	});
@@ -100,7 +100,7 @@ describe('what makes one reading differ from its peers', () => {
 	it('does not ask for the sign of a reading', () => {
 		fc.assert(
 			fc.property(fc.double({ min: 1, max: 1500, noNaN: true }), (value) => {
-				expect(volts(-value)).toBeCloseTo(volts(value), 12);
+				expect(voltage(-value)).toBeCloseTo(voltage(value), 12);
 			})
 		);
 	});
@@ -108,10 +108,10 @@ describe('what makes one reading differ from its peers', () => {
 
 describe('what all strings share', () => {
 	const [conditions] = visitOf({ record }).conditions;
-	const uncertainty = (change: object = {}, plate: object = {}, years = 0) =>
+	const uncertainty = (change: object = {}, nameplate: object = {}, years = 0) =>
 		sharedUncertainty(
 			{ ...conditions!, ...change },
-			{ ...type, plate: { ...type.plate, ...plate } },
+			{ ...type, plate: { ...type.plate, ...nameplate } },
 			years,
 			USUAL_METERS,
 			-0.003

@@ -92,20 +92,20 @@ export function ownUncertainty(
 	prediction: Prediction,
 	string: StringRecord,
 	{ type, meters, years }: Omit<Series, 'temperature' | 'irradiance'>,
-	atVolts: number | null
+	atVoltage: number | null
 ): Contribution[] {
 	const { value, perVolt } = prediction;
 	const count = Math.sqrt(Math.max(string.moduleCount, 1));
 	const spread = (tolerance: number, perYear: number) =>
 		Math.hypot(labelShare(tolerance, 1 - COMMON_SHARE), perYear * years) / count;
-	const voltsShare = spread(type.tolerance.vocPct, SPREAD_PER_YEAR.volts);
-	const ampsShare = spread(type.tolerance.iscPct, SPREAD_PER_YEAR.amps);
+	const voltageShare = spread(type.tolerance.vocPct, SPREAD_PER_YEAR.volts);
+	const currentShare = spread(type.tolerance.iscPct, SPREAD_PER_YEAR.amps);
 	if (quantity === 'open-circuit-voltage') {
 		return [
 			{
 				source: 'label',
 				words: 'spread of the modules’ voltage, averaged over the string',
-				standardUncertainty: Math.abs(value) * voltsShare
+				standardUncertainty: Math.abs(value) * voltageShare
 			},
 			{
 				source: 'meter',
@@ -119,16 +119,16 @@ export function ownUncertainty(
 			}
 		];
 	}
-	const volts = atVolts ?? 0;
+	const voltage = atVoltage ?? 0;
 	const voltageUncertainty = Math.hypot(
-		meterScatter(meters.volts, volts),
-		volts * Math.hypot(voltsShare, MODEL_UNCERTAINTY.volts)
+		meterScatter(meters.volts, voltage),
+		voltage * Math.hypot(voltageShare, MODEL_UNCERTAINTY.volts)
 	);
 	const contributions: Contribution[] = [
 		{
 			source: 'label',
 			words: 'spread of the modules’ current, averaged over the string',
-			standardUncertainty: Math.abs(value) * ampsShare
+			standardUncertainty: Math.abs(value) * currentShare
 		},
 		{
 			source: 'meter',
@@ -213,14 +213,14 @@ export function sharedUncertainty(
 	type: ModuleType,
 	years: number,
 	meters: Visit['meters'],
-	voltsPerKelvin: number
+	voltagePerKelvin: number
 ): SharedUncertainty {
 	const warming = conditions.cellTemperature.value - STC_CELL_TEMPERATURE;
 	/** Share that an unstated coefficient may be off by at this temperature. */
 	const unstated = (stated: number | null, pctPerK: number) =>
 		stated === null ? (pctPerK / 100) * warming : 0;
 	const film = isThinFilm(type.plate.technology) ? 1 : 0;
-	const volts = Math.hypot(
+	const voltage = Math.hypot(
 		MODEL_COMMON.volts,
 		film * THIN_FILM_UNCERTAINTY.volts,
 		unstated(type.plate.betaVocPctPerK, TYPICAL_COEFFICIENT_UNCERTAINTY.betaVoc),
@@ -240,6 +240,6 @@ export function sharedUncertainty(
 			AGEING_UNCERTAINTY * AGEING_PER_YEAR.current * years,
 			EVEN_SOILING.uncertainty
 		),
-		heat: Math.hypot(statedTemperatureUncertainty(conditions), volts / voltsPerKelvin)
+		heat: Math.hypot(statedTemperatureUncertainty(conditions), voltage / voltagePerKelvin)
 	};
 }

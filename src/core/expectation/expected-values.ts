@@ -11,7 +11,7 @@ import {
 } from '../visit';
 import { type ArrayRecord, isAcBranch, type StringRecord } from '../record';
 import { openCircuitVoltage } from '../module';
-import { busVoltsByInput } from './bus-voltage';
+import { busVoltageByInput } from './bus-voltage';
 import { comparableGroups } from './comparable-groups';
 import {
 	combine,
@@ -20,7 +20,7 @@ import {
 	scatterUncertainty,
 	type Contribution
 } from './error-model';
-import { isUsualState, voltsInState, type InState } from './in-state';
+import { isUsualState, voltageInState, type InState } from './in-state';
 import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type PeerGroup } from './group';
 import { rmsOf, type Scattered } from './scatter';
 import { predictReading, type SharedReading } from './shared-shift';
@@ -96,7 +96,7 @@ export function peerGroupsOf(record: ArrayRecord, visit: EffectiveVisit): PeerGr
 export function expectedValues(record: ArrayRecord, visit: EffectiveVisit): Expectations {
 	const standing = findCurrentReadings(visit);
 	const groups = peerGroupsOf(record, visit);
-	const bus = busVoltsByInput(record, standing);
+	const bus = busVoltageByInput(record, standing);
 	return {
 		places: record.strings.flatMap((string) =>
 			STRING_QUANTITIES.filter(
@@ -151,9 +151,9 @@ function outlookFor(
 	}
 	if (!type) return { reason: 'The string’s module type is not recorded.' };
 	if (!group) return { reason: 'Irradiance and cell temperature are not entered yet.' };
-	const atVolts =
+	const atVoltage =
 		reading?.atVolts ?? (string.input === null ? null : (bus.get(string.input) ?? null));
-	if (quantity === 'operating-current' && atVolts === null) {
+	if (quantity === 'operating-current' && atVoltage === null) {
 		return { reason: 'The operating voltage of this input is not known yet.' };
 	}
 	if (reading?.state === null) {
@@ -163,11 +163,11 @@ function outlookFor(
 	const isVoltage = quantity === 'open-circuit-voltage';
 	const substrings = isVoltage && state.transmitter !== 'off' ? type.plate.sections : null;
 	if (isVoltage && !isUsualState(state)) {
-		const inState = voltsInState(record, groups, string, state);
+		const inState = voltageInState(record, groups, string, state);
 		if ('missing' in inState) return { reason: inState.missing };
 		return { ...expectInState(inState, group), substrings };
 	}
-	return { ...expectValue(group, string, quantity, atVolts), substrings };
+	return { ...expectValue(group, string, quantity, atVoltage), substrings };
 }
 
 /** An expected value in a state of its own: comparable strings and stated conditions have no other say in it. */
@@ -194,11 +194,11 @@ function expectValue(
 	group: PeerGroup,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): Pick<Outlook, 'expected' | 'scatter'> {
 	const estimate = group.estimates[0];
 	const at = (shift: { light: number; heat: number }) =>
-		predictAtShift(group, string, quantity, atVolts, shift);
+		predictAtShift(group, string, quantity, atVoltage, shift);
 	const own = group.shared.get(stringKey(string.id, quantity));
 	const asShared: SharedReading = own ?? {
 		measured: 0,
@@ -208,10 +208,12 @@ function expectValue(
 	const { value, sharedSigma } = predictReading(estimate, asShared);
 	// A reading from another moment of the series is compared in its own light.
 	const drift = own?.drift ?? 1;
-	const { light, heat } = estimate.shift;
+	const { light: irradiance, heat: cellTemperature } = estimate.shift;
 	const here = at(estimate.shift);
-	const perKelvin = at({ light, heat: heat + 0.5 }).value - at({ light, heat: heat - 0.5 }).value;
-	const known = ownUncertainty(quantity, here, string, group.series, atVolts);
+	const perKelvin =
+		at({ light: irradiance, heat: cellTemperature + 0.5 }).value -
+		at({ light: irradiance, heat: cellTemperature - 0.5 }).value;
+	const known = ownUncertainty(quantity, here, string, group.series, atVoltage);
 	const scatter = own?.scatter ?? null;
 	const contributions = [
 		...known,
@@ -223,8 +225,8 @@ function expectValue(
 		} as const
 	].map((part) => ({ ...part, standardUncertainty: part.standardUncertainty / drift }));
 	const stated = at(NO_SHIFT);
-	const byLight = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
-	const byHeat = at({ light: 0, heat: 1 }).value - stated.value;
+	const byIrradiance = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
+	const byTemperature = at({ light: 0, heat: 1 }).value - stated.value;
 	const isVoltage = quantity === 'open-circuit-voltage';
 	const warm = isVoltage ? 0 : perKelvin * rmsOf(group.series.temperature);
 	return {
@@ -236,9 +238,9 @@ function expectValue(
 			fromConditions: {
 				value: stated.value,
 				standardUncertainty: Math.hypot(
-					byLight * group.uncertainty.light,
-					byHeat * group.uncertainty.heat,
-					combine(ownUncertainty(quantity, stated, string, group.series, atVolts))
+					byIrradiance * group.uncertainty.light,
+					byTemperature * group.uncertainty.heat,
+					combine(ownUncertainty(quantity, stated, string, group.series, atVoltage))
 				)
 			},
 			moduleVoltage: moduleVoltageOf(group)

@@ -29,14 +29,16 @@ describe('a module at a shift from the stated conditions', () => {
 	const group = groupOf(visitOf({ record }));
 
 	it('generates in proportion to the light, by its logarithm', () => {
-		const at = (light: number) => moduleAtShift(group, { light, heat: 0 }).photocurrent;
+		const at = (irradiance: number) =>
+			moduleAtShift(group, { light: irradiance, heat: 0 }).photocurrent;
 		expect(at(Math.log(1.1)) / at(0)).toBeCloseTo(1.1, 9);
 		expect(at(0.05) * at(-0.05)).toBeCloseTo(at(0) ** 2, 9);
 	});
 
 	it('loses volts as it gets hotter, about as its label says', () => {
-		const volts = (heat: number) => openCircuitVoltage(moduleAtShift(group, { light: 0, heat }));
-		const per = (volts(5) - volts(-5)) / 10 / NAMEPLATE.voc;
+		const voltage = (cellTemperature: number) =>
+			openCircuitVoltage(moduleAtShift(group, { light: 0, heat: cellTemperature }));
+		const per = (voltage(5) - voltage(-5)) / 10 / NAMEPLATE.voc;
 		expect(100 * per).toBeCloseTo(NAMEPLATE.betaVocPctPerK!, 1);
 	});
 
@@ -81,9 +83,9 @@ describe('modules of another type among the strings', () => {
 
 	it('raise the volts of the one string in which they stand', () => {
 		const group = groupOf(visitOf({ record }), mixed);
-		const volts = (index: number) =>
+		const voltage = (index: number) =>
 			predictAtShift(group, mixed.strings[index]!, 'open-circuit-voltage', null, NO_SHIFT).value;
-		const gain = volts(0) - volts(1);
+		const gain = voltage(0) - voltage(1);
 		expect(gain).toBeGreaterThan(3);
 		expect(gain).toBeLessThan(6);
 	});

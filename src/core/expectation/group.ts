@@ -102,14 +102,14 @@ export function moduleAtShift(
 	shift: Shift
 ): SingleDiode {
 	const { conditions, model } = group;
-	const light =
+	const irradiance =
 		conditions.irradiance.value *
 		(1 - EVEN_SOILING.loss) *
 		(1 + rearGain(model.type, conditions).value) *
 		Math.exp(shift.light);
 	return moduleAtConditions(
 		group.model,
-		light,
+		irradiance,
 		group.conditions.cellTemperature.value + shift.heat
 	);
 }
@@ -134,19 +134,20 @@ export function predictAtShift(
 	group: GroupBase,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null,
+	atVoltage: number | null,
 	shift: Shift
 ): Prediction {
 	const circuit = stringAtConditions(string, group.model, modulesAtShift(group, shift));
-	return predictReading(circuit, quantity, atVolts);
+	return predictReading(circuit, quantity, atVoltage);
 }
 
 export const NO_SHIFT: Shift = { light: 0, heat: 0 };
 
 /** Relative change of Voc per kelvin at the stated conditions, 1/K. */
-function voltsPerKelvin(group: Pick<PeerGroup, 'model' | 'conditions'>): number {
-	const volts = (heat: number) => openCircuitVoltage(moduleAtShift(group, { light: 0, heat }));
-	return (volts(0.5) - volts(-0.5)) / volts(0);
+function voltagePerKelvin(group: Pick<PeerGroup, 'model' | 'conditions'>): number {
+	const voltage = (cellTemperature: number) =>
+		openCircuitVoltage(moduleAtShift(group, { light: 0, heat: cellTemperature }));
+	return (voltage(0.5) - voltage(-0.5)) / voltage(0);
 }
 
 /** Shares of label volts and of the label current in the stated light below which a string is dead. */
@@ -225,7 +226,7 @@ export function peerGroup(of: ComparableStrings, basis: GroupBasis): PeerGroup {
 		.filter((other) => other !== type && amongThem.has(other.id))
 		.map((other) => agedModel(other, years));
 	const base = { model, companions, conditions, elsewhere };
-	const perKelvin = voltsPerKelvin(base);
+	const perKelvin = voltagePerKelvin(base);
 	const uncertainty = sharedUncertainty(conditions, type, years, meters, perKelvin);
 	const known = new Map<string, GroupReading['at']>();
 	const found = strings.flatMap((string) =>
@@ -301,9 +302,12 @@ function scatterAbout(telling: readonly Unscattered[], shift: Shift): GroupScatt
 		items.forEach((item, i) => own.set(item, without[i]!));
 		return all;
 	};
-	const [volts, amps] = [telling.filter(isVoltage), telling.filter((item) => !isVoltage(item))];
-	const temperature = about(volts, TEMPERATURE_SCATTER, 0);
-	const irradiance = about(amps, IRRADIANCE_SCATTER, rmsOf(temperature));
+	const [voltage, current] = [
+		telling.filter(isVoltage),
+		telling.filter((item) => !isVoltage(item))
+	];
+	const temperature = about(voltage, TEMPERATURE_SCATTER, 0);
+	const irradiance = about(current, IRRADIANCE_SCATTER, rmsOf(temperature));
 	return { temperature, irradiance, own };
 }
 
@@ -356,12 +360,12 @@ function driftOf(
 /** Readings of equal strings at equal voltages are the same function of light and heat. */
 function buildOf(
 	{ elsewhere }: GroupBase,
-	{ quantity, atVolts }: StringReading,
+	{ quantity, atVolts: atVoltage }: StringReading,
 	{ id, moduleCount, cableResistance, fuse, blockingDiode, modules }: StringRecord
 ): string {
 	const isPlain = !elsewhere.has(id) && modules.every(({ moduleTypeId }) => moduleTypeId === null);
 	const build = isPlain ? [moduleCount, cableResistance, fuse !== null, blockingDiode] : [id];
-	return [quantity, atVolts ?? '', ...build].join('/');
+	return [quantity, atVoltage ?? '', ...build].join('/');
 }
 
 /** So many answers are kept of each function: the estimate asks again and again about the same shifts. */
@@ -372,14 +376,14 @@ function predictAllShifts(
 	base: GroupBase,
 	string: StringRecord,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): GroupReading['at'] {
 	const stated = modulesAtShift(base, NO_SHIFT);
 	const shown = readingIn(
 		stringAtConditions(string, base.model, stated),
 		stated,
 		quantity,
-		atVolts
+		atVoltage
 	);
 	const known = new Map<string, number>();
 	return (shift) => {
@@ -401,11 +405,11 @@ function groupReading(
 	reading: StringReading,
 	predicted: Map<string, GroupReading['at']>
 ): Unscattered {
-	const { quantity, atVolts } = reading;
-	const prediction = predictAtShift(base, string, quantity, atVolts, NO_SHIFT);
-	const known = ownUncertainty(quantity, prediction, string, series, atVolts);
+	const { quantity, atVolts: atVoltage } = reading;
+	const prediction = predictAtShift(base, string, quantity, atVoltage, NO_SHIFT);
+	const known = ownUncertainty(quantity, prediction, string, series, atVoltage);
 	const build = buildOf(base, reading, string);
-	const at = predicted.get(build) ?? predictAllShifts(base, string, quantity, atVolts);
+	const at = predicted.get(build) ?? predictAllShifts(base, string, quantity, atVoltage);
 	predicted.set(build, at);
 	const drift = driftOf(base, entries, reading, at);
 	const perKelvin = at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 });
@@ -434,7 +438,7 @@ export function groupOfString(
 }
 
 /** Whether two groups receive the same irradiance at the same temperature, as far as is known. */
-export function inSameLight(
+export function atSameIrradiance(
 	a: Pick<PeerGroup, 'plane' | 'presumed'>,
 	b: Pick<PeerGroup, 'plane' | 'presumed'>
 ): boolean {

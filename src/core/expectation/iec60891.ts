@@ -48,17 +48,19 @@ export function translatedString(type: ModuleType, modules: number): TranslatedS
  *     V2 = V1 + Voc (beta (T2 - T1) + a ln(G2/G1)) - Rs (I2 - I1)
  */
 export function translatePoint(
-	{ volts, amps }: { readonly volts: number; readonly amps: number },
+	{ volts: voltage, amps: current }: { readonly volts: number; readonly amps: number },
 	{ alpha, beta, a, seriesResistance, voc }: TranslatedString,
 	from: PointConditions,
 	to: PointConditions
 ): { readonly volts: number; readonly amps: number } {
 	const warming = to.cellTemperature - from.cellTemperature;
-	const light = to.irradiance / from.irradiance;
-	const carried = amps * (1 + alpha * warming) * light;
+	const irradiance = to.irradiance / from.irradiance;
+	const carried = current * (1 + alpha * warming) * irradiance;
 	return {
 		volts:
-			volts + voc * (beta * warming + a * Math.log(light)) - seriesResistance * (carried - amps),
+			voltage +
+			voc * (beta * warming + a * Math.log(irradiance)) -
+			seriesResistance * (carried - current),
 		amps: carried
 	};
 }

@@ -4,7 +4,7 @@ import { HOLLIN_CREEK, SALTMARSH } from '../../../tests/support/sites';
 import { arrayRecord, visitOf } from '../../../tests/support/scenario';
 import type { ArrayRecord, StringRecord } from '../record';
 import { predictAtShift } from './group';
-import { isUsualState, standbyVolts, voltsInState, type InState } from './in-state';
+import { isUsualState, standbyVoltage, voltageInState, type InState } from './in-state';
 import { usualState } from '../visit';
 
 const open = usualState('open-circuit-voltage', { fused: true, devices: true });
@@ -31,22 +31,22 @@ describe('the volts of devices that are off', () => {
 			{ kind: 'rapid-shutdown', modulesPerDevice: each, part: null },
 			modules
 		);
-		expect(standbyVolts(record, string)).toEqual({ count, each: 0.6, stated: false });
+		expect(standbyVoltage(record, string)).toEqual({ count, each: 0.6, stated: false });
 	});
 
 	it('are the maker’s where the record has them, and surer then', () => {
 		const array = HOLLIN_CREEK.record;
 		const string = array.strings.find(({ devices }) => devices !== null && devices !== 'unknown')!;
-		const stated = standbyVolts(array, string)!;
+		const stated = standbyVoltage(array, string)!;
 		expect(stated.stated).toBe(true);
 		const unread = {
 			...array,
 			parts: array.parts.filter(({ kind }) => kind !== 'rapid-shutdown-device')
 		};
-		expect(standbyVolts(unread, string)!.stated).toBe(false);
+		expect(standbyVoltage(unread, string)!.stated).toBe(false);
 		const uncertainty = (of: ArrayRecord) => {
 			const { value, contributions } = predicted(
-				voltsInState(of, [], string, { ...open, transmitter: 'off' })
+				voltageInState(of, [], string, { ...open, transmitter: 'off' })
 			);
 			return contributions[0]!.standardUncertainty / value;
 		};
@@ -54,9 +54,9 @@ describe('the volts of devices that are off', () => {
 	});
 
 	it('are not known where nobody looked, and none where there is none', () => {
-		expect(standbyVolts(record, withDevices('unknown'))).toBeNull();
-		expect(standbyVolts(record, withDevices(null))).toBeNull();
-		const answer = voltsInState(record, [], withDevices('unknown'), {
+		expect(standbyVoltage(record, withDevices('unknown'))).toBeNull();
+		expect(standbyVoltage(record, withDevices(null))).toBeNull();
+		const answer = voltageInState(record, [], withDevices('unknown'), {
 			...open,
 			transmitter: 'off'
 		});
@@ -65,7 +65,7 @@ describe('the volts of devices that are off', () => {
 
 	it('are no volts of a branch of micro-inverters: it carries AC', () => {
 		const branch = withDevices({ kind: 'micro-inverter', modulesPerDevice: 1, part: null });
-		expect(standbyVolts(record, branch)).toBeNull();
+		expect(standbyVoltage(record, branch)).toBeNull();
 	});
 });
 
@@ -88,10 +88,13 @@ describe('a string on its bus', () => {
 				groups[0]!.estimates[0].shift
 			).value;
 		const joined = { ...open, siblings: 'joined' } as const;
-		const shared = predicted(voltsInState(shorter, groups, a1, joined));
+		const shared = predicted(voltageInState(shorter, groups, a1, joined));
 		expect(shared.value).toBeGreaterThan(own(a1));
 		expect(shared.value).toBeLessThan(own(a2));
-		expect(predicted(voltsInState(shorter, groups, a2, joined)).value).toBeCloseTo(shared.value, 3);
+		expect(predicted(voltageInState(shorter, groups, a2, joined)).value).toBeCloseTo(
+			shared.value,
+			3
+		);
 		expect(shared.contributions[0]!.words).toContain('4 strings on one bus');
 	});
 
@@ -101,7 +104,7 @@ describe('a string on its bus', () => {
 			strings: record.strings.map((string) => ({ ...string, input: null }))
 		};
 		const { contributions } = predicted(
-			voltsInState(alone, groupsOf(alone), alone.strings[0]!, { ...open, siblings: 'joined' })
+			voltageInState(alone, groupsOf(alone), alone.strings[0]!, { ...open, siblings: 'joined' })
 		);
 		expect(contributions[0]!.words).toContain('1 strings');
 	});
@@ -109,7 +112,7 @@ describe('a string on its bus', () => {
 
 describe('a covered section', () => {
 	it('has no expected value, but the string bare to be held against', () => {
-		const answer = voltsInState(record, groupsOf(record), record.strings[0]!, {
+		const answer = voltageInState(record, groupsOf(record), record.strings[0]!, {
 			...open,
 			covered: true
 		});
@@ -127,10 +130,10 @@ describe('the usual state', () => {
 	});
 
 	it('is that of every open-circuit reading of the demo', () => {
-		const volts = SALTMARSH.visit.readings.filter(
+		const voltage = SALTMARSH.visit.readings.filter(
 			({ quantity }) => quantity === 'open-circuit-voltage'
 		);
-		expect(volts.length).toBeGreaterThan(0);
-		for (const { state } of volts) expect(isUsualState(state!)).toBe(true);
+		expect(voltage.length).toBeGreaterThan(0);
+		for (const { state } of voltage) expect(isUsualState(state!)).toBe(true);
 	});
 });

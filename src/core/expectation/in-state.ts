@@ -17,7 +17,7 @@ export type InState =
 	| { readonly missing: string };
 
 /** Volts that a device puts out while off where its part states none, V; judgement. */
-const USUAL_OFF_VOLTS = { 'rapid-shutdown': 0.6, optimiser: 1 } as const;
+const USUAL_OFF_VOLTAGE = { 'rapid-shutdown': 0.6, optimiser: 1 } as const;
 /**
  * Standard uncertainty of those volts, relative, stated by the maker and merely usual: devices put out 3 V where
  * 5 V are stated, and fewer in dim light. Zembo default.
@@ -32,7 +32,7 @@ export function isUsualState(state: SwitchingState): boolean {
 }
 
 /** Volts of a string whose devices are off: each puts out its own. Null where it has none. */
-export function standbyVolts(
+export function standbyVoltage(
 	record: Pick<ArrayRecord, 'parts'>,
 	{ devices, moduleCount }: StringRecord
 ): { readonly count: number; readonly each: number; readonly stated: boolean } | null {
@@ -42,13 +42,13 @@ export function standbyVolts(
 	const stated = type?.specs.offVolts ?? null;
 	return {
 		count: Math.ceil(moduleCount / devices.modulesPerDevice),
-		each: stated ?? USUAL_OFF_VOLTS[devices.kind],
+		each: stated ?? USUAL_OFF_VOLTAGE[devices.kind],
 		stated: stated !== null
 	};
 }
 
 /** What a string's volts should be in a state other than alone and open. */
-export function voltsInState(
+export function voltageInState(
 	record: ArrayRecord,
 	groups: readonly PeerGroup[],
 	string: StringRecord,
@@ -56,7 +56,7 @@ export function voltsInState(
 ): InState {
 	if (state.covered) return COVERED;
 	if (state.transmitter === 'off') return standby(record, string);
-	return commonVolts(record, groups, string);
+	return commonVoltage(record, groups, string);
 }
 
 /**
@@ -90,7 +90,7 @@ const COVERED: InState = {
 };
 
 function standby(record: Pick<ArrayRecord, 'parts'>, string: StringRecord): InState {
-	const devices = standbyVolts(record, string);
+	const devices = standbyVoltage(record, string);
 	if (!devices) return { missing: 'What hangs behind the modules of this string is not recorded.' };
 	const value = devices.count * devices.each;
 	const uncertainty = devices.stated
@@ -109,7 +109,7 @@ function standby(record: Pick<ArrayRecord, 'parts'>, string: StringRecord): InSt
 }
 
 /** Open volts of the bus that a string shares with its comparable strings. */
-function commonVolts(
+function commonVoltage(
 	record: ArrayRecord,
 	groups: readonly PeerGroup[],
 	string: StringRecord

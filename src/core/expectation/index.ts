@@ -20,12 +20,12 @@ export {
 export {
 	groupOfString,
 	type GroupReading,
-	inSameLight,
+	atSameIrradiance,
 	moduleAtShift,
 	modulesAtShift,
 	type PeerGroup
 } from './group';
-export { expectedInChosenState, STANDBY_VOLTAGE_UNCERTAINTY, standbyVolts } from './in-state';
+export { expectedInChosenState, STANDBY_VOLTAGE_UNCERTAINTY, standbyVoltage } from './in-state';
 export { AT_RATING } from './inverter-rating';
 export { STC, translatedString, translatePoint } from './iec60891';
 export { compareCurve, type CurveComparison } from './measured-curve';
@@ -47,7 +47,7 @@ export {
 	type Prediction,
 	predictReading,
 	predictValue,
-	runningVolts,
+	runningVoltage,
 	stringAtConditions,
 	USUAL_PARTS
 } from './predict';

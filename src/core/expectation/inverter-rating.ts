@@ -20,6 +20,6 @@ export function isAtItsRating(
 	inverter: Pick<PartOf<'inverter'>, 'id' | 'specs'>,
 	standing: ReadonlyMap<string, Reading>
 ): boolean {
-	const [watts, rating] = [acPowerOf(inverter, standing), inverter.specs.acWatts];
-	return watts !== null && rating !== null && watts >= AT_RATING * rating;
+	const [power, rating] = [acPowerOf(inverter, standing), inverter.specs.acWatts];
+	return power !== null && rating !== null && power >= AT_RATING * rating;
 }

@@ -57,54 +57,54 @@ export function compareCurve(
 	const own = curve.at ?? conditionsAt(visit, curve.takenAt) ?? here;
 	const how = translatedString(group.model.type, string.moduleCount);
 	const points = curve.points
-		.map(([volts, amps]) => translatePoint({ volts, amps }, how, own, here))
+		.map(([voltage, current]) => translatePoint({ volts: voltage, amps: current }, how, own, here))
 		.sort((a, b) => a.volts - b.volts);
 	const measured: Curve = {
-		volts: Float64Array.from(points, ({ volts }) => volts),
-		amps: Float64Array.from(points, ({ amps }) => amps)
+		volts: Float64Array.from(points, ({ volts: voltage }) => voltage),
+		amps: Float64Array.from(points, ({ amps: current }) => current)
 	};
 	const circuit = stringAtConditions(string, group.model, modulesAtShift(group, shift));
 	const expected = curveOf(new BusSource({ ...USUAL_PARTS, strings: [circuit] }), POINTS);
-	const { sections } = group.model.type.plate;
-	const sectionVolts = openCircuitVoltage(moduleAtShift(group, shift)) / sections;
-	const steps = stepsOf(measured, expected, sectionVolts, sections * string.moduleCount);
+	const { sections: substrings } = group.model.type.plate;
+	const substringVoltage = openCircuitVoltage(moduleAtShift(group, shift)) / substrings;
+	const steps = stepsOf(measured, expected, substringVoltage, substrings * string.moduleCount);
 	const shares = {
-		isc: ampsAt(measured, 0) / expected.amps[0]!,
+		isc: currentAt(measured, 0) / expected.amps[0]!,
 		voc: openOf(measured) / openOf(expected),
 		pmax: powerOf(measured) / powerOf(expected)
 	};
-	return { measured, expected, steps, shares, words: wordsOf(steps, shares, sections) };
+	return { measured, expected, steps, shares, words: wordsOf(steps, shares, substrings) };
 }
 
 /** Current of a curve at some volts, between its points. */
-function ampsAt({ volts, amps }: Curve, at: number): number {
-	const i = volts.findIndex((v) => v >= at);
-	if (i <= 0) return amps[i < 0 ? amps.length - 1 : 0]!;
-	const share = (at - volts[i - 1]!) / (volts[i]! - volts[i - 1]! || 1);
-	return amps[i - 1]! + share * (amps[i]! - amps[i - 1]!);
+function currentAt({ volts: voltage, amps: current }: Curve, at: number): number {
+	const i = voltage.findIndex((v) => v >= at);
+	if (i <= 0) return current[i < 0 ? current.length - 1 : 0]!;
+	const share = (at - voltage[i - 1]!) / (voltage[i]! - voltage[i - 1]! || 1);
+	return current[i - 1]! + share * (current[i]! - current[i - 1]!);
 }
 
 /** Volts where the current is gone; the last measured ones, carried on by the last slope where it is not. */
-function openOf({ volts, amps }: Curve): number {
-	const last = volts.length - 1;
-	const slope = (amps[last]! - amps[last - 1]!) / (volts[last]! - volts[last - 1]! || 1);
-	return amps[last]! > 0 && slope < 0 ? volts[last]! - amps[last]! / slope : volts[last]!;
+function openOf({ volts: voltage, amps: current }: Curve): number {
+	const last = voltage.length - 1;
+	const slope = (current[last]! - current[last - 1]!) / (voltage[last]! - voltage[last - 1]! || 1);
+	return current[last]! > 0 && slope < 0 ? voltage[last]! - current[last]! / slope : voltage[last]!;
 }
 
-function powerOf({ volts, amps }: Curve): number {
-	return volts.reduce((most, v, i) => Math.max(most, v * amps[i]!), 0);
+function powerOf({ volts: voltage, amps: current }: Curve): number {
+	return voltage.reduce((most, v, i) => Math.max(most, v * current[i]!), 0);
 }
 
 /** Volts that a bypass diode takes while it carries the others' current, V; a usual one. */
-const DIODE_VOLTS = 0.45;
+const DIODE_VOLTAGE = 0.45;
 
 /** Highest volts at which a curve still carries a current, V. */
-function voltsAtAmps({ volts, amps }: Curve, level: number): number {
-	const i = amps.findLastIndex((value) => value >= level);
+function voltageAtCurrent({ volts: voltage, amps: current }: Curve, level: number): number {
+	const i = current.findLastIndex((value) => value >= level);
 	if (i < 0) return 0;
-	if (i === amps.length - 1) return volts[i]!;
-	const share = (amps[i]! - level) / (amps[i]! - amps[i + 1]! || 1);
-	return volts[i]! + share * (volts[i + 1]! - volts[i]!);
+	if (i === current.length - 1) return voltage[i]!;
+	const share = (current[i]! - level) / (current[i]! - current[i + 1]! || 1);
+	return voltage[i]! + share * (voltage[i + 1]! - voltage[i]!);
 }
 
 /**
@@ -114,28 +114,28 @@ function voltsAtAmps({ volts, amps }: Curve, level: number): number {
 function stepsOf(
 	measured: Curve,
 	expected: Curve,
-	sectionVolts: number,
+	substringVoltage: number,
 	total: number
 ): CurveStep[] {
 	const open = openOf(measured);
 	const found: { volts: number; drop: number; level: number }[] = [];
-	let v = sectionVolts / 2;
+	let v = substringVoltage / 2;
 	while (v < KNEE * open) {
-		const before = ampsAt(measured, v);
-		const after = ampsAt(measured, v + sectionVolts);
+		const before = currentAt(measured, v);
+		const after = currentAt(measured, v + substringVoltage);
 		const drop = before > 0 ? 1 - after / before : 0;
 		if (drop >= STEP) {
-			const at = steepest(measured, v, v + sectionVolts);
+			const at = steepest(measured, v, v + substringVoltage);
 			found.push({ volts: at, drop, level: before - 0.3 * (before - after) });
-			v = at + 1.5 * sectionVolts;
-		} else v += sectionVolts / 3;
+			v = at + 1.5 * substringVoltage;
+		} else v += substringVoltage / 3;
 	}
 	const lost = found.map(({ level }) => {
-		const whole = voltsAtAmps(expected, level);
-		return (whole - voltsAtAmps(measured, level)) / (whole / total + DIODE_VOLTS);
+		const whole = voltageAtCurrent(expected, level);
+		return (whole - voltageAtCurrent(measured, level)) / (whole / total + DIODE_VOLTAGE);
 	});
-	return found.map(({ volts, drop }, i) => ({
-		volts,
+	return found.map(({ volts: voltage, drop }, i) => ({
+		volts: voltage,
 		drop,
 		sections: Math.max(1, Math.round(lost[i]! - (lost[i + 1] ?? 0)))
 	}));
@@ -147,7 +147,7 @@ function steepest(curve: Curve, from: number, to: number): number {
 	let best = { fall: -1, at: from };
 	for (let i = 0; i < pieces; i++) {
 		const a = from + i * width;
-		const fall = ampsAt(curve, a) - ampsAt(curve, a + width);
+		const fall = currentAt(curve, a) - currentAt(curve, a + width);
 		if (fall > best.fall) best = { fall, at: a + width / 2 };
 	}
 	return best.at;
@@ -158,15 +158,15 @@ const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
 function wordsOf(
 	steps: readonly CurveStep[],
 	{ isc, voc, pmax }: CurveComparison['shares'],
-	sections: number
+	substrings: number
 ): string[] {
 	const words = [
 		`Short-circuit current ${percent(isc)}, open-circuit volts ${percent(voc)}, greatest power ${percent(pmax)} of what is expected.`
 	];
-	for (const { volts, drop, sections: lost } of steps) {
-		const modules = lost / sections;
+	for (const { volts: voltage, drop, sections: lost } of steps) {
+		const modules = lost / substrings;
 		words.push(
-			`A step at ${volts.toFixed(0)} V: about ${lost} ${lost === 1 ? 'section' : 'sections'} (${modules.toFixed(1)} modules) carry ${percent(drop)} less current and are passed by their diodes below it: shade, soiling or a bad cell there.`
+			`A step at ${voltage.toFixed(0)} V: about ${lost} ${lost === 1 ? 'section' : 'sections'} (${modules.toFixed(1)} modules) carry ${percent(drop)} less current and are passed by their diodes below it: shade, soiling or a bad cell there.`
 		);
 	}
 	if (steps.length === 0 && isc > 0.95 && voc > 0.97 && pmax < 0.94) {

@@ -5,8 +5,8 @@ import { assess } from '../diagnosis';
 import { pastedFigures, readMeterFigure } from './meter-figure';
 import { type Place, QUANTITIES, type Quantity, QUANTITY_FACTS, stringPlace } from '../visit';
 
-const read = (typed: string, quantity: Quantity, ratedVolts: number | null = null) => {
-	const figure = readMeterFigure(typed, quantity, ratedVolts);
+const read = (typed: string, quantity: Quantity, ratedVoltage: number | null = null) => {
+	const figure = readMeterFigure(typed, quantity, ratedVoltage);
 	return figure.ok ? figure.value : null;
 };
 

@@ -11,7 +11,7 @@ export interface MeterFigure {
 /** Diode test where nothing conducts, V: as meters without a word for it have been noted here. */
 export const DIODE_OVER_RANGE = 9.99;
 /** Resistance of an open line where the limit of the range is not typed, ohm; Zembo default. */
-const OPEN_LINE_OHMS = 1e8;
+const OPEN_LINE_RESISTANCE = 1e8;
 /** Lowest upper limit of an insulation tester's range, Mohm; Zembo default, common practice. */
 const TESTER_LIMIT = 20;
 
@@ -37,7 +37,7 @@ const isDiode = (quantity: Quantity) => quantity.includes('diode');
 export function readMeterFigure(
 	typed: string,
 	quantity: Quantity,
-	ratedVolts: number | null
+	ratedVoltage: number | null
 ): Result<MeterFigure, string> {
 	const { unit, limits } = QUANTITY_FACTS[quantity];
 	const text = typed.trim();
@@ -60,16 +60,16 @@ export function readMeterFigure(
 			beyond(limit.value, limits, unit, text) ?? succeed({ value: limit.value, overRange: true })
 		);
 	}
-	const value = usualLimit(quantity, unit, ratedVolts);
+	const value = usualLimit(quantity, unit, ratedVoltage);
 	return value === null
 		? refuse('Over range: type the limit of the meter’s range as well, for example >600.')
 		: succeed({ value, overRange: true });
 }
 
-function usualLimit(quantity: Quantity, unit: string, ratedVolts: number | null): number | null {
+function usualLimit(quantity: Quantity, unit: string, ratedVoltage: number | null): number | null {
 	if (isDiode(quantity)) return DIODE_OVER_RANGE;
-	if (unit === 'ohm') return OPEN_LINE_OHMS;
-	return unit === 'Mohm' ? TESTER_LIMIT : ratedVolts;
+	if (unit === 'ohm') return OPEN_LINE_RESISTANCE;
+	return unit === 'Mohm' ? TESTER_LIMIT : ratedVoltage;
 }
 
 function beyond(
@@ -96,7 +96,7 @@ export function weighedValue({
 }: Pick<Reading, 'value' | 'quantity' | 'overRange'>): number {
 	if (!overRange) return value;
 	if (isDiode(quantity)) return Math.max(value, DIODE_OVER_RANGE);
-	return QUANTITY_FACTS[quantity].unit === 'ohm' ? Math.max(value, OPEN_LINE_OHMS) : value;
+	return QUANTITY_FACTS[quantity].unit === 'ohm' ? Math.max(value, OPEN_LINE_RESISTANCE) : value;
 }
 
 /** A voltage above the meter's range says only that the meter is not rated for the place. */

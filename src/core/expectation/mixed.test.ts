@@ -43,22 +43,22 @@ describe('a string with a module of another type', () => {
 
 	it('fits where its volts are right, and is the less so the more of them is missing', () => {
 		const visit = visitOf({ record });
-		const verdict = (volts: number) => {
+		const verdict = (voltage: number) => {
 			const readings = visit.readings.map((reading) =>
 				stringOfPlace(reading.place) === mixed.strings[0]!.id &&
 				reading.quantity === 'open-circuit-voltage'
-					? { ...reading, value: volts }
+					? { ...reading, value: voltage }
 					: reading
 			);
 			const { places } = judgeByModel(mixed, effectiveVisit(mixed, { ...visit, readings }));
 			return judged(placeAt(places, mixed.strings[0]!.id));
 		};
-		const alikeVolts = visit.readings[0]!.value;
-		const right = verdict(alikeVolts).expected.value;
-		expect(right - alikeVolts).toBeGreaterThan(3);
+		const alikeVoltage = visit.readings[0]!.value;
+		const right = verdict(alikeVoltage).expected.value;
+		expect(right - alikeVoltage).toBeGreaterThan(3);
 		expect(verdict(right).verdict).toBe('pass');
-		expect(verdict(alikeVolts).distance).toBeLessThan(-1.2);
-		expect(verdict(alikeVolts - (right - alikeVolts)).verdict).not.toBe('pass');
+		expect(verdict(alikeVoltage).distance).toBeLessThan(-1.2);
+		expect(verdict(alikeVoltage - (right - alikeVoltage)).verdict).not.toBe('pass');
 	});
 });
 

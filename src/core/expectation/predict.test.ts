@@ -14,8 +14,8 @@ import {
 const { moduleTypes, strings } = arrayRecord();
 const [type] = moduleTypes;
 const [string] = strings;
-const at = (years: number, light = 800, heat = 45) =>
-	moduleAtConditions(agedModel(type!, years), light, heat);
+const at = (years: number, irradiance = 800, cellTemperature = 45) =>
+	moduleAtConditions(agedModel(type!, years), irradiance, cellTemperature);
 const whole = (years: number) =>
 	stringAtConditions(string!, agedModel(type!, years), alike(at(years)));
 
@@ -28,8 +28,8 @@ describe('ageing', () => {
 
 	it('takes about half a percent of power a year, most of it as current', () => {
 		const power = (years: number) => {
-			const { volts, amps } = maximumPowerPoint(at(years));
-			return volts * amps;
+			const { volts: voltage, amps: current } = maximumPowerPoint(at(years));
+			return voltage * current;
 		};
 		expect(1 - power(10) / power(0)).toBeCloseTo(0.05, 2);
 		expect(1 - shortCircuitCurrent(at(10)) / shortCircuitCurrent(at(0))).toBeCloseTo(0.035, 3);
@@ -51,18 +51,18 @@ describe('a whole string’s reading', () => {
 		const isc = predictValue(whole(0), 'short-circuit-current', null);
 		expect(isc).toBeCloseTo(shortCircuitCurrent(at(0)), 1);
 		fc.assert(
-			fc.property(fc.double({ min: 0, max: 520, noNaN: true }), (volts) => {
-				const amps = predictValue(whole(0), 'operating-current', volts);
-				expect(amps).toBeLessThanOrEqual(isc + 1e-9);
-				expect(predictValue(whole(0), 'operating-current', volts + 1)).toBeLessThan(amps);
+			fc.property(fc.double({ min: 0, max: 520, noNaN: true }), (voltage) => {
+				const current = predictValue(whole(0), 'operating-current', voltage);
+				expect(current).toBeLessThanOrEqual(isc + 1e-9);
+				expect(predictValue(whole(0), 'operating-current', voltage + 1)).toBeLessThan(current);
 			})
 		);
 	});
 
 	it('follows the bus volts as steeply as it says', () => {
-		for (const volts of [300, 370, 420, 450]) {
-			const { value, perVolt } = predictReading(whole(3), 'operating-current', volts);
-			const next = predictValue(whole(3), 'operating-current', volts + 0.01);
+		for (const voltage of [300, 370, 420, 450]) {
+			const { value, perVolt } = predictReading(whole(3), 'operating-current', voltage);
+			const next = predictValue(whole(3), 'operating-current', voltage + 0.01);
 			expect((next - value) / 0.01 / perVolt).toBeCloseTo(1, 2);
 		}
 	});

@@ -18,7 +18,7 @@ import {
 	type StringCircuit,
 	StringSource,
 	TYPICAL_BREAKDOWN,
-	voltsInto,
+	voltageInto,
 	wholeModules
 } from '../circuit';
 import { fitLabel, type LabelFit, type SingleDiode, translate } from '../module';
@@ -43,18 +43,22 @@ export function agedModel(type: ModuleType, years: number): AgedModel {
  * @param light plane-of-array irradiance that arrives in the cells, W/m2
  * @param heat cell temperature, degC
  */
-export function moduleAtConditions(model: AgedModel, light: number, heat: number): SingleDiode {
-	const diode = translate(model.fit, light, heat);
+export function moduleAtConditions(
+	model: AgedModel,
+	irradiance: number,
+	cellTemperature: number
+): SingleDiode {
+	const diode = translate(model.fit, irradiance, cellTemperature);
 	const { vmp, imp } = model.type.plate;
 	const current = Math.max(1 - AGEING_PER_YEAR.current * model.years, 0.1);
 	const voltage = Math.max(1 - AGEING_PER_YEAR.voltage * model.years, 0.1);
-	const ohms = voltage / current;
+	const resistance = voltage / current;
 	return {
 		photocurrent: diode.photocurrent * current,
 		saturationCurrent: diode.saturationCurrent * current,
 		seriesResistance:
-			diode.seriesResistance * ohms + (AGEING_PER_YEAR.fillFactor * model.years * vmp) / imp,
-		shuntResistance: diode.shuntResistance * ohms,
+			diode.seriesResistance * resistance + (AGEING_PER_YEAR.fillFactor * model.years * vmp) / imp,
+		shuntResistance: diode.shuntResistance * resistance,
 		modifiedIdeality: diode.modifiedIdeality * voltage
 	};
 }
@@ -99,9 +103,9 @@ function runsHere(
 ): ModuleRun[] {
 	const own = { module: main, type: model.type };
 	const away = elsewhere?.get(string.id);
-	const run = ({ module, type: { plate } }: OtherModule, count: number) => ({
-		...wholeModules(module, count, plate.sections),
-		cellsInSeries: plate.cellsInSeries
+	const run = ({ module, type: { plate: nameplate } }: OtherModule, count: number) => ({
+		...wholeModules(module, count, nameplate.sections),
+		cellsInSeries: nameplate.cellsInSeries
 	});
 	if (!away && string.modules.every(({ moduleTypeId }) => moduleTypeId === null)) {
 		return [run(own, string.moduleCount)];
@@ -131,14 +135,14 @@ export function stringAtConditions(
 	model: AgedModel,
 	modules: ModulesAtConditions
 ): StringCircuit {
-	const { sections } = model.type.plate;
+	const { sections: substrings } = model.type.plate;
 	const blocking = BLOCKING[string.blockingDiode];
 	const { label, cableResistance } = string;
 	const fuse = fuseInCircuit(string);
 	return {
 		name: label,
 		modules: runsHere(string, model, modules),
-		sectionsPerModule: sections,
+		sectionsPerModule: substrings,
 		cableResistance,
 		fuses: { positive: fuse && { rating: fuse.rating, state: 'whole' }, negative: null },
 		...(blocking && { blockingDiode: { ...blocking, state: 'whole' } })
@@ -148,8 +152,8 @@ export function stringAtConditions(
 const AS_RECORDED: BusCircuit = { ...USUAL_PARTS, strings: [] };
 
 /** Volts of a string on its bus at a current, V. */
-export function runningVolts(circuit: StringCircuit, amps: number): number {
-	return StringSource.of(circuit, AS_RECORDED, 'bus').voltsAt(amps);
+export function runningVoltage(circuit: StringCircuit, current: number): number {
+	return StringSource.of(circuit, AS_RECORDED, 'bus').voltsAt(current);
 }
 
 /** What a meter would read, and how steeply that follows the string's volts. */
@@ -171,7 +175,7 @@ export function readingIn(
 	circuit: StringCircuit,
 	modules: ModulesAtConditions,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): (relit: ModulesAtConditions) => Prediction {
 	const operating = quantity === 'operating-current';
 	const [gathered] = gatherString(circuit, AS_RECORDED, operating ? 'bus' : 'source');
@@ -183,13 +187,13 @@ export function readingIn(
 	};
 	switch (quantity) {
 		case 'open-circuit-voltage':
-			return (relit) => ({ value: voltsShown(source(relit)), perVolt: 0 });
+			return (relit) => ({ value: voltageShown(source(relit)), perVolt: 0 });
 		case 'short-circuit-current':
 			return (relit) => ({ value: source(relit).ampsAt(0), perVolt: 0 });
 		case 'operating-current':
 			return (relit) => {
 				const at = { value: 0, slope: 0 };
-				source(relit).conduct(atVolts ?? 0, at);
+				source(relit).conduct(atVoltage ?? 0, at);
 				return { value: at.value, perVolt: at.slope };
 			};
 	}
@@ -199,27 +203,27 @@ export function readingIn(
 export function predictReading(
 	circuit: StringCircuit,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): Prediction {
 	const asItIs = alike(circuit.modules[0]!.params);
-	return readingIn(circuit, asItIs, quantity, atVolts)(asItIs);
+	return readingIn(circuit, asItIs, quantity, atVoltage)(asItIs);
 }
 
 /** The figure of {@link predictReading}, V or A. */
 export function predictValue(
 	circuit: StringCircuit,
 	quantity: StringQuantity,
-	atVolts: number | null
+	atVoltage: number | null
 ): number {
-	return predictReading(circuit, quantity, atVolts).value;
+	return predictReading(circuit, quantity, atVoltage).value;
 }
 
 /**
  * Volts of an isolated string on a meter. The meter's own current lowers a sound string's by less
  * than a ten-thousandth of a volt; across an open path it is what pulls the reading to zero.
  */
-function voltsShown(source: StringSource): number {
+function voltageShown(source: StringSource): number {
 	return source.chain.resistance < OPEN
 		? source.openVolts
-		: voltsInto(source, 1 / METER_RESISTANCE, 0);
+		: voltageInto(source, 1 / METER_RESISTANCE, 0);
 }

@@ -32,7 +32,7 @@ export function presumedDirections(
 		series
 	} = group;
 	const together = [strings];
-	const openVolts = openCircuitVoltage(moduleAtShift(group, shift));
+	const openVoltage = openCircuitVoltage(moduleAtShift(group, shift));
 	const inputs = new Map<string, InputCurrents>();
 	for (const string of strings) {
 		const item = [...shared.values()].find(
@@ -40,7 +40,7 @@ export function presumedDirections(
 				one.string === string &&
 				one.reading.quantity !== 'open-circuit-voltage' &&
 				!isDead(group, one) &&
-				isPlausible(one, openVolts)
+				isPlausible(one, openVoltage)
 		);
 		const input = string.input ?? `string ${string.id}`;
 		const known = inputs.get(input) ?? { strings: [], ratios: [] };
@@ -76,9 +76,9 @@ export function presumedDirections(
 const RUNS = { least: 0.65, most: 0.93 };
 
 /** Whether a current was read at a voltage at which it tells of the irradiance. */
-function isPlausible({ reading, string }: GroupReading, moduleVolts: number): boolean {
+function isPlausible({ reading, string }: GroupReading, moduleVoltage: number): boolean {
 	if (reading.quantity !== 'operating-current') return true;
-	const share = (reading.atVolts ?? 0) / (moduleVolts * string.moduleCount);
+	const share = (reading.atVolts ?? 0) / (moduleVoltage * string.moduleCount);
 	return share > RUNS.least && share < RUNS.most;
 }
 

@@ -6,23 +6,25 @@ import { estimateShared, predictReading, type SharedReading, type Shift } from '
 const PRIOR: Shift = { light: 0.04, heat: 2.5 };
 
 /** Volts that follow heat and a little light, and amps that follow light, linear in both. */
-const volts = (measured: number): SharedReading => ({
+const voltage = (measured: number): SharedReading => ({
 	measured,
 	ownSigma: 1.2,
-	at: ({ light, heat }) => 460 + 12 * light - 1.3 * heat
+	at: ({ light: irradiance, heat: cellTemperature }) =>
+		460 + 12 * irradiance - 1.3 * cellTemperature
 });
-const amps = (measured: number): SharedReading => ({
+const current = (measured: number): SharedReading => ({
 	measured,
 	ownSigma: 0.09,
-	at: ({ light, heat }) => 8 * (1 + light) + 0.004 * heat
+	at: ({ light: irradiance, heat: cellTemperature }) =>
+		8 * (1 + irradiance) + 0.004 * cellTemperature
 });
 
 /** Readings of whole strings at a true shift, with scatter. */
 function readingsAt(truth: Shift, strings: number, seed = 1): SharedReading[] {
 	const normal = normalFrom(seed);
 	return Array.from({ length: strings }, () => [
-		volts(volts(0).at(truth) + 1.2 * normal()),
-		amps(amps(0).at(truth) + 0.09 * normal())
+		voltage(voltage(0).at(truth) + 1.2 * normal()),
+		current(current(0).at(truth) + 0.09 * normal())
 	]).flat();
 }
 
@@ -99,7 +101,7 @@ describe('what a reading is predicted to be', () => {
 		const whole = best(readings);
 		const predicted = predictReading(whole, readings[0]!);
 		const others = best(readings.slice(1));
-		const fresh = predictReading(others, volts(0));
+		const fresh = predictReading(others, voltage(0));
 		// Equal but for the weights, which follow the estimate they belong to: within a tenth of sigma.
 		expect(Math.abs(predicted.value - fresh.value)).toBeLessThan(0.12);
 		expect(predicted.sharedSigma / fresh.sharedSigma).toBeCloseTo(1, 1);
@@ -107,7 +109,7 @@ describe('what a reading is predicted to be', () => {
 
 	it('is surer the more comparable strings are read', () => {
 		const sigma = (strings: number) =>
-			predictReading(best(readingsAt({ light: 0, heat: 0 }, strings)), volts(0)).sharedSigma;
+			predictReading(best(readingsAt({ light: 0, heat: 0 }, strings)), voltage(0)).sharedSigma;
 		expect(sigma(2)).toBeLessThan(sigma(1));
 		expect(sigma(8)).toBeLessThan(sigma(2));
 		expect(sigma(32)).toBeLessThan(sigma(8));

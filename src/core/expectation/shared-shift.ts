@@ -58,8 +58,9 @@ const studentCost = (z: number) =>
 
 /** The values of a reading and its slopes at a shift. */
 function linearise(reading: SharedReading, shift: Shift): Omit<WeighedReading, 'weight'> {
-	const { light, heat } = shift;
-	const along = (dl: number, dh: number) => reading.at({ light: light + dl, heat: heat + dh });
+	const { light: irradiance, heat: cellTemperature } = shift;
+	const along = (dl: number, dh: number) =>
+		reading.at({ light: irradiance + dl, heat: cellTemperature + dh });
 	return {
 		reading,
 		expected: reading.at(shift),
@@ -73,8 +74,14 @@ function linearise(reading: SharedReading, shift: Shift): Omit<WeighedReading, '
 const CENTRE: Shift = { light: 0, heat: 0 };
 
 /** Distance of a shift from the middle of the prior, in standard uncertainties. */
-function fromPrior(shift: Shift, { light, heat, centre = CENTRE }: ShiftPrior): number {
-	return Math.hypot((shift.light - centre.light) / light, (shift.heat - centre.heat) / heat);
+function fromPrior(
+	shift: Shift,
+	{ light: irradiance, heat: cellTemperature, centre = CENTRE }: ShiftPrior
+): number {
+	return Math.hypot(
+		(shift.light - centre.light) / irradiance,
+		(shift.heat - centre.heat) / cellTemperature
+	);
 }
 
 function cost(readings: readonly SharedReading[], prior: ShiftPrior, shift: Shift): number {

@@ -93,22 +93,22 @@ describe('a reading in its switching state', () => {
 });
 
 describe('a figure that was just read', () => {
-	const volts = { quantity: 'open-circuit-voltage' } as const;
+	const voltage = { quantity: 'open-circuit-voltage' } as const;
 	it.each([
 		[-456, 'Change the leads'],
 		[1004, 'Is the meter on AC|meter on AC'],
 		[0.4, 'right holder'],
 		[455, null]
 	])('of %d V where 456 V are expected', (value, words) => {
-		const hint = entryHint({ ...volts, value }, 456, []);
+		const hint = entryHint({ ...voltage, value }, 456, []);
 		if (words === null) expect(hint).toBeNull();
 		else expect(hint).toMatch(new RegExp(words, 'i'));
 	});
 
 	it('turned clamps, dead ones and ones not zeroed are told apart', () => {
-		const amps = { quantity: 'operating-current' } as const;
-		expect(entryHint({ ...amps, value: -8.1 }, 8.1, [])).toContain('turn the clamp round');
-		expect(entryHint({ ...amps, value: 0.05 }, 8.1, [])).toContain('No current');
+		const current = { quantity: 'operating-current' } as const;
+		expect(entryHint({ ...current, value: -8.1 }, 8.1, [])).toContain('turn the clamp round');
+		expect(entryHint({ ...current, value: 0.05 }, 8.1, [])).toContain('No current');
 		const rest = { quantity: 'residual-current' } as const;
 		expect(entryHint({ ...rest, value: 0.1 }, null, [])).toBeNull();
 		expect(entryHint({ ...rest, value: 0.6 }, null, [])).toContain('Zero the clamp');
@@ -125,8 +125,8 @@ describe('test equipment below the cold volts of a place', () => {
 		quantity: 'open-circuit-voltage',
 		state: usualState('open-circuit-voltage')
 	} as const;
-	const rated = (ratedVolts: number | null, category: 2 | 3 | null = null) => ({
-		volts: { ...USUAL_METERS.volts, ratedVolts, category },
+	const rated = (ratedVoltage: number | null, category: 2 | 3 | null = null) => ({
+		volts: { ...USUAL_METERS.volts, ratedVolts: ratedVoltage, category },
 		amps: USUAL_METERS.amps
 	});
 
@@ -141,8 +141,8 @@ describe('test equipment below the cold volts of a place', () => {
 
 	it('is not asked about where nothing live is touched', () => {
 		const fuse = { kind: 'fuse', string: a1!.id, pole: 'positive' } as const;
-		const ohms = { place: fuse, quantity: 'fuse-resistance', state: null } as const;
-		expect(testEquipmentProblem(record, rated(100), ohms)).toBeNull();
+		const resistance = { place: fuse, quantity: 'fuse-resistance', state: null } as const;
+		expect(testEquipmentProblem(record, rated(100), resistance)).toBeNull();
 	});
 });
 
@@ -215,16 +215,16 @@ describe('a measured curve', () => {
 		agedModel(type!, 6),
 		alike(moduleAtConditions(agedModel(type!, 6), 800, 45))
 	);
-	const measured = (shadedSections: number): MeasuredCurve => {
+	const measured = (shadedSubstrings: number): MeasuredCurve => {
 		const [run] = whole.modules;
 		const shaded = {
 			...run!,
 			count: 1,
-			sections: run!.sections.map((section, i) =>
-				i < shadedSections ? { ...section, light: 0.5 } : section
+			sections: run!.sections.map((substring, i) =>
+				i < shadedSubstrings ? { ...substring, light: 0.5 } : substring
 			)
 		};
-		const modules = shadedSections > 0 ? [shaded, { ...run!, count: 11 }] : [run!];
+		const modules = shadedSubstrings > 0 ? [shaded, { ...run!, count: 11 }] : [run!];
 		const curve = curveOf(new BusSource({ ...USUAL_PARTS, strings: [{ ...whole, modules }] }), 80);
 		return {
 			id: testId(77),

@@ -90,25 +90,28 @@ export function commonMaximumVoltage(
 	healthy: number,
 	others: Float64Array
 ): number {
-	const volts = commonVoltages(healthy);
-	const own = currentAt(circuit, volts);
-	const powers = volts.map((v, i) => v * (own[i]! + others[i]!));
+	const voltage = commonVoltages(healthy);
+	const own = currentAt(circuit, voltage);
+	const powers = voltage.map((v, i) => v * (own[i]! + others[i]!));
 	const best = powers.indexOf(Math.max(...powers));
 	const [left, middle, right] = [powers[best - 1], powers[best]!, powers[best + 1]];
-	if (left === undefined || right === undefined || best <= FAR_BELOW.length) return volts[best]!;
+	if (left === undefined || right === undefined || best <= FAR_BELOW.length) return voltage[best]!;
 	// The top of a parabola through the three: the grid is even about the healthy voltage.
 	const bend = left - 2 * middle + right;
 	const aside = bend < 0 ? (0.5 * (left - right)) / bend : 0;
-	return volts[best]! + Math.max(-0.5, Math.min(0.5, aside)) * (volts[best + 1]! - volts[best]!);
+	return (
+		voltage[best]! + Math.max(-0.5, Math.min(0.5, aside)) * (voltage[best + 1]! - voltage[best]!)
+	);
 }
 
 /** Current of some strings together at each of some rising voltages, A. */
 export function currentOf(
 	strings: readonly StringCircuit[],
-	volts: readonly number[]
+	voltage: readonly number[]
 ): Float64Array {
-	const sum = new Float64Array(volts.length);
-	for (const string of strings) currentAt(string, volts).forEach((amps, i) => (sum[i]! += amps));
+	const sum = new Float64Array(voltage.length);
+	for (const string of strings)
+		currentAt(string, voltage).forEach((current, i) => (sum[i]! += current));
 	return sum;
 }
 
@@ -116,22 +119,22 @@ export function currentOf(
  * Current of a string at each of some rising voltages, between points of its curve; 0 above its open-circuit
  * voltage.
  */
-function currentAt(circuit: StringCircuit, volts: readonly number[]): Float64Array {
+function currentAt(circuit: StringCircuit, voltage: readonly number[]): Float64Array {
 	const source = StringSource.of(circuit, NOTHING_AROUND, 'bus');
 	const most = source.ampsAt(0);
-	const found = new Float64Array(volts.length);
+	const found = new Float64Array(voltage.length);
 	if (!(most > LEAST_CURRENT)) return found;
-	const amps = Float64Array.from([0, ...SHARES, 1], (share) => share * most);
-	const curve = source.sweep(amps);
+	const current = Float64Array.from([0, ...SHARES, 1], (share) => share * most);
+	const curve = source.sweep(current);
 	// Voltage falls as current rises: from the last point of the curve on as the voltages rise.
-	let k = amps.length - 1;
-	volts.forEach((v, i) => {
+	let k = current.length - 1;
+	voltage.forEach((v, i) => {
 		while (k > 0 && curve[k]! < v) k--;
 		if (k === 0 && curve[0]! < v) return;
-		const next = Math.min(k + 1, amps.length - 1);
+		const next = Math.min(k + 1, current.length - 1);
 		const span = curve[k]! - curve[next]!;
 		const share = span > 0 ? (curve[k]! - v) / span : 0;
-		found[i] = amps[k]! + share * (amps[next]! - amps[k]!);
+		found[i] = current[k]! + share * (current[next]! - current[k]!);
 	});
 	return found;
 }
@@ -185,10 +188,10 @@ export function trackedVoltages(
 	};
 	const found = group.strings.flatMap((string) => {
 		const item = group.shared.get(stringKey(string.id, 'operating-current'));
-		const atVolts = item?.reading.atVolts ?? null;
+		const atVoltage = item?.reading.atVolts ?? null;
 		const together = trackedStrings(record, string, standing);
 		const own = circuitOf(string);
-		if (!item || atVolts === null || !together || !own) return [];
+		if (!item || atVoltage === null || !together || !own) return [];
 		const partners = together.flatMap((other) =>
 			other === string ? [] : (circuitOf(other) ?? [])
 		);
@@ -210,9 +213,9 @@ export function trackedVoltages(
 				readingId: item.reading.id,
 				input: string.input!,
 				partners,
-				atVolts,
+				atVolts: atVoltage,
 				expected,
-				ratio: atVolts / expected,
+				ratio: atVoltage / expected,
 				known: Math.hypot(noise, OWN)
 			}
 		];

@@ -9,7 +9,7 @@ import {
 } from '../visit';
 import { type ArrayRecord, labelRanges } from '../record';
 import { millisOf } from '../units';
-import { DIM_LIGHT, STEADY_SERIES } from '../conditions';
+import { DIM_IRRADIANCE, STEADY_SERIES } from '../conditions';
 import { isDead, type PeerGroup } from './group';
 import { rmsOf } from './scatter';
 
@@ -26,7 +26,7 @@ export function warningsOf(
 ): string[] {
 	const warnings: string[] = [];
 	const conditions = currentConditions(visit);
-	if (conditions && conditions.irradiance.value < DIM_LIGHT) {
+	if (conditions && conditions.irradiance.value < DIM_IRRADIANCE) {
 		warnings.push(
 			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
 		);

@@ -33,7 +33,7 @@ describe('the weighed faults', () => {
 		}
 	});
 
-	const healthyAmps = predictValue(fused, 'operating-current', bus);
+	const healthyCurrent = predictValue(fused, 'operating-current', bus);
 
 	it.each<[StringFaultCode, number]>([
 		['bypass-diode-shorted', 12 - 1 / 3],
@@ -68,7 +68,7 @@ describe('the weighed faults', () => {
 
 	it('lowers current by soiling and by resistance, volts hardly or not at all', () => {
 		for (const code of ['soiling', 'connector-resistive'] as const) {
-			expect(readings(code).amps).toBeLessThan(healthyAmps);
+			expect(readings(code).amps).toBeLessThan(healthyCurrent);
 			expect(readings(code).modules).toBeGreaterThan(11.9);
 		}
 	});

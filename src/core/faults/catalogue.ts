@@ -13,7 +13,7 @@ import {
 	ONE,
 	otherTypes,
 	RESISTANCES,
-	SECTIONS,
+	SUBSTRINGS,
 	shades
 } from './sizes';
 import { injectIntoString, type StringEffectCode } from './string-effects';
@@ -32,7 +32,7 @@ function faulty(
 }
 
 /** The same fault in one section after another, module by module. */
-function inSections(
+function inSubstrings(
 	circuit: StringCircuit,
 	code: 'bypass-diode-shorted' | 'section-open' | 'shade',
 	count: number,
@@ -77,8 +77,8 @@ export const CATALOGUE: readonly Fault[] = [
 		family: 'lost-section',
 		spread: 'section',
 		found: always,
-		severities: SECTIONS,
-		inject: (circuit, { size }) => inSections(circuit, 'bypass-diode-shorted', size),
+		severities: SUBSTRINGS,
+		inject: (circuit, { size }) => inSubstrings(circuit, 'bypass-diode-shorted', size),
 		shownBy: null
 	},
 	{
@@ -86,8 +86,8 @@ export const CATALOGUE: readonly Fault[] = [
 		family: 'lost-section',
 		spread: 'section',
 		found: always,
-		severities: SECTIONS,
-		inject: (circuit, { size }) => inSections(circuit, 'section-open', size),
+		severities: SUBSTRINGS,
+		inject: (circuit, { size }) => inSubstrings(circuit, 'section-open', size),
 		shownBy: null
 	},
 	{
@@ -204,7 +204,7 @@ export const CATALOGUE: readonly Fault[] = [
 		spread: 'string',
 		found: always,
 		severities: shades(),
-		inject: (circuit, { size, second = 1 }) => inSections(circuit, 'shade', second, size),
+		inject: (circuit, { size, second = 1 }) => inSubstrings(circuit, 'shade', second, size),
 		shownBy: null
 	},
 	{

@@ -15,8 +15,8 @@ export {
 export { inject, type PlacedFault } from './inject';
 export { type FaultRates, RATED_CODES, type RatedCode, rateOf, USUAL_RATES } from './rates';
 export {
-	heatOf,
-	type LightChange,
+	temperatureOf,
+	type IrradianceChange,
 	type PlainCurve,
 	study,
 	type Study,

@@ -31,7 +31,7 @@ const bus: BusCircuit = {
 	breakdown: TYPICAL_BREAKDOWN,
 	load: { kind: 'tracker', window: { least: 100, most: 800 }, ampsAtMost: null, wattsAtMost: null }
 };
-const withDevices = (kind: 'rapid-shutdown' | 'optimiser', offVolts: number): BusCircuit => ({
+const withDevices = (kind: 'rapid-shutdown' | 'optimiser', offVoltage: number): BusCircuit => ({
 	...bus,
 	strings: bus.strings.map((s) => ({
 		...s,
@@ -40,7 +40,7 @@ const withDevices = (kind: 'rapid-shutdown' | 'optimiser', offVolts: number): Bu
 			first,
 			covers: 1,
 			condition: 'works' as const,
-			offVolts
+			offVolts: offVoltage
 		}))
 	}))
 });
@@ -116,7 +116,7 @@ describe('a fault put in by its code', () => {
 			put('shade', {
 				place: { string: 'A1', ...place },
 				size: 0.5
-			}).bus.strings[0]!.modules[1]!.sections.map(({ light }) => light);
+			}).bus.strings[0]!.modules[1]!.sections.map(({ light: irradiance }) => irradiance);
 		expect(lit({ module: 4 })).toEqual([0.5, 0.5, 0.5]);
 		expect(lit({ module: 4, section: 1 })).toEqual([1, 0.5, 1]);
 	});

@@ -42,7 +42,7 @@ const toEarth =
 		earth: [...(bus.earth ?? []), { at: at(place), resistance: size }]
 	});
 
-const joint = ({ string = '', joint: at = 0 }: FaultPlace) => ({ string, joint: at });
+const connector = ({ string = '', joint: at = 0 }: FaultPlace) => ({ string, joint: at });
 const pole = ({ pole: which = 'positive' }: FaultPlace) =>
 	which === 'positive' ? ('bus+' as const) : ('bus-' as const);
 
@@ -57,9 +57,9 @@ const limited: BusEffect = (bus, _, size) =>
 const FUNCTIONAL_EARTH = 100;
 
 const BUS_EFFECTS: Readonly<Partial<Record<FaultCode, BusEffect>>> = {
-	'earth-fault': toEarth(joint),
-	'cable-damaged': toEarth(joint),
-	'moisture-intermittent': toEarth(joint),
+	'earth-fault': toEarth(connector),
+	'cable-damaged': toEarth(connector),
+	'moisture-intermittent': toEarth(connector),
 	'spd-failed': toEarth(pole),
 	'rsd-no-signal': (bus) => ({ ...bus, transmitter: 'dead' }),
 	'gfdi-fuse-blown': (bus) => ({
@@ -127,7 +127,7 @@ function placeProblem(bus: BusCircuit, code: FaultCode, place: FaultPlace): stri
 	const string = bus.strings.find(({ name }) => name === place.string);
 	if (!string) return `There is no string ${place.string ?? 'named'} on this bus.`;
 	const n = moduleCountOf(string);
-	const { module = 0, section = 0, joint: at = 0 } = place;
+	const { module = 0, section: substring = 0, joint: at = 0 } = place;
 	if (kind === 'joint' && !(Number.isInteger(at) && at >= 0 && at <= n)) {
 		return `String ${string.name} has joints 0 to ${n}, not ${at}.`;
 	}
@@ -135,8 +135,8 @@ function placeProblem(bus: BusCircuit, code: FaultCode, place: FaultPlace): stri
 	if (!(Number.isInteger(module) && module >= 0 && module < n)) {
 		return `String ${string.name} has ${n} modules; there is no module ${module + 1}.`;
 	}
-	if (!(Number.isInteger(section) && section >= 0 && section < string.sectionsPerModule)) {
-		return `A module has ${string.sectionsPerModule} sections; there is no section ${section + 1}.`;
+	if (!(Number.isInteger(substring) && substring >= 0 && substring < string.sectionsPerModule)) {
+		return `A module has ${string.sectionsPerModule} sections; there is no section ${substring + 1}.`;
 	}
 	return null;
 }

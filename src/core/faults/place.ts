@@ -1,4 +1,4 @@
-import { type ModuleRun, type SectionState, type StringCircuit, withModule } from '../circuit';
+import { type ModuleRun, type SubstringState, type StringCircuit, withModule } from '../circuit';
 
 /** Where a fault sits. Indices count from 0 at the negative end. */
 export interface FaultPlace {
@@ -14,14 +14,14 @@ export interface FaultPlace {
 }
 
 /** The string with one section of one module changed. */
-export function atSection(
+export function atSubstring(
 	string: StringCircuit,
-	{ module = 0, section = 0 }: FaultPlace,
-	change: (state: SectionState) => SectionState
+	{ module = 0, section: substring = 0 }: FaultPlace,
+	change: (state: SubstringState) => SubstringState
 ): StringCircuit {
 	return withModule(string, module, (run) => ({
 		...run,
-		sections: run.sections.map((state, i) => (i === section ? change(state) : state))
+		sections: run.sections.map((state, i) => (i === substring ? change(state) : state))
 	}));
 }
 
@@ -35,9 +35,9 @@ export function atModule(
 }
 
 /** A module with all of its sections changed alike. */
-export function everySection(
+export function everySubstring(
 	run: ModuleRun,
-	change: (state: SectionState) => SectionState
+	change: (state: SubstringState) => SubstringState
 ): ModuleRun {
 	const [first] = run.sections;
 	const alike = run.sections.every((state) => state === first);

@@ -4,7 +4,7 @@ import type { Severity } from './fault';
 
 export const ONE: readonly [Severity] = [{ size: 1, share: 1, words: '' }];
 
-export const SECTIONS: readonly [Severity, ...Severity[]] = [
+export const SUBSTRINGS: readonly [Severity, ...Severity[]] = [
 	{ size: 1, share: 0.85, words: 'one substring' },
 	{ size: 2, share: 0.15, words: 'two substrings' }
 ];
@@ -35,13 +35,17 @@ function severities(
 	})) as [Severity, ...Severity[]];
 }
 
-const ohms = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
-const lightLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
+const resistance = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
+const irradianceLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
 
-export const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, ohms);
+export const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, resistance);
 
 /** Small losses are met more often than large ones. */
-export const SOILING = severities(logSteps(0.03, 0.5, 10), (loss) => 1 / (0.1 + loss), lightLost);
+export const SOILING = severities(
+	logSteps(0.03, 0.5, 10),
+	(loss) => 1 / (0.1 + loss),
+	irradianceLost
+);
 
 export const AGED = severities(
 	logSteps(0.06, 0.75, 8),
@@ -49,9 +53,9 @@ export const AGED = severities(
 	(loss) => `about ${Math.round(100 * loss)} % of its current`
 );
 
-export const CELL = severities([0.5, 0.75, 0.95], () => 1, lightLost);
-export const INSIDE = severities([0.5, 1.5, 4, 12], () => 1, ohms);
-export const LEAK = severities([8, 25, 80, 250], () => 1, ohms);
+export const CELL = severities([0.5, 0.75, 0.95], () => 1, irradianceLost);
+export const INSIDE = severities([0.5, 1.5, 4, 12], () => 1, resistance);
+export const LEAK = severities([8, 25, 80, 250], () => 1, resistance);
 
 /** Shade by how many sections it covers, 3 being a module of three, and how much of the light it takes. */
 export function shades(): [Severity, ...Severity[]] {
@@ -77,10 +81,10 @@ export function shades(): [Severity, ...Severity[]] {
 /** Another type by its ratio of currents and of volts: the larger the ratio, the rarer. */
 export function otherTypes(
 	currents: readonly number[],
-	volts: readonly number[]
+	voltage: readonly number[]
 ): [Severity, ...Severity[]] {
 	const all = currents
-		.flatMap((size) => volts.map((second) => ({ size, second })))
+		.flatMap((size) => voltage.map((second) => ({ size, second })))
 		.filter(({ size, second }) => size !== 1 || second !== 1);
 	return all.map(({ size, second }) => ({
 		size,

@@ -37,7 +37,7 @@ const modulesOf = ({ modules }: StringCircuit) =>
 
 describe('a fault of one module', () => {
 	const anyModule = fc.integer({ min: 0, max: N - 1 });
-	const anySection = fc.integer({ min: 0, max: 2 });
+	const anySubstring = fc.integer({ min: 0, max: 2 });
 
 	it.each<[StringEffectCode, number]>([
 		['bypass-diode-shorted', 0],
@@ -48,11 +48,11 @@ describe('a fault of one module', () => {
 		['shade', 0.5]
 	])('%s changes the one section of the one module, and no other', (code, size) => {
 		fc.assert(
-			fc.property(anyModule, anySection, (module, section) => {
-				const changed = modulesOf(injected(code, { module, section }, size));
+			fc.property(anyModule, anySubstring, (module, substring) => {
+				const changed = modulesOf(injected(code, { module, section: substring }, size));
 				changed.forEach((run, m) =>
 					run.sections.forEach((state, s) => {
-						const here = m === module && s === section;
+						const here = m === module && s === substring;
 						expect(JSON.stringify(state) !== JSON.stringify(modulesOf(WHOLE)[m]!.sections[s])).toBe(
 							here
 						);
@@ -75,8 +75,8 @@ describe('a fault of one module', () => {
 
 	it('dims all of its sections where shade names none', () => {
 		const [lit, dim] = modulesOf(injected('shade', { module: 1 }, 0.5));
-		expect(lit!.sections.map(({ light }) => light)).toEqual([1, 1, 1]);
-		expect(dim!.sections.map(({ light }) => light)).toEqual([0.5, 0.5, 0.5]);
+		expect(lit!.sections.map(({ light: irradiance }) => irradiance)).toEqual([1, 1, 1]);
+		expect(dim!.sections.map(({ light: irradiance }) => irradiance)).toEqual([0.5, 0.5, 0.5]);
 	});
 
 	it('puts a leak across each of its sections, which together are the one of the module', () => {
@@ -117,9 +117,9 @@ describe('a fault of the whole string', () => {
 	it('soiling lies on all alike, over what light there was', () => {
 		const shaded = injected('shade', { module: 0 }, 0.5);
 		const dirty = injectIntoString(shaded, 'soiling', { string: 'A1' }, 0.2) as StringCircuit;
-		const light = modulesOf(dirty).map(({ sections }) => sections[0]!.light);
-		expect(light[0]).toBeCloseTo(0.4, 9);
-		for (const other of light.slice(1)) expect(other).toBeCloseTo(0.8, 9);
+		const irradiance = modulesOf(dirty).map(({ sections: substrings }) => substrings[0]!.light);
+		expect(irradiance[0]).toBeCloseTo(0.4, 9);
+		for (const other of irradiance.slice(1)) expect(other).toBeCloseTo(0.8, 9);
 	});
 
 	it('joints gather: a bad one does not make the one before good', () => {

@@ -8,7 +8,7 @@ import {
 	type StringCircuit
 } from '../circuit';
 import type { FaultCode } from '../visit';
-import { atModule, atSection, everySection, type FaultPlace } from './place';
+import { atModule, atSubstring, everySubstring, type FaultPlace } from './place';
 
 /**
  * What a fault makes of its string; words where this string has no such part.
@@ -38,7 +38,7 @@ const withoutModules: StringEffect = (string, { module = 0 }, size) => {
 	return left;
 };
 
-const lessLight =
+const lessIrradiance =
 	(where: 'section' | 'string'): StringEffect =>
 	(string, place, size) => {
 		const dim = (state: { light: number }) => ({ light: state.light * (1 - size) });
@@ -46,22 +46,22 @@ const lessLight =
 			return {
 				...string,
 				modules: string.modules.map((run) =>
-					everySection(run, (state) => ({ ...state, ...dim(state) }))
+					everySubstring(run, (state) => ({ ...state, ...dim(state) }))
 				)
 			};
 		}
 		return place.section === undefined
 			? atModule(string, place, (run) =>
-					everySection(run, (state) => ({ ...state, ...dim(state) }))
+					everySubstring(run, (state) => ({ ...state, ...dim(state) }))
 				)
-			: atSection(string, place, (state) => ({ ...state, ...dim(state) }));
+			: atSubstring(string, place, (state) => ({ ...state, ...dim(state) }));
 	};
 
-const atJoint =
+const atConnector =
 	(resistance: (size: number) => number | 'open'): StringEffect =>
-	(string, { joint = 0 }, size) => ({
+	(string, { joint: connector = 0 }, size) => ({
 		...string,
-		joints: [...(string.joints ?? []), { at: joint, resistance: resistance(size) }]
+		joints: [...(string.joints ?? []), { at: connector, resistance: resistance(size) }]
 	});
 
 const fuse =
@@ -116,16 +116,16 @@ const device =
 /** Faults that change one string and nothing else. */
 export const STRING_EFFECTS = {
 	'bypass-diode-shorted': (string, place) =>
-		atSection(string, place, (state) => ({ ...state, bypass: 'shorted' })),
+		atSubstring(string, place, (state) => ({ ...state, bypass: 'shorted' })),
 	'section-resistive': (string, place, size) =>
-		atSection(string, place, (state) => ({
+		atSubstring(string, place, (state) => ({
 			...state,
 			resistance: (state.resistance ?? 0) + size
 		})),
 	'bypass-diode-open': (string, place) =>
-		atSection(string, place, (state) => ({ ...state, bypass: 'open' })),
+		atSubstring(string, place, (state) => ({ ...state, bypass: 'open' })),
 	'section-open': (string, place) =>
-		atSection(string, place, (state) => ({ ...state, cells: 'open' })),
+		atSubstring(string, place, (state) => ({ ...state, cells: 'open' })),
 	'module-open': inState('open'),
 	'module-shorted': inState('bridged'),
 	'module-missing': withoutModules,
@@ -140,21 +140,21 @@ export const STRING_EFFECTS = {
 		})),
 	'module-pid': (string, place, size) =>
 		atModule(string, place, (run) =>
-			everySection(run, (state) => ({ ...state, leak: size / run.sections.length }))
+			everySubstring(run, (state) => ({ ...state, leak: size / run.sections.length }))
 		),
 	'module-wrong-type': (string, place, _, other) =>
 		other
 			? atModule(string, place, (run) => ({ ...run, params: other }))
 			: 'Another module type must be given with this fault.',
 	'hot-cell': (string, place, size) =>
-		atSection(string, place, (state) => ({
+		atSubstring(string, place, (state) => ({
 			...state,
 			patches: [...(state.patches ?? []), { cells: 1, light: 1 - size }]
 		})),
-	soiling: lessLight('string'),
-	shade: lessLight('section'),
-	'connector-open': atJoint(() => 'open'),
-	'connector-resistive': atJoint((size) => size),
+	soiling: lessIrradiance('string'),
+	shade: lessIrradiance('section'),
+	'connector-open': atConnector(() => 'open'),
+	'connector-resistive': atConnector((size) => size),
 	'connector-reversed': (string) => ({ ...string, leadsReversed: !string.leadsReversed }),
 	'fuse-blown': fuse((found) => ({ ...found, state: 'blown' })),
 	'fuse-wrong-rating': fuse((found, size) => ({ ...found, rating: size })),

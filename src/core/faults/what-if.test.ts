@@ -5,7 +5,7 @@ import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import type { Load } from '../circuit';
 import { assess } from '../diagnosis';
 import { inputAtConditions } from '../expectation';
-import { heatOf, study, type WhatIf } from './what-if';
+import { temperatureOf, study, type WhatIf } from './what-if';
 
 const record = arrayRecord(['A1', 'A2', 'A3']);
 const visit = visitOf({ record });
@@ -55,7 +55,7 @@ describe('what would I measure', () => {
 		expect(shown.voc).toBeGreaterThan(whole.voc * 0.98);
 		expect(shown.volts).toBeLessThan(whole.volts * 0.95);
 		expect(hottest[0]!.name).toBe('A2 module 4 section 1');
-		expect(heatOf(hottest[0]!)).toBeGreaterThan(2);
+		expect(temperatureOf(hottest[0]!)).toBeGreaterThan(2);
 		expect(parting).toMatch(/bypass diodes/);
 	});
 
@@ -71,7 +71,7 @@ describe('what would I measure', () => {
 			load: { kind: 'open' }
 		});
 		expect(shown.amps).toBeLessThan(-1);
-		expect(branches.reduce((sum, { amps }) => sum + amps, 0)).toBeCloseTo(0, 6);
+		expect(branches.reduce((sum, { amps: current }) => sum + current, 0)).toBeCloseTo(0, 6);
 		expect(Math.min(...now.amps)).toBeLessThan(-1);
 		expect(fuse).toEqual({ verdict: 'holds', rating: 15 });
 	});
@@ -84,10 +84,10 @@ describe('what would I measure', () => {
 			headroom: 5,
 			ampsAtMost: null
 		} as const;
-		const { shown, limit, watts } = ask({ load: pwm });
+		const { shown, limit, watts: power } = ask({ load: pwm });
 		expect(shown.volts).toBe(300);
 		expect(limit).toBe('held');
-		expect(watts).toBeLessThan(ask().watts);
+		expect(power).toBeLessThan(ask().watts);
 	});
 
 	it('reads and locates an earth fault', () => {
@@ -115,7 +115,7 @@ describe('what would I measure', () => {
 			alone: true,
 			load: { kind: 'open' }
 		});
-		for (const amps of now.amps) expect(amps).toSatisfy(Number.isFinite);
+		for (const current of now.amps) expect(current).toSatisfy(Number.isFinite);
 	});
 
 	it('needs conditions and a module type', () => {

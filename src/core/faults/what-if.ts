@@ -5,8 +5,8 @@ import {
 	curveOf,
 	detailOf,
 	type EarthFaultPlace,
-	earthVolts,
-	type EarthVolts,
+	earthVoltage,
+	type EarthVoltage,
 	fuseVerdict,
 	type FuseVerdict,
 	type Limit,
@@ -27,10 +27,10 @@ import { predictValue, USUAL_PARTS } from '../expectation';
 import type { OperatingPoint } from '../module';
 import { refuse, type Result, succeed } from '../units';
 import { inject, type PlacedFault } from './inject';
-import { atModule, atSection, everySection } from './place';
+import { atModule, atSubstring, everySubstring } from './place';
 
 /** Other light on a module or a section of the string. */
-export interface LightChange {
+export interface IrradianceChange {
 	readonly module: number;
 	/** Null: the whole module. */
 	readonly section: number | null;
@@ -40,7 +40,7 @@ export interface LightChange {
 
 /** A question of the kind "what would I measure if". */
 export interface WhatIf {
-	readonly lights: readonly LightChange[];
+	readonly lights: readonly IrradianceChange[];
 	readonly faults: readonly PlacedFault[];
 	/** Whether the other strings of the input are left out. */
 	readonly alone: boolean;
@@ -79,7 +79,7 @@ export interface Study {
 	readonly branches: readonly { readonly name: string; readonly amps: number }[];
 	/** What the string's fuse would do at its current; null without a rated fuse. */
 	readonly fuse: { readonly verdict: FuseVerdict; readonly rating: number } | null;
-	readonly earth: (EarthVolts & { readonly place: EarthFaultPlace }) | null;
+	readonly earth: (EarthVoltage & { readonly place: EarthFaultPlace }) | null;
 	/** Where heat is made, most first. */
 	readonly hottest: readonly PartState[];
 	readonly quick: QuickAnswer;
@@ -96,12 +96,15 @@ const BEYOND = 40;
 const READING_UNCERTAINTY = 1.5;
 
 /** A string under other light; faults come after it. */
-function lit(string: StringCircuit, lights: readonly LightChange[]): StringCircuit {
-	return lights.reduce((changed, { module, section, light }) => {
-		const dim = (state: (typeof string.modules)[0]['sections'][0]) => ({ ...state, light });
-		return section === null
-			? atModule(changed, { module }, (run) => everySection(run, dim))
-			: atSection(changed, { module, section }, dim);
+function lit(string: StringCircuit, lights: readonly IrradianceChange[]): StringCircuit {
+	return lights.reduce((changed, { module, section: substring, light: irradiance }) => {
+		const dim = (state: (typeof string.modules)[0]['sections'][0]) => ({
+			...state,
+			light: irradiance
+		});
+		return substring === null
+			? atModule(changed, { module }, (run) => everySubstring(run, dim))
+			: atSubstring(changed, { module, section: substring }, dim);
 	}, string);
 }
 
@@ -132,11 +135,11 @@ export function study(bus: BusCircuit, subject: string, asked: WhatIf): Result<S
 
 	const whole = solveBus(recorded);
 	const state = solveBus(changed);
-	const branch = (amps: readonly number[]) =>
-		amps[changed.strings.findIndex(({ name }) => name === subject)]!;
+	const branch = (current: readonly number[]) =>
+		current[changed.strings.findIndex(({ name }) => name === subject)]!;
 	const ownSource = StringSource.of(after, changed, 'bus');
 	const rating = after.fuses?.positive?.rating ?? null;
-	const earthed = (changed.earth?.length ?? 0) > 0 ? earthVolts(changed, METER_RESISTANCE) : null;
+	const earthed = (changed.earth?.length ?? 0) > 0 ? earthVoltage(changed, METER_RESISTANCE) : null;
 	const lone = new BusSource({ ...changed, earth: [], strings: [after] });
 	const own = powerMaxima(lone);
 	const quick = quickRule({ kind: 'parallel', of: changed.strings.map(arrangementOf) });
@@ -168,12 +171,12 @@ export function study(bus: BusCircuit, subject: string, asked: WhatIf): Result<S
 }
 
 /** What a meter shows at a string whose load has settled. */
-function shownBy(string: StringCircuit, volts: number, amps: number): Shown {
+function shownBy(string: StringCircuit, voltage: number, current: number): Shown {
 	return {
 		voc: predictValue(string, 'open-circuit-voltage', null),
 		isc: predictValue(string, 'short-circuit-current', null),
-		volts,
-		amps
+		volts: voltage,
+		amps: current
 	};
 }
 
@@ -189,19 +192,19 @@ function countOf(string: StringCircuit): number {
 }
 
 /** The string's curve, carried on below 0 A as far as the bus drives it. */
-function drivenCurve(string: StringCircuit, bus: BusCircuit, busVolts: number): PlainCurve {
+function drivenCurve(string: StringCircuit, bus: BusCircuit, busVoltage: number): PlainCurve {
 	const alone = new BusSource({ ...bus, earth: [], strings: [string] });
-	const { openVolts } = alone;
-	if (openVolts <= 0) {
-		const most = Math.max(busVolts, 1);
-		const volts = Array.from({ length: BEYOND + 1 }, (_, i) => (most * i) / BEYOND);
-		return { volts, amps: volts.map((v) => alone.ampsAt(v)) };
+	const { openVolts: openVoltage } = alone;
+	if (openVoltage <= 0) {
+		const most = Math.max(busVoltage, 1);
+		const voltage = Array.from({ length: BEYOND + 1 }, (_, i) => (most * i) / BEYOND);
+		return { volts: voltage, amps: voltage.map((v) => alone.ampsAt(v)) };
 	}
-	const { volts, amps } = curveOf(alone, POINTS);
-	const curve = { volts: [...volts], amps: [...amps] };
-	const end = Math.max(busVolts, openVolts * 1.01);
+	const { volts: voltage, amps: current } = curveOf(alone, POINTS);
+	const curve = { volts: [...voltage], amps: [...current] };
+	const end = Math.max(busVoltage, openVoltage * 1.01);
 	for (let i = 1; i <= BEYOND; i++) {
-		const v = openVolts + ((end - openVolts) * i) / BEYOND;
+		const v = openVoltage + ((end - openVoltage) * i) / BEYOND;
 		curve.volts.push(v);
 		curve.amps.push(alone.ampsAt(v));
 	}
@@ -230,14 +233,16 @@ function arrangementOf(string: StringCircuit): Arrangement {
 const WARM = 2;
 
 /** Heat of a part: what it takes, or what its diode and its driven cells take. */
-export function heatOf({ watts, diode, cells }: PartState): number {
+export function temperatureOf({ watts: power, diode, cells }: PartState): number {
 	const driven = cells.reduce((sum, cell) => sum + cell.watts, 0);
-	return Math.max(-watts, (diode?.watts ?? 0) + driven, 0);
+	return Math.max(-power, (diode?.watts ?? 0) + driven, 0);
 }
 
 function hottestOf(parts: readonly PartState[], subject: string): PartState[] {
 	return parts
-		.filter((part) => part.string === subject && part.kind !== 'cable' && heatOf(part) > WARM)
-		.sort((a, b) => heatOf(b) - heatOf(a))
+		.filter(
+			(part) => part.string === subject && part.kind !== 'cable' && temperatureOf(part) > WARM
+		)
+		.sort((a, b) => temperatureOf(b) - temperatureOf(a))
 		.slice(0, 24);
 }

@@ -37,15 +37,20 @@ const MEANING: Readonly<Record<InfraredPattern, string>> = {
 };
 
 /** The difference at full current, in K, with its pattern's meaning. */
-export function scaleInfrared({ pattern, difference, amps, fullAmps }: Infrared): InfraredAnswer {
-	const share = amps / fullAmps;
+export function scaleInfrared({
+	pattern,
+	difference,
+	amps: current,
+	fullAmps: fullCurrent
+}: Infrared): InfraredAnswer {
+	const share = current / fullCurrent;
 	const exponent = EXPONENT[pattern];
 	const scaled = difference * (1 / share) ** exponent;
 	const weak = share < LEAST_SHARE;
 	return {
 		scaled,
 		weak,
-		words: `${scaled.toFixed(0)} K at ${fullAmps} A. The pattern is of ${MEANING[pattern]}.${weak ? ` Taken at ${(100 * share).toFixed(0)} % of full current: too little to scale with trust, take it again under load.` : ''}`,
-		formula: `${difference} K x (${fullAmps} A / ${amps} A)^${exponent}`
+		words: `${scaled.toFixed(0)} K at ${fullCurrent} A. The pattern is of ${MEANING[pattern]}.${weak ? ` Taken at ${(100 * share).toFixed(0)} % of full current: too little to scale with trust, take it again under load.` : ''}`,
+		formula: `${difference} K x (${fullCurrent} A / ${current} A)^${exponent}`
 	};
 }

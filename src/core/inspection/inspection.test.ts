@@ -40,7 +40,7 @@ describe('the walk', () => {
 
 	it('shows the answers that stand, the worst first', () => {
 		const { record, inspection } = SALTMARSH;
-		const stops = inspectionOf(record, inspection).flatMap((stretch) => stretch.stops);
+		const stops = inspectionOf(record, inspection).flatMap((segment) => segment.stops);
 		const outcome = (key: string) => outcomeOfStop(stops.find((stop) => stop.key === key)!);
 		expect(outcome('glass')).toBe('finding');
 		expect(outcome('electrode')).toBe('not-seen');

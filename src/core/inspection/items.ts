@@ -1,5 +1,5 @@
 import { type ArrayRecord, type PartKind, stringGroups } from '../record';
-import { DEAD_VOLTS } from '../assessment';
+import { DEAD_VOLTAGE } from '../assessment';
 import type { Severity } from './entry';
 import { INSULATION, insulationRow } from '../profiles';
 
@@ -73,14 +73,16 @@ const shutsDown = ({ system }: ArrayRecord) =>
 /** Limit of the insulation resistance by the highest string voltage; null where it cannot be told. */
 function insulationLimit(record: ArrayRecord): MeasuredItem | null {
 	const voltages = stringGroups(record).map(
-		({ types }) => types && types.reduce((sum, { plate }) => sum + plate.voc, 0)
+		({ types }) => types && types.reduce((sum, { plate: nameplate }) => sum + nameplate.voc, 0)
 	);
 	if (voltages.length === 0 || voltages.includes(null)) return null;
-	const { testVolts, least } = insulationRow(Math.max(...voltages.map((volts) => volts!)));
+	const { testVolts: testVoltage, least } = insulationRow(
+		Math.max(...voltages.map((voltage) => voltage!))
+	);
 	return {
 		unit: 'Mohm',
 		limit: { least },
-		source: `${INSULATION.clause}, tested with ${testVolts} V`,
+		source: `${INSULATION.clause}, tested with ${testVoltage} V`,
 		beyond: 'mend-soon'
 	};
 }
@@ -93,7 +95,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		words: 'Rack and frames are not live: voltage to earth, DC and AC, before anything is touched',
 		measured: () => ({
 			unit: 'V',
-			limit: { most: DEAD_VOLTS },
+			limit: { most: DEAD_VOLTAGE },
 			source: 'Zembo default',
 			beyond: 'act-now'
 		}),

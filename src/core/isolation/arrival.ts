@@ -1,7 +1,7 @@
 import type { Visit } from '../visit';
 import type { ArrayRecord } from '../record';
-import { DEAD_VOLTS } from '../assessment';
-import { highestColdVolts, meterProblem } from './test-equipment';
+import { DEAD_VOLTAGE } from '../assessment';
+import { highestColdVoltage, meterProblem } from './test-equipment';
 import type { SafetyStep } from './step';
 
 type Plain = Pick<SafetyStep, 'key' | 'title'> & Partial<SafetyStep>;
@@ -31,7 +31,7 @@ const EVERY_TIME = 'common practice';
 
 /** The steps on arrival: weather and people, the rating of the test equipment, the meter, the rack. */
 export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): SafetyStep[] {
-	const most = highestColdVolts(record);
+	const most = highestColdVoltage(record);
 	const needed = most ? Math.ceil(most.volts) : null;
 	const rating = (which: 'volts' | 'amps', title: string): SafetyStep =>
 		step('arrival', {
@@ -96,8 +96,8 @@ export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): Safe
 				proof: {
 					words: `Frame or rail to earth, ${current}`,
 					unit: 'V',
-					limit: { most: DEAD_VOLTS },
-					source: `${DEAD_VOLTS} V: Zembo default`,
+					limit: { most: DEAD_VOLTAGE },
+					source: `${DEAD_VOLTAGE} V: Zembo default`,
 					beyond: 'The metal is live. Do not touch it, do not climb. Find the earth fault first.'
 				}
 			})

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
+import { DEAD_VOLTAGE, NO_CURRENT } from '../assessment';
 import {
 	BLOWN_FUSE,
 	cautionsFor,
@@ -61,7 +61,7 @@ describe('cautions', () => {
 		for (const at of ['open-cover-dead', 'joint-dead'] as const) {
 			expect(said(at)).toContain(`at most ${NO_CURRENT} A`);
 			expect(said(at)).toMatch(/5 minutes if unknown/);
-			expect(said(at)).toContain(`at most ${DEAD_VOLTS} V`);
+			expect(said(at)).toContain(`at most ${DEAD_VOLTAGE} V`);
 			expect(said(at)).toMatch(/circulating: open nothing/);
 		}
 		expect(said('joint-dead')).toMatch(/Never open a connector under load/);

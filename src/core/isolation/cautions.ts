@@ -1,4 +1,4 @@
-import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
+import { DEAD_VOLTAGE, NO_CURRENT } from '../assessment';
 
 /** How a test exposes the person who does it. */
 export type Exposure =
@@ -36,11 +36,11 @@ const TEST_EQUIPMENT = (ceiling: number): Caution => ({
 });
 
 const DEAD: Caution = {
-	words: `Prove dead before touching: disconnect off, locked and tagged; at most ${NO_CURRENT} A in one conductor, by a clamp meter zeroed and just verified on a known DC current; capacitor time waited (5 minutes if unknown); then + to −, + to earth and − to earth at most ${DEAD_VOLTS} V. Current that remains with the disconnect open is circulating: open nothing, wait for low light, call a specialist.`,
-	source: `common practice; ${NO_CURRENT} A and ${DEAD_VOLTS} V: Zembo default`
+	words: `Prove dead before touching: disconnect off, locked and tagged; at most ${NO_CURRENT} A in one conductor, by a clamp meter zeroed and just verified on a known DC current; capacitor time waited (5 minutes if unknown); then + to −, + to earth and − to earth at most ${DEAD_VOLTAGE} V. Current that remains with the disconnect open is circulating: open nothing, wait for low light, call a specialist.`,
+	source: `common practice; ${NO_CURRENT} A and ${DEAD_VOLTAGE} V: Zembo default`
 };
 
-const JOINT: Caution = {
+const CONNECTOR: Caution = {
 	words:
 		'Never open a connector under load. 0 V at the end of an open string is not dead: the full string voltage is across the break, and each half may be live to earth. Touch neither side.',
 	source: 'common practice'
@@ -57,16 +57,16 @@ const ROOF: Caution = {
  *
  * @param coldVolts the most the place can show, V (see {@link coldCeiling})
  */
-export function cautionsFor(exposure: Exposure, coldVolts: number): readonly Caution[] {
+export function cautionsFor(exposure: Exposure, coldVoltage: number): readonly Caution[] {
 	switch (exposure) {
 		case 'closed-cover':
 			return [COMMON];
 		case 'open-cover-live':
-			return [COMMON, TEST_EQUIPMENT(coldVolts)];
+			return [COMMON, TEST_EQUIPMENT(coldVoltage)];
 		case 'open-cover-dead':
-			return [COMMON, TEST_EQUIPMENT(coldVolts), DEAD];
+			return [COMMON, TEST_EQUIPMENT(coldVoltage), DEAD];
 		case 'joint-dead':
-			return [COMMON, TEST_EQUIPMENT(coldVolts), DEAD, JOINT];
+			return [COMMON, TEST_EQUIPMENT(coldVoltage), DEAD, CONNECTOR];
 		case 'roof':
 			return [COMMON, ROOF];
 	}

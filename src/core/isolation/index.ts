@@ -27,4 +27,4 @@ export { makingSafe } from './sequence';
 export { isWithin, limitWords, type SafetyStep, type Task, TASK_WORDS, TASKS } from './step';
 export { switchingOff } from './switching-off';
 export { closingProblem } from './switching-on';
-export { highestColdVolts, testEquipmentProblem } from './test-equipment';
+export { highestColdVoltage, testEquipmentProblem } from './test-equipment';

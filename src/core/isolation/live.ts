@@ -11,7 +11,7 @@ import {
 	agedModel,
 	alike,
 	moduleAtConditions,
-	standbyVolts,
+	standbyVoltage,
 	stringAtConditions,
 	USUAL_PARTS
 } from '../expectation';
@@ -26,14 +26,17 @@ import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 import type { StepProgress } from './progress';
 
 /** Light and heat that live volts are worked out in. */
-export interface LiveLight {
+export interface LiveIrradiance {
 	/** W/m2 */
 	readonly irradiance: number;
 	/** degC */
 	readonly cellTemperature: number;
 }
 
-const FULL_SUN: LiveLight = { irradiance: STC_IRRADIANCE, cellTemperature: STC_CELL_TEMPERATURE };
+const FULL_SUN: LiveIrradiance = {
+	irradiance: STC_IRRADIANCE,
+	cellTemperature: STC_CELL_TEMPERATURE
+};
 
 /** Where the devices of the array stand after the steps that were taken. */
 export interface Switches {
@@ -133,10 +136,10 @@ export interface LiveString {
 export function whatStaysLive(
 	record: ArrayRecord,
 	switches: Switches,
-	light: LiveLight = FULL_SUN
+	irradiance: LiveIrradiance = FULL_SUN
 ): LiveString[] {
 	const dcSide = record.strings.filter((string) => !isAcBranch(string));
-	const circuits = circuitsOf(record, dcSide, light);
+	const circuits = circuitsOf(record, dcSide, irradiance);
 	const buses = new Map<string, Bus>();
 	/** Strings of one input share its bus; one whose input is unknown stands alone. */
 	const busOf = (string: StringRecord): Bus | null => {
@@ -148,7 +151,7 @@ export function whatStaysLive(
 		if (strings.length === 0) return null;
 		const transmitter = switches.initiator === 'off' ? 'dead' : 'fed';
 		const bus = { ...USUAL_PARTS, strings, transmitter } as const;
-		const made = { bus, volts: meterVolts(bus) };
+		const made = { bus, volts: meterVoltage(bus) };
 		buses.set(key, made);
 		return made;
 	};
@@ -178,7 +181,7 @@ interface Bus {
 function circuitsOf(
 	record: ArrayRecord,
 	strings: readonly StringRecord[],
-	{ irradiance, cellTemperature }: LiveLight
+	{ irradiance, cellTemperature }: LiveIrradiance
 ): ReadonlyMap<string, StringCircuit> {
 	const types = new Map(
 		record.moduleTypes.map((type) => {
@@ -202,7 +205,7 @@ function circuitsOf(
 
 function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
 	const { devices, moduleCount } = string;
-	const off = standbyVolts(record, string);
+	const off = standbyVoltage(record, string);
 	if (!off || devices === null || devices === 'unknown') return [];
 	const each = devices.modulesPerDevice;
 	return Array.from({ length: off.count }, (_, i) => ({
@@ -220,12 +223,16 @@ const UNKNOWN: LiveSegment = {
 	words: 'live; voltage not known, its modules are not recorded'
 };
 
-function ownSide(string: StringRecord, volts: number | null, { initiator }: Switches): LiveSegment {
-	if (volts === null) return UNKNOWN;
+function ownSide(
+	string: StringRecord,
+	voltage: number | null,
+	{ initiator }: Switches
+): LiveSegment {
+	if (voltage === null) return UNKNOWN;
 	const devices = string.devices !== null && string.devices !== 'unknown';
 	return {
 		state: 'live',
-		volts,
+		volts: voltage,
 		words:
 			initiator === 'off' && devices
 				? 'devices off; module leads live behind them'
@@ -233,7 +240,7 @@ function ownSide(string: StringRecord, volts: number | null, { initiator }: Swit
 	};
 }
 
-function meterVolts(bus: BusCircuit): number {
+function meterVoltage(bus: BusCircuit): number {
 	return operate(new BusSource(bus), { kind: 'resistor', ohms: METER_RESISTANCE }).volts;
 }
 
@@ -246,10 +253,10 @@ function busSide(joined: Bus | null, { fuses }: Switches): LiveSegment {
 	if (fuses === 'out') {
 		// A fuse in the hand joins nothing: what is left on the bus are strings that have none.
 		const strings = bus.strings.filter(({ fuses: own }) => !own?.positive);
-		const volts = strings.length === 0 ? 0 : meterVolts({ ...bus, strings });
-		return volts < FED
-			? { state: 'open', volts, words: 'fuses out; not proved dead' }
-			: { state: 'live', volts, words: 'fed past the fuses' };
+		const voltage = strings.length === 0 ? 0 : meterVoltage({ ...bus, strings });
+		return voltage < FED
+			? { state: 'open', volts: voltage, words: 'fuses out; not proved dead' }
+			: { state: 'live', volts: voltage, words: 'fed past the fuses' };
 	}
 	return { state: 'live', volts: joined.volts, words: 'fed by the strings' };
 }

@@ -1,7 +1,7 @@
-import { standbyVolts } from '../expectation';
+import { standbyVoltage } from '../expectation';
 import { type ArrayRecord, isAcBranch, type Part, partsOf, type SiteRules } from '../record';
 import { BLOWN_FUSE, CIRCULATING } from './cautions';
-import { DEAD_VOLTS, NO_CURRENT } from '../assessment';
+import { DEAD_VOLTAGE, NO_CURRENT } from '../assessment';
 import { clampProved, step } from './arrival';
 import type { Effect, SafetyStep, Task, Wait } from './step';
 
@@ -73,7 +73,7 @@ function shutdownLimit({ edition }: SiteRules): {
 }
 
 /** Volts outside the array that the initiator must bring about, V. */
-const SHUTDOWN_VOLTS = 30;
+const SHUTDOWN_VOLTAGE = 30;
 
 function initiatorOff(record: ArrayRecord): SafetyStep[] {
 	const { seconds, clause } = shutdownLimit(record.rules);
@@ -97,7 +97,7 @@ function initiatorOff(record: ArrayRecord): SafetyStep[] {
 			proof: {
 				words: 'Positive to negative, inverter side',
 				unit: 'V',
-				limit: { most: SHUTDOWN_VOLTS },
+				limit: { most: SHUTDOWN_VOLTAGE },
 				source: clause,
 				beyond:
 					'A device has not shut down, and the limit set for firefighters is exceeded. Do not touch conductors on the roof. Find the failed device.'
@@ -176,8 +176,8 @@ function provedDead(part: Part): SafetyStep[] {
 				proof: {
 					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
 					unit: 'V',
-					limit: { most: DEAD_VOLTS },
-					source: `${DEAD_VOLTS} V: ${DEFAULT}`,
+					limit: { most: DEAD_VOLTAGE },
+					source: `${DEAD_VOLTAGE} V: ${DEFAULT}`,
 					beyond:
 						'Not dead: still charged, a welded contact, or a second source. Wait, measure again. Do not go on.'
 				},
@@ -247,7 +247,7 @@ function stringInverter(record: ArrayRecord, task: Task): SafetyStep[] {
 function optimisers(record: ArrayRecord): SafetyStep[] {
 	const gone = ends(record).map((part) => {
 		const standby = record.strings
-			.flatMap((string) => standbyVolts(record, string) ?? [])
+			.flatMap((string) => standbyVoltage(record, string) ?? [])
 			.map(({ count, each }) => count * each);
 		const near =
 			standby.length > 0 ? `, about ${Math.max(...standby).toFixed(0)} V per string` : '';
@@ -297,8 +297,8 @@ function microInverters(record: ArrayRecord): SafetyStep[] {
 				proof: {
 					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
 					unit: 'V',
-					limit: { most: DEAD_VOLTS },
-					source: `${DEAD_VOLTS} V: ${DEFAULT}`,
+					limit: { most: DEAD_VOLTAGE },
+					source: `${DEAD_VOLTAGE} V: ${DEFAULT}`,
 					beyond: 'The branch is live: another breaker feeds it. Find it before going on.'
 				}
 			})

@@ -5,7 +5,7 @@ import { step } from './arrival';
 import type { Effect, SafetyStep } from './step';
 
 /** Verdicts of the strings' open-circuit volts, by key; what is missing has none. */
-export type StringVolts = ReadonlyMap<string, PlaceResult>;
+export type StringVoltage = ReadonlyMap<string, PlaceResult>;
 
 const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep =>
 	step('up', {
@@ -17,8 +17,8 @@ const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep
 	});
 
 /** Why a string may not be connected in parallel; null where polarity and open-circuit voltage did not fail. */
-export function closingProblem(string: StringRecord, volts: StringVolts): string | null {
-	const place = volts.get(stringKey(string.id, 'open-circuit-voltage'));
+export function closingProblem(string: StringRecord, voltage: StringVoltage): string | null {
+	const place = voltage.get(stringKey(string.id, 'open-circuit-voltage'));
 	const { label } = string;
 	if (!place || place.state === 'unread')
 		return `${label}: measure polarity and open-circuit voltage first.`;
@@ -32,10 +32,10 @@ export function closingProblem(string: StringRecord, volts: StringVolts): string
 	return null;
 }
 
-function polarity(record: ArrayRecord, volts: StringVolts): SafetyStep {
+function polarity(record: ArrayRecord, voltage: StringVoltage): SafetyStep {
 	const problems = record.strings
 		.filter((string) => !isAcBranch(string))
-		.flatMap((string) => closingProblem(string, volts) ?? []);
+		.flatMap((string) => closingProblem(string, voltage) ?? []);
 	return step('up', {
 		key: 'up/polarity',
 		title: 'Fuses still out: confirm polarity and open-circuit voltage of every string',
@@ -119,11 +119,11 @@ function initiatorOn(record: ArrayRecord): SafetyStep[] {
  * Return to service, for the parts of this array. The manufacturer's order decides; where it is not known:
  * DC, then AC; a battery before its PV.
  */
-export function switchingOn(record: ArrayRecord, volts: StringVolts): SafetyStep[] {
+export function switchingOn(record: ArrayRecord, voltage: StringVoltage): SafetyStep[] {
 	switch (record.system) {
 		case 'off-grid':
 			return [
-				polarity(record, volts),
+				polarity(record, voltage),
 				...partsOf(record.parts, 'battery').map((part) => ({
 					...up(
 						part,
@@ -156,7 +156,7 @@ export function switchingOn(record: ArrayRecord, volts: StringVolts): SafetyStep
 			];
 		case 'rapid-shutdown':
 			return [
-				polarity(record, volts),
+				polarity(record, voltage),
 				...fusesIn(record),
 				...dcOn(record),
 				...initiatorOn(record),
@@ -165,7 +165,7 @@ export function switchingOn(record: ArrayRecord, volts: StringVolts): SafetyStep
 			];
 		default:
 			return [
-				...(record.system === 'optimisers' ? [] : [polarity(record, volts)]),
+				...(record.system === 'optimisers' ? [] : [polarity(record, voltage)]),
 				...fusesIn(record),
 				...dcOn(record),
 				...acOn(record),

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
 import { type Quantity, stringPlace, usualState } from '../visit';
-import { labelVoltsOf } from '../../../tests/support/label-volts';
+import { labelVoltageOf } from '../../../tests/support/label-volts';
 import { EMPTY_RECORD } from '../record';
-import { highestColdVolts, testEquipmentProblem, meterProblem } from './test-equipment';
+import { highestColdVoltage, testEquipmentProblem, meterProblem } from './test-equipment';
 
 const MOST = { volts: 541.2, words: 'A1 at −8 °C' };
 const { record, visit } = SALTMARSH;
@@ -13,31 +13,31 @@ const reading = (quantity: Quantity) => ({
 	quantity,
 	state: usualState(quantity)
 });
-const rated = (volts: number | null, category: 2 | 3 | 4 | null = 3) => ({
-	volts: { ...visit.meters.volts, ratedVolts: volts, category },
-	amps: { ...visit.meters.amps, ratedVolts: volts, category }
+const rated = (voltage: number | null, category: 2 | 3 | 4 | null = 3) => ({
+	volts: { ...visit.meters.volts, ratedVolts: voltage, category },
+	amps: { ...visit.meters.amps, ratedVolts: voltage, category }
 });
 
 describe('the most that can stand at an array', () => {
 	it.each(ALL_SITES.map(({ site, record }) => ({ name: site.name, record })))(
 		'of $name is above what its labels say at 25 °C, and not above the hardest frost',
 		({ record }) => {
-			const most = highestColdVolts(record);
-			const label = Math.max(...record.strings.map((one) => labelVoltsOf(record, one)));
+			const most = highestColdVoltage(record);
+			const label = Math.max(...record.strings.map((one) => labelVoltageOf(record, one)));
 			expect(most!.volts).toBeGreaterThan(label);
 			expect(most!.volts).toBeLessThanOrEqual(1.25 * label + 1e-9);
 		}
 	);
 
 	it('of nothing recorded is not known', () => {
-		expect(highestColdVolts(EMPTY_RECORD)).toBeNull();
+		expect(highestColdVoltage(EMPTY_RECORD)).toBeNull();
 	});
 
 	it('without the site’s lowest temperature is that of the hardest frost, and says so', () => {
 		const frost = { ...record, rules: { ...record.rules, lowest: null } };
-		const most = highestColdVolts(frost)!;
+		const most = highestColdVoltage(frost)!;
 		expect(most.words).toContain('hard frost');
-		expect(most.volts).toBeGreaterThan(highestColdVolts(record)!.volts);
+		expect(most.volts).toBeGreaterThan(highestColdVoltage(record)!.volts);
 	});
 });
 
@@ -48,8 +48,8 @@ describe('a meter', () => {
 		['amps', 300, 4, 'The clamp meter is rated for 300 V DC'],
 		['volts', 600, 2, 'of CAT II'],
 		['volts', null, null, null]
-	] as const)('for %s rated %s V, CAT %s', (which, ratedVolts, category, words) => {
-		const problem = meterProblem(which, { ratedVolts, category }, MOST);
+	] as const)('for %s rated %s V, CAT %s', (which, ratedVoltage, category, words) => {
+		const problem = meterProblem(which, { ratedVolts: ratedVoltage, category }, MOST);
 		if (words === null) expect(problem).toBeNull();
 		else expect(problem).toContain(words);
 	});

@@ -9,18 +9,18 @@ import {
 } from '../visit';
 import { type ArrayRecord, type StringRecord, typesInString } from '../record';
 import { coldCeiling } from './cautions';
-import { coldStringVolts } from '../design-checks';
+import { coldStringVoltage } from '../design-checks';
 
 /** The most a place can show, and where that comes from. */
-export interface PlaceVolts {
+export interface PlaceVoltage {
 	readonly volts: number;
 	readonly words: string;
 }
 
 /** Cold volts of a string: by the site's lowest temperature, or as in the hardest frost where that is not known. */
-function coldVoltsOf(record: ArrayRecord, string: StringRecord): PlaceVolts | null {
+function coldVoltageOf(record: ArrayRecord, string: StringRecord): PlaceVoltage | null {
 	const types = typesInString(string);
-	const cold = coldStringVolts(types, record.moduleTypes, record.rules);
+	const cold = coldStringVoltage(types, record.moduleTypes, record.rules);
 	if (cold !== null) {
 		return { volts: cold, words: `${string.label} at ${record.rules.lowest} °C` };
 	}
@@ -34,19 +34,19 @@ function coldVoltsOf(record: ArrayRecord, string: StringRecord): PlaceVolts | nu
 }
 
 /** The most that stands anywhere on the DC side, V; null where no string's can be told. */
-export function highestColdVolts(record: ArrayRecord): PlaceVolts | null {
-	const all = record.strings.flatMap((string) => coldVoltsOf(record, string) ?? []);
-	return all.reduce<PlaceVolts | null>(
+export function highestColdVoltage(record: ArrayRecord): PlaceVoltage | null {
+	const all = record.strings.flatMap((string) => coldVoltageOf(record, string) ?? []);
+	return all.reduce<PlaceVoltage | null>(
 		(most, one) => (most === null || one.volts > most.volts ? one : most),
 		null
 	);
 }
 
 /** Cold volts that a meter at a place has to bear. */
-function voltsAtPlace(record: ArrayRecord, place: Place): PlaceVolts | null {
+function voltageAtPlace(record: ArrayRecord, place: Place): PlaceVoltage | null {
 	const id = stringOfPlace(place);
 	const string = record.strings.find((candidate) => candidate.id === id);
-	return string ? coldVoltsOf(record, string) : highestColdVolts(record);
+	return string ? coldVoltageOf(record, string) : highestColdVoltage(record);
 }
 
 const METER_WORDS = {
@@ -57,12 +57,12 @@ const METER_WORDS = {
 /** Why a meter may not go on volts of so much, in words; null where nothing speaks against it. */
 export function meterProblem(
 	which: 'volts' | 'amps',
-	{ ratedVolts, category }: Pick<Meter, 'ratedVolts' | 'category'>,
-	most: PlaceVolts
+	{ ratedVolts: ratedVoltage, category }: Pick<Meter, 'ratedVolts' | 'category'>,
+	most: PlaceVoltage
 ): string | null {
 	const needed = Math.ceil(most.volts);
-	if (ratedVolts !== null && ratedVolts < needed) {
-		return `${METER_WORDS[which]} rated for ${ratedVolts} V DC; up to ${needed} V can be present here (${most.words}). Do not connect it: use test equipment rated for ${needed} V or more.`;
+	if (ratedVoltage !== null && ratedVoltage < needed) {
+		return `${METER_WORDS[which]} rated for ${ratedVoltage} V DC; up to ${needed} V can be present here (${most.words}). Do not connect it: use test equipment rated for ${needed} V or more.`;
 	}
 	if (category !== null && category < 3) {
 		return `${METER_WORDS[which]} of CAT II. At an array CAT III is the minimum, at the service CAT IV (IEC 61010-2-030, clause not verified).`;
@@ -90,7 +90,7 @@ export function testEquipmentProblem(
 	reading: Pick<Reading, 'place' | 'quantity' | 'state'>
 ): string | null {
 	if (!isLive(reading)) return null;
-	const most = voltsAtPlace(record, reading.place);
+	const most = voltageAtPlace(record, reading.place);
 	if (!most) return null;
 	const which = QUANTITY_FACTS[reading.quantity].unit === 'A' ? 'amps' : 'volts';
 	return meterProblem(which, meters[which], most);

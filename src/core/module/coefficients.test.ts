@@ -20,9 +20,12 @@ describe('temperature coefficients', () => {
 			fc.property(
 				fc.double({ min: -0.3, max: -0.01, noNaN: true }),
 				fc.double({ min: 5, max: 120, noNaN: true }),
-				(voltsPerKelvin, voc) => {
-					const percent = relativeCoefficient(voltsPerKelvin, 'V/K', voc);
-					expect(relativeCoefficient(1000 * voltsPerKelvin, 'mV/K', voc)).toBeCloseTo(percent, 10);
+				(voltagePerKelvin, voc) => {
+					const percent = relativeCoefficient(voltagePerKelvin, 'V/K', voc);
+					expect(relativeCoefficient(1000 * voltagePerKelvin, 'mV/K', voc)).toBeCloseTo(
+						percent,
+						10
+					);
 					expect(relativeCoefficient(percent, '%/K', voc)).toBe(percent);
 				}
 			)

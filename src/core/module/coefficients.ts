@@ -42,9 +42,9 @@ export interface Coefficients {
 
 /** The label's own coefficients, or the typical ones of its technology where it states none. */
 export function coefficientsOf(
-	plate: Pick<FitNameplate, 'technology' | 'alphaIscPctPerK' | 'betaVocPctPerK'>
+	nameplate: Pick<FitNameplate, 'technology' | 'alphaIscPctPerK' | 'betaVocPctPerK'>
 ): Coefficients {
-	const { words, typical } = TECHNOLOGY_FACTS[plate.technology ?? DEFAULT_TECHNOLOGY];
+	const { words, typical } = TECHNOLOGY_FACTS[nameplate.technology ?? DEFAULT_TECHNOLOGY];
 	const notes: string[] = [];
 	const orTypical = (stated: number | null | undefined, usual: number, quantity: string) => {
 		if (stated !== null && stated !== undefined) return stated;
@@ -54,8 +54,8 @@ export function coefficientsOf(
 		return usual;
 	};
 	return {
-		alphaIscPctPerK: orTypical(plate.alphaIscPctPerK, typical.alphaIscPctPerK, 'Isc'),
-		betaVocPctPerK: orTypical(plate.betaVocPctPerK, typical.betaVocPctPerK, 'Voc'),
+		alphaIscPctPerK: orTypical(nameplate.alphaIscPctPerK, typical.alphaIscPctPerK, 'Isc'),
+		betaVocPctPerK: orTypical(nameplate.betaVocPctPerK, typical.betaVocPctPerK, 'Voc'),
 		notes
 	};
 }

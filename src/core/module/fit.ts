@@ -34,8 +34,8 @@ interface Candidate {
 	readonly diodeCurrentAtOpen: number;
 }
 
-function eliminate(plate: FitNameplate, a: number, rs: number, gsh: number): Candidate {
-	const { voc, isc } = plate;
+function eliminate(nameplate: FitNameplate, a: number, rs: number, gsh: number): Candidate {
+	const { voc, isc } = nameplate;
 	const diodeCurrentAtOpen = (isc - gsh * (voc - isc * rs)) / -Math.expm1((isc * rs - voc) / a);
 	const photocurrent = diodeCurrentAtOpen * -Math.expm1(-voc / a) + voc * gsh;
 	return { photocurrent, diodeCurrentAtOpen };
@@ -46,28 +46,28 @@ function eliminate(plate: FitNameplate, a: number, rs: number, gsh: number): Can
  * current at Vmp, slope dI/dV = -Imp/Vmp there, and zero current at Voc + beta dT when warmed.
  */
 function misses(
-	plate: SettledNameplate,
+	nameplate: SettledNameplate,
 	bandGap: BandGap,
 	a: number,
 	rs: number,
 	gsh: number
 ): number[] {
-	const { voc, isc, vmp, imp } = plate;
-	const { photocurrent, diodeCurrentAtOpen: x } = eliminate(plate, a, rs, gsh);
+	const { voc, isc, vmp, imp } = nameplate;
+	const { photocurrent, diodeCurrentAtOpen: x } = eliminate(nameplate, a, rs, gsh);
 	const vd = vmp + imp * rs;
 	const diodeAtPeak = x * Math.exp((vd - voc) / a);
 	const current = photocurrent - diodeAtPeak + x * Math.exp(-voc / a) - vd * gsh;
 	const slope = diodeAtPeak / a + gsh;
-	const warmVoc = voc * (1 + (plate.betaVocPctPerK / 100) * WARMING);
+	const warmVoc = voc * (1 + (nameplate.betaVocPctPerK / 100) * WARMING);
 	const warm = kelvin(STC_CELL_TEMPERATURE + WARMING);
 	const aWarm = (a * warm) / kelvin(STC_CELL_TEMPERATURE);
 	const i0Ratio = saturationCurrentRatio(bandGap, STC_CELL_TEMPERATURE + WARMING);
 	const diodeWarm = x * i0Ratio * (Math.exp(warmVoc / aWarm - voc / a) - Math.exp(-voc / a));
-	const lightWarm = photocurrent + isc * (plate.alphaIscPctPerK / 100) * WARMING;
+	const irradianceWarm = photocurrent + isc * (nameplate.alphaIscPctPerK / 100) * WARMING;
 	return [
 		(current - imp) / isc,
 		(slope * (vmp - imp * rs) - imp) / isc,
-		(lightWarm - diodeWarm - warmVoc * gsh) / isc
+		(irradianceWarm - diodeWarm - warmVoc * gsh) / isc
 	];
 }
 
@@ -75,14 +75,14 @@ function misses(
  * a from the temperature coefficient alone: Voc = a ln(IL/I0) differentiated by temperature, with
  * the shunt left out. The start of the fit, within some percent of its end.
  */
-function startingIdeality(plate: SettledNameplate, bandGap: BandGap): number {
+function startingIdeality(nameplate: SettledNameplate, bandGap: BandGap): number {
 	const t = kelvin(STC_CELL_TEMPERATURE);
-	const perKelvin = (plate.betaVocPctPerK / 100) * plate.voc;
+	const perKelvin = (nameplate.betaVocPctPerK / 100) * nameplate.voc;
 	const dLnI0 =
 		3 / t +
 		(bandGap.atReference / t - bandGap.atReference * bandGap.perKelvin) / (BOLTZMANN_EV_PER_K * t);
-	const a = (perKelvin - plate.voc / t) / (plate.alphaIscPctPerK / 100 - dLnI0);
-	const oneCell = BOLTZMANN_EV_PER_K * t * plate.cellsInSeries;
+	const a = (perKelvin - nameplate.voc / t) / (nameplate.alphaIscPctPerK / 100 - dLnI0);
+	const oneCell = BOLTZMANN_EV_PER_K * t * nameplate.cellsInSeries;
 	return Math.min(Math.max(a, 0.3 * oneCell), 4 * oneCell);
 }
 
@@ -100,9 +100,9 @@ function startingIdeality(plate: SettledNameplate, bandGap: BandGap): number {
  */
 export function fitLabel(label: FitNameplate): LabelFit {
 	const { bandGap } = TECHNOLOGY_FACTS[label.technology ?? DEFAULT_TECHNOLOGY];
-	const plate: SettledNameplate = { ...label, ...coefficientsOf(label) };
-	const { voc, isc, vmp, imp } = plate;
-	const a0 = startingIdeality(plate, bandGap);
+	const nameplate: SettledNameplate = { ...label, ...coefficientsOf(label) };
+	const { voc, isc, vmp, imp } = nameplate;
+	const a0 = startingIdeality(nameplate, bandGap);
 	const rsGuess = (a0 * Math.log(Math.max(1 - imp / isc, 1e-3)) + voc - vmp) / imp;
 	const rsMost = (voc - vmp) / imp;
 	const gMost = (isc - imp) / vmp;
@@ -112,14 +112,14 @@ export function fitLabel(label: FitNameplate): LabelFit {
 		0.3 * gMost
 	];
 	const solution = solveBounded(
-		(p) => misses(plate, bandGap, Math.exp(p[0]!), p[1]!, p[2]!),
+		(p) => misses(nameplate, bandGap, Math.exp(p[0]!), p[1]!, p[2]!),
 		start,
 		[Math.log(a0 / 20), 0, 1 / RSH_AT_MOST],
 		[Math.log(a0 * 20), rsMost, gMost]
 	);
 	const a = Math.exp(solution.point[0]!);
 	const [, rs, gsh] = solution.point as [number, number, number];
-	const { photocurrent, diodeCurrentAtOpen } = eliminate(plate, a, rs, gsh);
+	const { photocurrent, diodeCurrentAtOpen } = eliminate(nameplate, a, rs, gsh);
 	const reference: SingleDiode = {
 		photocurrent,
 		saturationCurrent: diodeCurrentAtOpen * Math.exp(-voc / a),
@@ -129,10 +129,13 @@ export function fitLabel(label: FitNameplate): LabelFit {
 	};
 	return {
 		reference,
-		alphaIsc: (plate.alphaIscPctPerK / 100) * isc,
+		alphaIsc: (nameplate.alphaIscPctPerK / 100) * isc,
 		bandGap,
 		residual: Math.max(...solution.residuals.map(Math.abs)),
-		notes: [...plate.notes, ...explainMisses(solution.residuals, powerMiss(reference, plate))]
+		notes: [
+			...nameplate.notes,
+			...explainMisses(solution.residuals, powerMiss(reference, nameplate))
+		]
 	};
 }
 
@@ -141,8 +144,8 @@ const ROUNDED = 0.007;
 
 /** Maximum power of the model over that of the nameplate, less 1. */
 function powerMiss(reference: SingleDiode, { vmp, imp }: SettledNameplate): number {
-	const { volts, amps } = maximumPowerPoint(reference);
-	return (volts * amps) / (vmp * imp) - 1;
+	const { volts: voltage, amps: current } = maximumPowerPoint(reference);
+	return (voltage * current) / (vmp * imp) - 1;
 }
 
 function explainMisses(residuals: readonly number[], power: number): string[] {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { relativeCoefficient } from './coefficients';
-import { NAMEPLATE as plate } from '../../../tests/support/scenario';
+import { NAMEPLATE as nameplate } from '../../../tests/support/scenario';
 import { checkLabel } from './plausibility';
 import type { Nameplate } from './nameplate';
 
 describe('checkLabel', () => {
 	it('has nothing to say about a label that agrees with itself', () => {
-		expect(checkLabel(plate)).toEqual([]);
+		expect(checkLabel(nameplate)).toEqual([]);
 	});
 
 	it.each<[string, Partial<Nameplate>, keyof Nameplate, 'error' | 'odd', RegExp]>([
@@ -39,7 +39,7 @@ describe('checkLabel', () => {
 		],
 		['amps taken for percent', { alphaIscPctPerK: 0.5 }, 'alphaIscPctPerK', 'odd', /sign and unit/]
 	])('%s', (_, change, field, severity, words) => {
-		expect(checkLabel({ ...plate, ...change })).toContainEqual({
+		expect(checkLabel({ ...nameplate, ...change })).toContainEqual({
 			field,
 			severity,
 			words: expect.stringMatching(words)
@@ -49,7 +49,7 @@ describe('checkLabel', () => {
 	it('accepts a label power within 1 % of its product', () => {
 		// Common practice, no source: 41.8 V x 10.87 A on a label of 450 W is 454 W.
 		const findings = checkLabel({
-			...plate,
+			...nameplate,
 			vmp: 41.8,
 			imp: 10.87,
 			voc: 49.8,

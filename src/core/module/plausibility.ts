@@ -36,13 +36,13 @@ const known = (...figures: readonly number[]) => figures.every(Number.isFinite);
  *
  * @param plate V, A, W, %/K
  */
-export function checkLabel(plate: Nameplate): LabelFinding[] {
+export function checkLabel(nameplate: Nameplate): LabelFinding[] {
 	return [
-		...checkOrder(plate),
-		...checkPower(plate),
-		...checkFillFactor(plate),
-		...checkCells(plate),
-		...checkCoefficients(plate)
+		...checkOrder(nameplate),
+		...checkPower(nameplate),
+		...checkFillFactor(nameplate),
+		...checkCells(nameplate),
+		...checkCoefficients(nameplate)
 	];
 }
 

@@ -23,23 +23,23 @@ const plausibleLabel: fc.Arbitrary<FitNameplate> = fc
 		alphaIscPctPerK: fc.double({ min: 0.01, max: 0.09, noNaN: true }),
 		betaVocPctPerK: fc.double({ min: -0.4, max: -0.22, noNaN: true })
 	})
-	.map(({ vocPerCell, voltsShare, ampsShare, ...rest }) => {
+	.map(({ vocPerCell, voltsShare: voltageShare, ampsShare: currentShare, ...rest }) => {
 		const voc = vocPerCell * rest.cellsInSeries;
-		return { ...rest, voc, vmp: voltsShare * voc, imp: ampsShare * rest.isc };
+		return { ...rest, voc, vmp: voltageShare * voc, imp: currentShare * rest.isc };
 	});
 
 describe('the single-diode equation', () => {
 	it('is solved both ways round, from far reverse to far forward', () => {
 		fc.assert(
-			fc.property(fc.double({ min: -400, max: 60, noNaN: true }), (volts) => {
-				const amps = currentAt(module_, volts);
-				const vd = volts + amps * module_.seriesResistance;
+			fc.property(fc.double({ min: -400, max: 60, noNaN: true }), (voltage) => {
+				const current = currentAt(module_, voltage);
+				const vd = voltage + current * module_.seriesResistance;
 				const back =
 					module_.photocurrent -
 					module_.saturationCurrent * Math.expm1(vd / module_.modifiedIdeality) -
 					vd / module_.shuntResistance;
-				expect(back).toBeCloseTo(amps, 7);
-				expect(voltageAt(module_, amps)).toBeCloseTo(volts, 6);
+				expect(back).toBeCloseTo(current, 7);
+				expect(voltageAt(module_, current)).toBeCloseTo(voltage, 6);
 			})
 		);
 	});
@@ -57,7 +57,7 @@ describe('the single-diode equation', () => {
 
 	it('has its greatest power at the maximum-power point', () => {
 		const peak = maximumPowerPoint(module_);
-		const power = (volts: number) => volts * currentAt(module_, volts);
+		const power = (voltage: number) => voltage * currentAt(module_, voltage);
 		expect(currentAt(module_, peak.volts)).toBeCloseTo(peak.amps, 9);
 		expect(power(peak.volts)).toBeGreaterThan(power(peak.volts * 1.0005));
 		expect(power(peak.volts)).toBeGreaterThan(power(peak.volts * 0.9995));
@@ -105,12 +105,12 @@ describe('translation', () => {
 			fc.property(
 				fc.double({ min: 20, max: 1300, noNaN: true }),
 				fc.double({ min: -30, max: 80, noNaN: true }),
-				(light, heat) => {
-					const here = translate(fit, light, heat);
-					const brighter = translate(fit, light * 1.01, heat);
+				(irradiance, cellTemperature) => {
+					const here = translate(fit, irradiance, cellTemperature);
+					const brighter = translate(fit, irradiance * 1.01, cellTemperature);
 					expect(shortCircuitCurrent(brighter)).toBeGreaterThan(shortCircuitCurrent(here));
 					expect(openCircuitVoltage(brighter)).toBeGreaterThan(openCircuitVoltage(here));
-					expect(openCircuitVoltage(translate(fit, light, heat + 1))).toBeLessThan(
+					expect(openCircuitVoltage(translate(fit, irradiance, cellTemperature + 1))).toBeLessThan(
 						openCircuitVoltage(here)
 					);
 				}

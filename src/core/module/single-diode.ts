@@ -93,20 +93,20 @@ function junctionVoltageOfDiode(
  * @param volts terminal voltage in V, of either sign
  * @returns A; negative where the voltage drives current backwards
  */
-export function currentAt(diode: SingleDiode, volts: number): number {
+export function currentAt(diode: SingleDiode, voltage: number): number {
 	const { photocurrent: il, saturationCurrent: i0, modifiedIdeality: a } = diode;
 	const rs = diode.seriesResistance;
 	const gsh = 1 / diode.shuntResistance;
-	if (rs === 0) return il - i0 * Math.expm1(volts / a) - volts * gsh;
+	if (rs === 0) return il - i0 * Math.expm1(voltage / a) - voltage * gsh;
 	const gs = 1 / rs;
 	// Two upper bounds of Vd: the drop of all the photocurrent in Rs, and the junction that alone
 	// would carry everything that light and terminals can push into it.
-	const byResistance = volts + rs * (il + i0 + (volts < 0 ? -volts * gsh : 0));
+	const byResistance = voltage + rs * (il + i0 + (voltage < 0 ? -voltage * gsh : 0));
 	let byJunction = a * Math.log1p(il / i0);
-	if (volts > byJunction) byJunction = a * Math.log1p((il + volts * gs) / i0);
+	if (voltage > byJunction) byJunction = a * Math.log1p((il + voltage * gs) / i0);
 	const start = byResistance < byJunction ? byResistance : byJunction;
-	const vd = junctionVoltage(il + volts * gs, gsh + gs, i0, a, start);
-	return (vd - volts) * gs;
+	const vd = junctionVoltage(il + voltage * gs, gsh + gs, i0, a, start);
+	return (vd - voltage) * gs;
 }
 
 /**
@@ -115,12 +115,12 @@ export function currentAt(diode: SingleDiode, volts: number): number {
  * @param amps current out of the positive terminal in A, of either sign
  * @returns V; steeply negative above the photocurrent, where only the shunt carries the rest
  */
-export function voltageAt(diode: SingleDiode, amps: number): number {
+export function voltageAt(diode: SingleDiode, current: number): number {
 	const { photocurrent: il, saturationCurrent: i0, modifiedIdeality: a } = diode;
 	const gsh = 1 / diode.shuntResistance;
-	const surplus = il - amps;
+	const surplus = il - current;
 	if (gsh === 0 && surplus <= -i0) return Number.NEGATIVE_INFINITY;
-	const drop = amps * diode.seriesResistance;
+	const drop = current * diode.seriesResistance;
 	if (surplus <= 0) return junctionVoltage(surplus, gsh, i0, a, 0) - drop;
 	const byDiode = a * Math.log1p(surplus / i0);
 	const leaked = byDiode * gsh;
@@ -157,11 +157,11 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
 	for (let step = 0; step < STEPS_AT_MOST; step++) {
 		if (!(vd > low && vd < high)) vd = (low + high) / 2;
 		const exponential = i0 * Math.exp(vd / a);
-		const amps = il - exponential + i0 - vd * gsh;
+		const current = il - exponential + i0 - vd * gsh;
 		const slope = -(exponential / a + gsh);
 		const curvature = -exponential / (a * a);
-		const arm = vd - 2 * amps * rs;
-		const dPower = slope * arm + amps;
+		const arm = vd - 2 * current * rs;
+		const dPower = slope * arm + current;
 		if (dPower > 0) low = vd;
 		else high = vd;
 		const move = -dPower / (curvature * arm + slope * (2 - 2 * slope * rs));
@@ -171,8 +171,8 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
 		vd = clipped;
 		if (done) break;
 	}
-	const amps = il - i0 * Math.expm1(vd / a) - vd * gsh;
-	return { volts: vd - amps * rs, amps };
+	const current = il - i0 * Math.expm1(vd / a) - vd * gsh;
+	return { volts: vd - current * rs, amps: current };
 }
 
 /**
@@ -181,12 +181,12 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
  * @param current factor on the current at every voltage, above 0
  * @param volts factor on the volts at every current, above 0
  */
-export function scaledModule(module: SingleDiode, current: number, volts: number): SingleDiode {
+export function scaledModule(module: SingleDiode, current: number, voltage: number): SingleDiode {
 	return {
 		photocurrent: module.photocurrent * current,
 		saturationCurrent: module.saturationCurrent * current,
-		seriesResistance: (module.seriesResistance * volts) / current,
-		shuntResistance: (module.shuntResistance * volts) / current,
-		modifiedIdeality: module.modifiedIdeality * volts
+		seriesResistance: (module.seriesResistance * voltage) / current,
+		shuntResistance: (module.shuntResistance * voltage) / current,
+		modifiedIdeality: module.modifiedIdeality * voltage
 	};
 }

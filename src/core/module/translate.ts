@@ -37,14 +37,14 @@ export function translate(
 	cellTemperature: number
 ): SingleDiode {
 	const { reference } = model;
-	const light = irradiance / STC_IRRADIANCE;
+	const relativeIrradiance = irradiance / STC_IRRADIANCE;
 	const warming = cellTemperature - STC_CELL_TEMPERATURE;
 	return {
-		photocurrent: light * (reference.photocurrent + model.alphaIsc * warming),
+		photocurrent: relativeIrradiance * (reference.photocurrent + model.alphaIsc * warming),
 		saturationCurrent:
 			reference.saturationCurrent * saturationCurrentRatio(model.bandGap, cellTemperature),
 		seriesResistance: reference.seriesResistance,
-		shuntResistance: reference.shuntResistance / light,
+		shuntResistance: reference.shuntResistance / relativeIrradiance,
 		modifiedIdeality: (reference.modifiedIdeality * kelvin(cellTemperature)) / T_REF
 	};
 }

@@ -5,9 +5,9 @@ export { countedOnce, type UnitEnergy } from './analysis/energy';
 export type { ArrayEvent, Loss, UnitEvent } from './analysis/event';
 export type { ReturningShade } from './analysis/shade';
 export { type Degradation, degradationOf, yearsSince } from './benchmark/degradation';
-export { powerOverHeat } from './benchmark/power-temperature';
+export { powerOverTemperature } from './benchmark/power-temperature';
 export { seasonPoints } from './benchmark/seasons';
-export { corrected, type Corrected, USUAL_OVER_HEAT } from './benchmark/stc-share';
+export { corrected, type Corrected, USUAL_OVER_TEMPERATURE } from './benchmark/stc-share';
 export { clippingPrice } from './clipping-price';
 export { expectedOfArray, measuredRatio } from './expected/array';
 export { generatorsOf } from './expected/generators';
@@ -31,7 +31,14 @@ export {
 export { SampleReader } from './import/reader';
 export { parseScale } from './import/scale';
 export { guessForm, readStamp, STAMP_FORMS, type StampForm } from './import/stamp';
-export { CONTINUOUS, dividerVolts, type Logged, shuntAmps, shuntHeat, shuntOhms } from './logger';
+export {
+	CONTINUOUS,
+	dividerVoltage,
+	type Logged,
+	shuntCurrent,
+	shuntTemperature,
+	shuntResistance
+} from './logger';
 export { matchUnits } from './match';
 export { earlierName, renamedQuestion } from './renamed';
 export { buildYear, joined, OUTPUT, type PartSamples, unitKey, WEATHER } from './series/build';

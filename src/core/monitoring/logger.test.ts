@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { clippingPrice } from './clipping-price';
-import { dividerVolts, shuntAmps, shuntHeat, shuntOhms } from './logger';
+import { dividerVoltage, shuntCurrent, shuntTemperature, shuntResistance } from './logger';
 
 const CONVERTER = { bits: 12, reference: 3.3, referencePct: 0.5, offCounts: 4 };
 const SHUNT = { ratedAmps: 50, ratedMillivolts: 75, tolerancePct: 0.5, gain: 40, gainPct: 0.5 };
 
 describe('a divider', () => {
 	it('gives the volts on its line', () => {
-		const logged = dividerVolts(2.1, { upper: 220e3, lower: 10e3, tolerancePct: 0.1 }, CONVERTER);
+		const logged = dividerVoltage(2.1, { upper: 220e3, lower: 10e3, tolerancePct: 0.1 }, CONVERTER);
 		expect(logged.value).toBeCloseTo(48.3, 9);
 		expect(logged.most).toBeCloseTo(75.9, 9);
 		expect(logged.count).toBeCloseTo((3.3 / 4095) * 23, 9);
@@ -23,7 +23,7 @@ describe('a divider', () => {
 				(upper, lower, a, b) => {
 					const divider = { upper, lower, tolerancePct: 1 };
 					const exact = { bits: 30, reference: 5, referencePct: 0, offCounts: 0 };
-					const said = dividerVolts(1, divider, exact);
+					const said = dividerVoltage(1, divider, exact);
 					const truth = (upper * (1 + a / 100) + lower * (1 + b / 100)) / (lower * (1 + b / 100));
 					expect(Math.abs(truth - said.value)).toBeLessThanOrEqual(said.worst * 1.02 + 1e-6);
 				}
@@ -34,12 +34,12 @@ describe('a divider', () => {
 
 describe('a shunt', () => {
 	it('gives the amps through it, behind its amplifier', () => {
-		expect(shuntOhms(SHUNT)).toBeCloseTo(0.0015, 12);
-		expect(shuntAmps(1.2, SHUNT, CONVERTER).value).toBeCloseTo(20, 9);
-		expect(shuntHeat(20, SHUNT)).toBeCloseTo(0.6, 9);
+		expect(shuntResistance(SHUNT)).toBeCloseTo(0.0015, 12);
+		expect(shuntCurrent(1.2, SHUNT, CONVERTER).value).toBeCloseTo(20, 9);
+		expect(shuntTemperature(20, SHUNT)).toBeCloseTo(0.6, 9);
 	});
 	it('is less sure than any one of its limits, and surer than all at once', () => {
-		const { uncertainty, worst, value } = shuntAmps(1.2, SHUNT, CONVERTER);
+		const { uncertainty, worst, value } = shuntCurrent(1.2, SHUNT, CONVERTER);
 		expect(uncertainty).toBeLessThan(worst);
 		expect(uncertainty).toBeGreaterThan((0.01 * value) / Math.sqrt(3));
 	});

@@ -28,13 +28,13 @@ const counts = (bits: number) => 2 ** bits - 1;
 const standard = (limits: number) => limits / Math.sqrt(3);
 
 function through(
-	volts: number,
+	voltage: number,
 	scale: number,
 	scalePct: number,
 	{ bits, reference, referencePct, offCounts }: Converter
 ): Logged {
 	const one = reference / counts(bits);
-	const value = volts * scale;
+	const value = voltage * scale;
 	const parts = [
 		Math.abs(value) * (scalePct / 100),
 		Math.abs(value) * (referencePct / 100),
@@ -63,10 +63,10 @@ export interface Divider {
  *
  * @param volts at the converter
  */
-export function dividerVolts(volts: number, divider: Divider, converter: Converter): Logged {
+export function dividerVoltage(voltage: number, divider: Divider, converter: Converter): Logged {
 	const { upper, lower, tolerancePct } = divider;
 	const scale = (upper + lower) / lower;
-	return through(volts, scale, (2 * tolerancePct * upper) / (upper + lower), converter);
+	return through(voltage, scale, (2 * tolerancePct * upper) / (upper + lower), converter);
 }
 
 /** A shunt, by the volts that its rated amps drop, and the amplifier behind it. */
@@ -83,23 +83,23 @@ export interface Shunt {
 }
 
 /** Amps through a shunt from volts at the converter. */
-export function shuntAmps(volts: number, shunt: Shunt, converter: Converter): Logged {
+export function shuntCurrent(voltage: number, shunt: Shunt, converter: Converter): Logged {
 	const { gain, tolerancePct, gainPct } = shunt;
-	return through(volts, 1 / gain / shuntOhms(shunt), tolerancePct + gainPct, converter);
+	return through(voltage, 1 / gain / shuntResistance(shunt), tolerancePct + gainPct, converter);
 }
 
 /** ohm */
-export function shuntOhms({
-	ratedAmps,
+export function shuntResistance({
+	ratedAmps: ratedCurrent,
 	ratedMillivolts
 }: Pick<Shunt, 'ratedAmps' | 'ratedMillivolts'>) {
-	return ratedMillivolts / 1000 / ratedAmps;
+	return ratedMillivolts / 1000 / ratedCurrent;
 }
 
 /** Continuous current of a shunt as a share of its rating (common practice: two thirds). */
 export const CONTINUOUS = 2 / 3;
 
 /** Heat in a shunt, W. */
-export function shuntHeat(amps: number, shunt: Shunt): number {
-	return amps ** 2 * shuntOhms(shunt);
+export function shuntTemperature(current: number, shunt: Shunt): number {
+	return current ** 2 * shuntResistance(shunt);
 }

@@ -61,9 +61,9 @@ export function targetsOf(record: ArrayRecord): Target[] {
 
 /** @returns null where the record has no such part any more */
 export function factsOf(record: ArrayRecord, target: Target): TargetFacts | null {
-	const watts = new Map(record.moduleTypes.map(({ id, plate }) => [id, plate.pmax]));
+	const power = new Map(record.moduleTypes.map(({ id, plate: nameplate }) => [id, nameplate.pmax]));
 	const sum = (types: readonly string[]) =>
-		types.reduce((all, id) => all + (watts.get(id) ?? 0), 0);
+		types.reduce((all, id) => all + (power.get(id) ?? 0), 0);
 	switch (target.kind) {
 		case 'array':
 			return {
@@ -108,7 +108,7 @@ export function factsOf(record: ArrayRecord, target: Target): TargetFacts | null
 			const plane = field === undefined ? planeOf(record, [string]) : planeById(record, field);
 			return {
 				label: `${string.label} ${target.module}`,
-				labelWatts: watts.get(type) ?? 0,
+				labelWatts: power.get(type) ?? 0,
 				ratedWatts: ratedOfDevice(record, string),
 				like: `module ${alike([type], plane)}`,
 				plane

@@ -41,8 +41,8 @@ describe('the root of a rising function', () => {
 		const law = (x: number) =>
 			[1e-9 * Math.expm1(x / 0.026) - 8, (1e-9 / 0.026) * Math.exp(x / 0.026)] as const;
 		const found = counted(law);
-		const volts = risingRoot(found.f, -40, 1);
-		expect(volts).toBeCloseTo(0.026 * Math.log1p(8e9), 12);
+		const voltage = risingRoot(found.f, -40, 1);
+		expect(voltage).toBeCloseTo(0.026 * Math.log1p(8e9), 12);
 		expect(found.calls).toBeLessThan(80);
 	});
 

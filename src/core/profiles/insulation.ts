@@ -28,7 +28,7 @@ export const INSULATION: {
 const SYSTEM_FACTOR = 1.25;
 
 /** The row for strings of so many volts at standard conditions. */
-export function insulationRow(labelVolts: number): InsulationRow {
-	const volts = labelVolts * SYSTEM_FACTOR;
-	return INSULATION.rows.find(({ below }) => volts < below) ?? INSULATION.rows[0];
+export function insulationRow(labelVoltage: number): InsulationRow {
+	const voltage = labelVoltage * SYSTEM_FACTOR;
+	return INSULATION.rows.find(({ below }) => voltage < below) ?? INSULATION.rows[0];
 }

@@ -106,11 +106,11 @@ function factWords(before: ArrayRecord, after: ArrayRecord): string[] {
 }
 
 function typeChanges(a: ModuleType, b: ModuleType): string[] {
-	const plate = Object.keys({ ...a.plate, ...b.plate }) as (keyof ModuleType['plate'])[];
+	const nameplate = Object.keys({ ...a.plate, ...b.plate }) as (keyof ModuleType['plate'])[];
 	const limits = Object.keys(b.limits) as (keyof ModuleType['limits'])[];
 	return changesOf([
 		['name', a.name, b.name],
-		...plate.map((key): Row => [key, orUnknown(a.plate[key]), orUnknown(b.plate[key])]),
+		...nameplate.map((key): Row => [key, orUnknown(a.plate[key]), orUnknown(b.plate[key])]),
 		['tolerance of Voc, %', a.tolerance.vocPct, b.tolerance.vocPct],
 		['tolerance of Isc, %', a.tolerance.iscPct, b.tolerance.iscPct],
 		...limits.map((key): Row => [key, String(a.limits[key]), String(b.limits[key])])

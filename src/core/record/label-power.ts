@@ -4,7 +4,7 @@ import { partsOf, type PartOf } from './part';
 
 /** Power on the labels of all recorded modules together, W; modules of an unknown type count as none. */
 export function labelPower(record: ArrayRecord): number {
-	const pmax = new Map(record.moduleTypes.map(({ id, plate }) => [id, plate.pmax]));
+	const pmax = new Map(record.moduleTypes.map(({ id, plate: nameplate }) => [id, nameplate.pmax]));
 	const inStrings = record.strings.flatMap(typesInString);
 	const counted = uncertainCells(record).map(({ moduleTypeId }) => moduleTypeId);
 	return [...inStrings, ...counted].reduce((sum, id) => sum + (pmax.get(id) ?? 0), 0);
@@ -20,25 +20,25 @@ export function moduleCount(record: Pick<ArrayRecord, 'strings' | 'fields'>): nu
 export function acPower(record: ArrayRecord): number | null {
 	const inverters = partsOf(record.parts, 'inverter').map(({ specs }) => specs.acWatts);
 	const types = partsOf(record.parts, 'micro-inverter');
-	const watts = (type: PartOf<'micro-inverter'> | undefined, modules: number, each: number) => {
+	const power = (type: PartOf<'micro-inverter'> | undefined, modules: number, each: number) => {
 		const one = type?.specs.acWatts ?? null;
 		return one === null ? null : one * Math.ceil(modules / each);
 	};
 	const micro = record.strings.flatMap(({ devices, moduleCount: modules }) => {
 		if (devices === null || devices === 'unknown' || devices.kind !== 'micro-inverter') return [];
 		const type = types.find(({ id }) => id === devices.part);
-		return [watts(type, modules, devices.modulesPerDevice)];
+		return [power(type, modules, devices.modulesPerDevice)];
 	});
 	// Modules that were only counted have the one type of micro-inverter that was seen.
 	const counted = record.system === 'micro-inverters' ? uncertainCells(record).length : 0;
 	const [seen, another] = types;
 	if (counted > 0) {
-		micro.push(another ? null : watts(seen, counted, seen?.specs.modulesPerDevice ?? 1));
+		micro.push(another ? null : power(seen, counted, seen?.specs.modulesPerDevice ?? 1));
 	}
 	const all = [...inverters, ...micro];
 	if (all.length === 0) return null;
 	return all.reduce<number | null>(
-		(sum, watts) => (sum === null || watts === null ? null : sum + watts),
+		(sum, power) => (sum === null || power === null ? null : sum + power),
 		0
 	);
 }

@@ -18,13 +18,15 @@ export interface ParallelGroup {
  */
 export function parallelStrings(record: ArrayRecord): ParallelGroup[] {
 	const strings = record.strings.filter((string) => !isAcBranch(string));
-	const joints = strings.map((string) => jointsOf(record, string));
+	const connectors = strings.map((string) => connectorsOf(record, string));
 	const groups: { strings: StringRecord[]; joints: Set<string> }[] = [];
 	strings.forEach((string, i) => {
-		const shared = groups.filter((group) => joints[i]!.some((joint) => group.joints.has(joint)));
+		const shared = groups.filter((group) =>
+			connectors[i]!.some((connector) => group.joints.has(connector))
+		);
 		const merged = {
 			strings: [...shared.flatMap((group) => group.strings), string],
-			joints: new Set([...shared.flatMap((group) => [...group.joints]), ...joints[i]!])
+			joints: new Set([...shared.flatMap((group) => [...group.joints]), ...connectors[i]!])
 		};
 		// A string without any joint is a group of its own.
 		for (const group of shared) groups.splice(groups.indexOf(group), 1);
@@ -62,7 +64,7 @@ function mayJoin(one: Joined, other: Joined): boolean {
 }
 
 /** What joins a string to others electrically: its input, and combiners on its way. */
-function jointsOf(record: ArrayRecord, string: StringRecord): string[] {
+function connectorsOf(record: ArrayRecord, string: StringRecord): string[] {
 	const end = endOfString(record, string);
 	return [
 		...(string.input === null ? [] : [`input ${end?.id ?? ''} ${string.input}`]),

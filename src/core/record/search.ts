@@ -65,9 +65,9 @@ export function searchRecord(
 			['place', place]
 		]);
 	}
-	for (const { id, name, plate } of record.moduleTypes) {
+	for (const { id, name, plate: nameplate } of record.moduleTypes) {
 		look({ kind: 'module-type', id, name: `${name}, module type` }, [
-			['watts', String(plate.pmax)]
+			['watts', String(nameplate.pmax)]
 		]);
 	}
 	for (const { id, label, input, connectors, modules } of record.strings) {

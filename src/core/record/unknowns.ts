@@ -104,7 +104,7 @@ function typeUnknowns({ moduleTypes }: ArrayRecord): Unknown[] {
 			}
 		];
 	}
-	return moduleTypes.flatMap(({ id, name, plate, limits }) => {
+	return moduleTypes.flatMap(({ id, name, plate: nameplate, limits }) => {
 		const list: Unknown[] = [];
 		const add = (key: string, words: string, why: string) =>
 			list.push({
@@ -114,7 +114,8 @@ function typeUnknowns({ moduleTypes }: ArrayRecord): Unknown[] {
 				why,
 				at: { kind: 'module-type', id }
 			});
-		if (plate.betaVocPctPerK === null) add('beta', 'temperature coefficient of Voc', 'cold volts');
+		if (nameplate.betaVocPctPerK === null)
+			add('beta', 'temperature coefficient of Voc', 'cold volts');
 		if (limits.systemVolts === null)
 			add('system-volts', 'maximum system voltage', 'modules in series');
 		if (limits.seriesFuse === null) add('fuse', 'maximum series fuse', 'fuse needed and its size');

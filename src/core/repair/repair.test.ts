@@ -45,10 +45,10 @@ const reading = (
 	quantity: Quantity,
 	value: number,
 	takenAt = '2026-06-01T13:00:00Z',
-	atVolts: number | null = null
+	atVoltage: number | null = null
 ): Reading => {
 	const state = usualState(quantity, { fused: true, devices: false });
-	return readingAt(place, quantity, value, { state, atVolts, takenAt });
+	return readingAt(place, quantity, value, { state, atVolts: atVoltage, takenAt });
 };
 
 /** The visit with newer takes of the readings of a string. */

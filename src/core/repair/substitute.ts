@@ -20,22 +20,22 @@ export function substituteChecks(
 	type: ModuleType,
 	other: ModuleType
 ): SubstituteCheck[] {
-	const { plate } = type;
-	const current = other.plate.imp / plate.imp - 1;
-	const volts = (other.plate.vmp - plate.vmp) / (plate.vmp * string.moduleCount);
+	const { plate: nameplate } = type;
+	const current = other.plate.imp / nameplate.imp - 1;
+	const voltage = (other.plate.vmp - nameplate.vmp) / (nameplate.vmp * string.moduleCount);
 	const percent = (share: number) => `${share > 0 ? '+' : ''}${(100 * share).toFixed(1)} %`;
 	const fuse = fuseInCircuit(string)?.rating ?? null;
-	const { seriesFuse, systemVolts } = other.limits;
-	const cold = plate.voc * string.moduleCount * 1.25;
+	const { seriesFuse, systemVolts: systemVoltage } = other.limits;
+	const cold = nameplate.voc * string.moduleCount * 1.25;
 	return [
 		{
-			words: `Imp ${other.plate.imp} A for ${plate.imp} A (${percent(current)}): ${current < -ALIKE.current ? 'it would hold the whole string down' : current > ALIKE.current ? 'its surplus is lost' : 'alike'}.`,
+			words: `Imp ${other.plate.imp} A for ${nameplate.imp} A (${percent(current)}): ${current < -ALIKE.current ? 'it would hold the whole string down' : current > ALIKE.current ? 'its surplus is lost' : 'alike'}.`,
 			fits: current >= -ALIKE.current,
 			source: 'judgement: 5 %'
 		},
 		{
-			words: `Vmp of the string changes by ${percent(volts)}.`,
-			fits: Math.abs(volts) <= ALIKE.volts / string.moduleCount + 0.02,
+			words: `Vmp of the string changes by ${percent(voltage)}.`,
+			fits: Math.abs(voltage) <= ALIKE.volts / string.moduleCount + 0.02,
 			source: 'judgement: 2 % beside parallel strings'
 		},
 		{
@@ -48,10 +48,10 @@ export function substituteChecks(
 		},
 		{
 			words:
-				systemVolts === null
+				systemVoltage === null
 					? 'Its maximum system volts are not recorded: read the label.'
-					: `Cold volts of the string up to ${cold.toFixed(0)} V, its system volts ${systemVolts} V.`,
-			fits: systemVolts === null || cold <= systemVolts,
+					: `Cold volts of the string up to ${cold.toFixed(0)} V, its system volts ${systemVoltage} V.`,
+			fits: systemVoltage === null || cold <= systemVoltage,
 			source: 'NEC 690.7 / IEC 62548-1, from memory; factor 1.25'
 		}
 	];

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type Place, placeKey, type Quantity, stringPlace } from '../visit';
 import { measurementPointAt } from '../visit-plan';
 import { INVERTER_ID, scenarioId } from './array';
-import { answerTest, busVoltsAt, withAnswer } from './answer';
+import { answerTest, busVoltageAt, withAnswer } from './answer';
 import { trueBuses } from './circuits';
 import { exactReadings } from './exact';
 import { randomFrom } from '../numerics';
@@ -44,25 +44,26 @@ describe('what a virtual meter shows', () => {
 		const scenario = drawScenario(404, { ...wishes, code: 'fuse-blown' });
 		const [fault] = scenario.truth.faults;
 		const poles = ['positive', 'negative'] as const;
-		const ohms = poles.map((pole) =>
+		const resistance = poles.map((pole) =>
 			ask(scenario, { kind: 'fuse', string: hiddenIn(scenario).id, pole }, 'fuse-resistance')!
 		);
-		expect(ohms[fault!.at!]!).toBeGreaterThan(1e5);
-		expect(ohms[1 - fault!.at!]!).toBeLessThan(2);
+		expect(resistance[fault!.at!]!).toBeGreaterThan(1e5);
+		expect(resistance[1 - fault!.at!]!).toBeLessThan(2);
 	});
 
 	it('of a stretch beyond an open joint is nothing, of the rest its modules', () => {
 		const scenario = drawScenario(404, { ...wishes, code: 'connector-open' });
 		const { id, moduleCount } = hiddenIn(scenario);
-		const joint = scenario.truth.faults[0]!.at!;
-		const volts = (from: number, to: number) =>
+		const connector = scenario.truth.faults[0]!.at!;
+		const voltage = (from: number, to: number) =>
 			ask(scenario, { kind: 'stretch', string: id, from, to }, 'stretch-voltage')!;
-		expect(Math.abs(volts(0, moduleCount))).toBeLessThan(3);
+		expect(Math.abs(voltage(0, moduleCount))).toBeLessThan(3);
 		const whole = ask(scenario, stringPlace(soundIn(scenario).id), 'open-circuit-voltage')!;
 		const each = whole / moduleCount;
-		const [from, to] = joint > moduleCount / 2 ? [0, joint - 1] : [joint + 1, moduleCount];
-		expect(volts(from, to) / (to - from)).toBeGreaterThan(0.9 * each);
-		expect(volts(from, to) / (to - from)).toBeLessThan(1.1 * each);
+		const [from, to] =
+			connector > moduleCount / 2 ? [0, connector - 1] : [connector + 1, moduleCount];
+		expect(voltage(from, to) / (to - from)).toBeGreaterThan(0.9 * each);
+		expect(voltage(from, to) / (to - from)).toBeLessThan(1.1 * each);
 	});
 
 	it('of modules counted is their true number', () => {
@@ -78,11 +79,11 @@ describe('what a virtual meter shows', () => {
 		const scenario = drawScenario(12, { ...wishes, code: 'disconnect-open' });
 		const [fault] = scenario.truth.faults;
 		const part = scenario.record.strings.find(({ input }) => input === fault!.input)!.to!;
-		const ohms = (point: 'positive' | 'negative') =>
+		const resistance = (point: 'positive' | 'negative') =>
 			ask(scenario, { kind: 'part', part, point }, 'pole-resistance')!;
 		const sound = fault!.link === 'positive' ? 'negative' : 'positive';
-		expect(ohms(fault!.link as 'positive')).toBeGreaterThan(1e5);
-		expect(ohms(sound)).toBeLessThan(2);
+		expect(resistance(fault!.link as 'positive')).toBeGreaterThan(1e5);
+		expect(resistance(sound)).toBeLessThan(2);
 	});
 
 	it('of the supply of shutdown devices is dark from the broken link on', () => {
@@ -137,7 +138,7 @@ describe('a visit with an answer in it', () => {
 	const spot = measurementPointAt(scenario.record, stringPlace(string!.id), 'operating-current');
 
 	it('reads a running current at the volts of its bus', () => {
-		const bus = busVoltsAt(scenario, string!.id)!;
+		const bus = busVoltageAt(scenario, string!.id)!;
 		const open = ask(scenario, stringPlace(string!.id), 'open-circuit-voltage')!;
 		expect(bus).toBeGreaterThan(0.6 * open);
 		expect(bus).toBeLessThan(open);

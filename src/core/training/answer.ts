@@ -5,7 +5,7 @@ import {
 	type SwitchingState,
 	type Visit
 } from '../visit';
-import { standbyVolts } from '../expectation';
+import { standbyVoltage } from '../expectation';
 import { faultOf, STRING_FAULT_CODES, type StringFaultCode } from '../faults';
 import { maximumPowerPoint, openCircuitVoltage, shortCircuitCurrent } from '../module';
 import { partsOf, type StringRecord } from '../record';
@@ -50,9 +50,13 @@ export function answerTest(
 	if (place.kind === 'string' && isStringQuantity(quantity)) {
 		const { strings } = exactOf(scenario);
 		const { voc, isc, running } = strings.get(string.label)!;
-		const volts = quantity === 'open-circuit-voltage';
-		const exact = volts ? voc : quantity === 'operating-current' ? running : isc;
-		return shown(exact, drawMeter(volts ? visit.meters.volts : visit.meters.amps, random), random);
+		const voltage = quantity === 'open-circuit-voltage';
+		const exact = voltage ? voc : quantity === 'operating-current' ? running : isc;
+		return shown(
+			exact,
+			drawMeter(voltage ? visit.meters.volts : visit.meters.amps, random),
+			random
+		);
 	}
 	const predicted = predictAt(asked, suspectIn(scenario, string), hereIn(scenario, string));
 	if (!predicted || predicted.value === null) return null;
@@ -117,7 +121,7 @@ function hereIn(
 		moduleVolts: openCircuitVoltage(truth.module),
 		moduleAmps: shortCircuitCurrent(truth.module),
 		running: maximumPowerPoint(truth.module).amps,
-		deviceVolts: standbyVolts(record, string)?.each ?? 0,
+		deviceVolts: standbyVoltage(record, string)?.each ?? 0,
 		fuseRating: string.fuse === null || string.fuse === 'unknown' ? null : string.fuse.rating
 	};
 }
@@ -146,13 +150,13 @@ function answerAtPart(
 }
 
 /** Volts of the bus that a string hangs on while it runs, V; null where it has no input. */
-export function busVoltsAt(
+export function busVoltageAt(
 	scenario: Pick<Scenario, 'record' | 'truth'>,
 	stringId: string
 ): number | null {
 	const input = scenario.record.strings.find(({ id }) => id === stringId)?.input ?? null;
-	const volts = input === null ? undefined : exactOf(scenario).inputs.get(input);
-	return volts === undefined ? null : Number(volts.toFixed(1));
+	const voltage = input === null ? undefined : exactOf(scenario).inputs.get(input);
+	return voltage === undefined ? null : Number(voltage.toFixed(1));
 }
 
 /**
@@ -165,7 +169,7 @@ export function withAnswer(
 	asked: Asked,
 	value: number,
 	n: number,
-	bus = busVolts(visit)
+	bus = busVoltage(visit)
 ): Visit {
 	const key = placeKey(asked.place, asked.quantity);
 	const before = visit.readings.findLast(
@@ -188,6 +192,6 @@ export function withAnswer(
 	return { ...visit, readings: [...visit.readings, reading] };
 }
 
-function busVolts({ readings }: Visit): number | null {
-	return readings.find(({ atVolts }) => atVolts !== null)?.atVolts ?? null;
+function busVoltage({ readings }: Visit): number | null {
+	return readings.find(({ atVolts: atVoltage }) => atVoltage !== null)?.atVolts ?? null;
 }

@@ -98,10 +98,10 @@ export function drawArray(random: Random, wishes: ArrayWishes = {}): ArrayRecord
 		...EMPTY_RECORD,
 		inServiceSince: 2026 - random.whole(1, 15),
 		system: devices ? 'rapid-shutdown' : 'string-inverter',
-		moduleTypes: plates.map((plate, i) => ({
+		moduleTypes: plates.map((nameplate, i) => ({
 			id: scenarioId(2, i + 1),
 			name: `Type ${i + 1}`,
-			plate,
+			plate: nameplate,
 			tolerance: { vocPct: 2, iscPct: 3 },
 			limits: UNKNOWN_LIMITS
 		})),
@@ -144,19 +144,19 @@ function drawCount(random: Random): number {
 
 /** The label, and another that a wrong record may have meant. */
 function drawPlates(random: Random): Nameplate[] {
-	const plate = random.pick(NAMEPLATES);
+	const nameplate = random.pick(NAMEPLATES);
 	const current = random.between(0.85, 1.15);
-	const volts = random.between(0.97, 1.03);
+	const voltage = random.between(0.97, 1.03);
 	const tenth = (value: number, digits: number) => Number(value.toFixed(digits));
-	const vmp = tenth(plate.vmp * volts, 2);
-	const imp = tenth(plate.imp * current, 2);
+	const vmp = tenth(nameplate.vmp * voltage, 2);
+	const imp = tenth(nameplate.imp * current, 2);
 	return [
 		{
-			...plate,
+			...nameplate,
 			vmp,
 			imp,
-			voc: tenth(plate.voc * volts, 2),
-			isc: tenth(plate.isc * current, 2),
+			voc: tenth(nameplate.voc * voltage, 2),
+			isc: tenth(nameplate.isc * current, 2),
 			pmax: Math.round(vmp * imp)
 		}
 	];

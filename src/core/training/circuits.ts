@@ -4,7 +4,7 @@ import {
 	type Device,
 	type ModuleRun,
 	type StringCircuit,
-	WHOLE_SECTION
+	WHOLE_SUBSTRING
 } from '../circuit';
 import { USUAL_PARTS } from '../expectation';
 import { inject, modulesPerDevice } from '../faults';
@@ -13,16 +13,16 @@ import type { ArrayRecord, StringRecord } from '../record';
 import type { Truth } from './truth';
 
 /** Volts of a shutdown device that is off. */
-const OFF_VOLTS = 0.6;
+const OFF_VOLTAGE = 0.6;
 
 /** One string as it truly is before its faults: every module a little different. */
 function trueString(record: ArrayRecord, string: StringRecord, truth: Truth): StringCircuit {
 	const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!;
-	const { sections, cellsInSeries } = type.plate;
-	const runs: ModuleRun[] = truth.spread.get(string.label)!.map(([current, volts]) => ({
+	const { sections: substrings, cellsInSeries } = type.plate;
+	const runs: ModuleRun[] = truth.spread.get(string.label)!.map(([current, voltage]) => ({
 		count: 1,
-		params: scaledModule(truth.module, current, volts),
-		sections: Array.from({ length: sections }, () => WHOLE_SECTION),
+		params: scaledModule(truth.module, current, voltage),
+		sections: Array.from({ length: substrings }, () => WHOLE_SUBSTRING),
 		state: 'whole',
 		cellsInSeries
 	}));
@@ -35,13 +35,13 @@ function trueString(record: ArrayRecord, string: StringRecord, truth: Truth): St
 					first: i * each,
 					covers: Math.min(each, runs.length - i * each),
 					condition: 'works',
-					offVolts: OFF_VOLTS
+					offVolts: OFF_VOLTAGE
 				}));
 	const fuse = string.fuse === null ? null : { rating: 20, state: 'whole' as const };
 	return {
 		name: string.label,
 		modules: runs,
-		sectionsPerModule: sections,
+		sectionsPerModule: substrings,
 		cableResistance: string.cableResistance,
 		fuses: { positive: fuse, negative: fuse },
 		...(devices.length > 0 && { devices }),

@@ -58,9 +58,9 @@ describe('a truth that is drawn', () => {
 	it('lies far from what is stated where they are', () => {
 		for (const seed of SEEDS) {
 			const { truth, entry } = drawn(seed, [hidden('conditions-wrong', { size: 0.1 })]);
-			const light = Math.abs(entry.irradiance.value / truth.irradiance - 1);
-			const heat = Math.abs(entry.cellTemperature.value - truth.cellTemperature);
-			expect(light > 0.1 || heat > 6).toBe(true);
+			const irradiance = Math.abs(entry.irradiance.value / truth.irradiance - 1);
+			const cellTemperature = Math.abs(entry.cellTemperature.value - truth.cellTemperature);
+			expect(irradiance > 0.1 || cellTemperature > 6).toBe(true);
 			expect(entry.irradiance.source).toBe('sensor-in-plane');
 		}
 	});
@@ -70,9 +70,9 @@ describe('a truth that is drawn', () => {
 		expect([...spread.keys()]).toEqual(record.strings.map(({ label }) => label));
 		for (const modules of spread.values()) {
 			expect(modules).toHaveLength(12);
-			for (const [amps, volts] of modules) {
-				expect(Math.abs(amps - 1)).toBeLessThan(0.06);
-				expect(Math.abs(volts - 1)).toBeLessThan(0.04);
+			for (const [current, voltage] of modules) {
+				expect(Math.abs(current - 1)).toBeLessThan(0.06);
+				expect(Math.abs(voltage - 1)).toBeLessThan(0.04);
 			}
 		}
 	});
@@ -80,8 +80,8 @@ describe('a truth that is drawn', () => {
 	it('has modules of another type in the string whose record is wrong', () => {
 		const { spread } = drawn(5, [hidden('record-wrong', { strings: ['B2'], size: 1 })]).truth;
 		const middle = (label: string) => {
-			const volts = spread.get(label)!.map(([, of]) => of);
-			return volts.reduce((sum, of) => sum + of, 0) / volts.length;
+			const voltage = spread.get(label)!.map(([, of]) => of);
+			return voltage.reduce((sum, of) => sum + of, 0) / voltage.length;
 		};
 		expect(Math.abs(middle('B2') - 1)).toBeGreaterThan(0.1);
 		expect(Math.abs(middle('A1') - 1)).toBeLessThan(0.03);
@@ -172,9 +172,9 @@ describe('what is brought home', () => {
 	});
 
 	it('reads running current at the volts of its input', () => {
-		for (const { quantity, atVolts } of visitOf(1).visit.readings) {
-			if (quantity === 'operating-current') expect(atVolts).toBeGreaterThan(200);
-			else expect(atVolts).toBeNull();
+		for (const { quantity, atVolts: atVoltage } of visitOf(1).visit.readings) {
+			if (quantity === 'operating-current') expect(atVoltage).toBeGreaterThan(200);
+			else expect(atVoltage).toBeNull();
 		}
 	});
 

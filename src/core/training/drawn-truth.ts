@@ -24,8 +24,10 @@ export function drawTruth(
 	const common = [1 + 0.009 * random.normal(), 1 + 0.006 * random.normal()] as const;
 	const wrong = faults.find(({ code }) => code === 'conditions-wrong');
 	const sensor = wrong !== undefined || random.chance(0.8);
-	const lightOff = wrong && random.chance(0.7) ? random.pick([-1, 1]) * (0.12 + wrong.size!) : 0;
-	const heatOff = wrong && lightOff === 0 ? random.pick([-1, 1]) * random.between(12, 20) : 0;
+	const irradianceOff =
+		wrong && random.chance(0.7) ? random.pick([-1, 1]) * (0.12 + wrong.size!) : 0;
+	const temperatureOff =
+		wrong && irradianceOff === 0 ? random.pick([-1, 1]) * random.between(12, 20) : 0;
 	const uncertainty = sensor ? { light: 0.03, heat: 2 } : { light: 0.13, heat: 5 };
 	const spread = new Map(
 		record.strings.map(({ label, moduleCount }) => {
@@ -33,7 +35,7 @@ export function drawTruth(
 				({ code, strings }) => code === 'record-wrong' && strings.includes(label)
 			);
 			// Another type is told by its cells in series, 60 for 72 or the other way.
-			const volts = other ? random.pick([60 / 72, 72 / 60]) : 1;
+			const voltage = other ? random.pick([60 / 72, 72 / 60]) : 1;
 			return [
 				label,
 				Array.from(
@@ -41,7 +43,7 @@ export function drawTruth(
 					() =>
 						[
 							common[0] * (other?.size ?? 1) * (1 + 0.012 * random.pick(DEVIATES)),
-							common[1] * volts * (1 + 0.008 * random.pick(DEVIATES))
+							common[1] * voltage * (1 + 0.008 * random.pick(DEVIATES))
 						] as const
 				)
 			] as const;
@@ -64,12 +66,16 @@ export function drawTruth(
 		follows: false,
 		fieldId: null,
 		irradiance: {
-			value: Math.round(irradiance * (1 + lightOff) * (1 + uncertainty.light * random.normal())),
+			value: Math.round(
+				irradiance * (1 + irradianceOff) * (1 + uncertainty.light * random.normal())
+			),
 			relativeStandardUncertainty: uncertainty.light,
 			source: sensor ? 'sensor-in-plane' : 'clear-sky'
 		},
 		cellTemperature: {
-			value: Number((cellTemperature + heatOff + uncertainty.heat * random.normal()).toFixed(1)),
+			value: Number(
+				(cellTemperature + temperatureOff + uncertainty.heat * random.normal()).toFixed(1)
+			),
 			standardUncertainty: uncertainty.heat,
 			source: sensor ? 'probe-on-back' : 'from-air'
 		}

@@ -1,12 +1,12 @@
 import {
 	type BusCircuit,
 	BusSource,
-	earthVolts,
+	earthVoltage,
 	METER_RESISTANCE,
 	operate,
 	type StringCircuit,
 	StringSource,
-	voltsInto
+	voltageInto
 } from '../circuit';
 import type { Truth } from './truth';
 
@@ -47,14 +47,14 @@ export function exactReadings(
 	const free = new Map<string, number>();
 	for (const [input, bus] of buses) {
 		if (stopped || open.has(input)) continue;
-		const { watts } = operate(new BusSource(bus), {
+		const { watts: power } = operate(new BusSource(bus), {
 			kind: 'tracker',
 			...NO_LIMIT,
 			wattsAtMost: null
 		});
-		free.set(input, watts);
+		free.set(input, power);
 	}
-	const offered = [...free.values()].reduce((sum, watts) => sum + watts, 0);
+	const offered = [...free.values()].reduce((sum, power) => sum + power, 0);
 	const limit = truth.acLimit === null ? null : truth.acLimit / EFFICIENCY;
 	const share = limit !== null && offered > limit ? limit / offered : 1;
 	const strings = new Map<string, ExactString>();
@@ -71,17 +71,17 @@ export function exactReadings(
 					wattsAtMost: share < 1 ? offer * share : null
 				})
 			: null;
-		const volts = at ? at.volts : open.has(input) ? 0 : source.openVolts;
-		inputs.set(input, volts);
+		const voltage = at ? at.volts : open.has(input) ? 0 : source.openVolts;
+		inputs.set(input, voltage);
 		dc += at ? at.watts : 0;
 		const branches = at ? source.branchesAt(at.volts) : [];
 		bus.strings.forEach((string, i) => {
-			const voc = openVolts(string, bus);
+			const voc = openVoltage(string, bus);
 			const earthed = (bus.earth ?? []).some(
 				({ at: where }) => typeof where === 'object' && where.string === string.name
 			);
 			const toEarth = earthed
-				? earthVolts({ ...bus, strings: [string] }, METER_RESISTANCE)
+				? earthVoltage({ ...bus, strings: [string] }, METER_RESISTANCE)
 				: drift(voc, leaks.get(string.name)!);
 			strings.set(string.name, {
 				voc,
@@ -96,13 +96,16 @@ export function exactReadings(
 }
 
 /** Volts of an isolated string as a meter loads it. */
-function openVolts(string: StringCircuit, bus: BusCircuit): number {
+function openVoltage(string: StringCircuit, bus: BusCircuit): number {
 	const source = StringSource.of(string, bus, 'source');
-	return voltsInto(source, 1 / METER_RESISTANCE, 0);
+	return voltageInto(source, 1 / METER_RESISTANCE, 0);
 }
 
 /** A sound string leaks to earth through all of its insulation, as if at one place. */
-function drift(voc: number, { share, ohms }: { readonly share: number; readonly ohms: number }) {
-	const seen = (METER_RESISTANCE / (METER_RESISTANCE + ohms)) * voc;
+function drift(
+	voc: number,
+	{ share, ohms: resistance }: { readonly share: number; readonly ohms: number }
+) {
+	const seen = (METER_RESISTANCE / (METER_RESISTANCE + resistance)) * voc;
 	return { positive: (1 - share) * seen, negative: -share * seen };
 }

@@ -131,11 +131,13 @@ describe('the virtual meter', () => {
 		const place: Place = { kind: 'fuse', string: first!.id, pole: 'positive' };
 		const once = takeReading(exercise, exercise.visit, place, 'fuse-resistance')!;
 		expect(takeReading(exercise, exercise.visit, place, 'fuse-resistance')).toEqual(once);
-		const volts = (visit = exercise.visit) =>
+		const voltage = (visit = exercise.visit) =>
 			takeReading(exercise, visit, stringPlace(first!.id), 'open-circuit-voltage')!;
-		const again = volts(volts().visit);
-		expect(Math.abs(again.value - volts().value)).toBeLessThan(0.02 * Math.abs(volts().value) + 1);
-		expect(again.visit.readings.at(-1)!.supersedes).toBe(volts().visit.readings[0]!.id);
+		const again = voltage(voltage().visit);
+		expect(Math.abs(again.value - voltage().value)).toBeLessThan(
+			0.02 * Math.abs(voltage().value) + 1
+		);
+		expect(again.visit.readings.at(-1)!.supersedes).toBe(voltage().visit.readings[0]!.id);
 	});
 
 	it('takes its minutes, and has a figure for all that it offers', () => {

@@ -117,8 +117,8 @@ export function measurementPointOf(
 ): MeasurementPoint | null {
 	const kind = pointKindOf(code);
 	if (kind === null || at === null) return null;
-	const sections = moduleTypes[0]!.plate.sections;
-	const place = spreadOf(code) === 'section' ? Math.floor(at / sections) : at;
+	const substrings = moduleTypes[0]!.plate.sections;
+	const place = spreadOf(code) === 'section' ? Math.floor(at / substrings) : at;
 	return { kind, number: kind === 'joint' ? place : place + 1 };
 }
 

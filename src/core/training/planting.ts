@@ -77,9 +77,14 @@ export function plant(
 		case 'bypass-diode-shorted':
 		case 'section-open': {
 			const module = random.whole(0, n - 1);
-			const section = random.whole(0, type.plate.sections - 1);
-			const at = module * type.plate.sections + section;
-			return { ...one, at, size: null, placed: [{ code, place: { ...place, module, section } }] };
+			const substring = random.whole(0, type.plate.sections - 1);
+			const at = module * type.plate.sections + substring;
+			return {
+				...one,
+				at,
+				size: null,
+				placed: [{ code, place: { ...place, module, section: substring } }]
+			};
 		}
 		case 'module-open':
 		case 'module-shorted':
@@ -120,27 +125,42 @@ export function plant(
 				at: null,
 				size,
 				placed: Array.from({ length: count }, (_, i) =>
-					Array.from({ length: type.plate.sections }, (_, section) => ({
+					Array.from({ length: type.plate.sections }, (_, substring) => ({
 						code,
-						place: { ...place, module: first + i, section },
+						place: { ...place, module: first + i, section: substring },
 						size
 					}))
 				).flat()
 			};
 		}
 		case 'connector-open': {
-			const joint = random.whole(0, n);
-			return { ...one, at: joint, size: null, placed: [{ code, place: { ...place, joint } }] };
+			const connector = random.whole(0, n);
+			return {
+				...one,
+				at: connector,
+				size: null,
+				placed: [{ code, place: { ...place, joint: connector } }]
+			};
 		}
 		case 'connector-resistive': {
-			const joint = random.whole(0, n);
+			const connector = random.whole(0, n);
 			const size = random.logBetween(0.8, 12);
-			return { ...one, at: joint, size, placed: [{ code, place: { ...place, joint }, size }] };
+			return {
+				...one,
+				at: connector,
+				size,
+				placed: [{ code, place: { ...place, joint: connector }, size }]
+			};
 		}
 		case 'earth-fault': {
-			const joint = random.whole(0, n);
+			const connector = random.whole(0, n);
 			const size = random.logBetween(300, 3e4);
-			return { ...one, at: joint, size, placed: [{ code, place: { ...place, joint }, size }] };
+			return {
+				...one,
+				at: connector,
+				size,
+				placed: [{ code, place: { ...place, joint: connector }, size }]
+			};
 		}
 		case 'fuse-blown': {
 			const pole = random.pick(['positive', 'negative'] as const);

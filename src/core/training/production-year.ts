@@ -112,16 +112,16 @@ export function productionYear(wishes: YearWishes): MonitoredYear {
 		for (let u = 0; u < units; u++) {
 			if (random.chance(LOST)) continue;
 			const { left, beam } = stateOf(planted, u, day, now.azimuth);
-			const light = (now.beam * beam + now.diffuse) * soilingOn(planted, u, day);
-			const { watts, volts } = table(light * scale[day]!, now.cell);
+			const irradiance = (now.beam * beam + now.diffuse) * soilingOn(planted, u, day);
+			const { watts: power, volts: voltage } = table(irradiance * scale[day]!, now.cell);
 			const drawn = random.normal();
-			const dc = watts * left * spread[u]! * (1 + NOISE * drawn);
+			const dc = power * left * spread[u]! * (1 + NOISE * drawn);
 			const ac = Math.min(EFFICIENCY * dc, rated);
 			const on = ac > 2;
 			list[u]!.power[t] = on ? Math.round(ac * 10) / 10 : 0;
 			const clipped = EFFICIENCY * dc > rated ? 1.06 : 1;
-			list[u]!.volts[t] = on ? Math.round(volts * clipped * 10) / 10 : 0;
-			list[u]!.amps[t] = on ? Math.round((ac / EFFICIENCY / volts / clipped) * 100) / 100 : 0;
+			list[u]!.volts[t] = on ? Math.round(voltage * clipped * 10) / 10 : 0;
+			list[u]!.amps[t] = on ? Math.round((ac / EFFICIENCY / voltage / clipped) * 100) / 100 : 0;
 		}
 	}
 	return {

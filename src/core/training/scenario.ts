@@ -120,14 +120,14 @@ function withLimit(
 	const rating = clips
 		? ac * (1 - Math.max(0.08, clips.size!))
 		: Math.max(ac * random.between(1.1, 1.6), 1000);
-	const acWatts = Math.max(100, Math.round(rating / 100) * 100);
+	const acPower = Math.max(100, Math.round(rating / 100) * 100);
 	return {
-		truth: { ...truth, acLimit: acWatts },
+		truth: { ...truth, acLimit: acPower },
 		record: {
 			...record,
 			parts: record.parts.map((part) =>
 				part.kind === 'inverter'
-					? ({ ...part, specs: { ...part.specs, acWatts } } satisfies PartOf<'inverter'>)
+					? ({ ...part, specs: { ...part.specs, acWatts: acPower } } satisfies PartOf<'inverter'>)
 					: part
 			)
 		}

@@ -67,7 +67,7 @@ export function takeReadings(
 		value: number,
 		read: number,
 		string: StringRecord | null,
-		atVolts: number | null = null
+		atVoltage: number | null = null
 	) => {
 		const id = scenarioId(4, readings.length + 1);
 		exactById.set(id, value);
@@ -86,7 +86,7 @@ export function takeReadings(
 				devices: string !== null && string.devices !== null
 			}),
 			value: figure,
-			atVolts,
+			atVolts: atVoltage,
 			typed: String(figure),
 			confirmed: false,
 			source: 'typed',
@@ -96,7 +96,7 @@ export function takeReadings(
 		});
 	};
 	const at = (label: string) => exact.strings.get(label)!;
-	const lit = (amps: number) => amps * (1 + drift * random.normal());
+	const lit = (current: number) => current * (1 + drift * random.normal());
 	for (const string of record.strings) {
 		const { voc } = at(string.label);
 		take(
@@ -110,7 +110,7 @@ export function takeReadings(
 	// What only running currents show is looked for by running currents.
 	const short =
 		random.chance(0.25) && !truth.faults.some(({ code }) => SEEN_RUNNING.includes(code));
-	const volts = new Map(
+	const voltage = new Map(
 		[...exact.inputs].map(([input, value]) => [input, shown(value, voltmeter, random)])
 	);
 	for (const string of record.strings) {
@@ -122,7 +122,7 @@ export function takeReadings(
 			value,
 			shown(lit(value), clamp, random),
 			string,
-			short ? null : volts.get(string.input!)!
+			short ? null : voltage.get(string.input!)!
 		);
 	}
 	const clips = truth.faults.some(({ code }) => code === 'clipping');

@@ -30,12 +30,12 @@ export function isTooMild(fault: HiddenFault, scenario: Scenario): boolean {
 		const reading = visit.readings.find((one) => placeKey(one.place, one.quantity) === key);
 		const is = reading && exact.get(reading.id);
 		if (is === undefined) return 0;
-		const volts = quantity === 'open-circuit-voltage';
-		const was = volts ? sound.voc : quantity === 'operating-current' ? sound.running : sound.isc;
-		const { pctOfReading, counts, resolution } = volts ? visit.meters.volts : visit.meters.amps;
+		const voltage = quantity === 'open-circuit-voltage';
+		const was = voltage ? sound.voc : quantity === 'operating-current' ? sound.running : sound.isc;
+		const { pctOfReading, counts, resolution } = voltage ? visit.meters.volts : visit.meters.amps;
 		const meter = Math.hypot((pctOfReading / 100) * was, counts * resolution) / Math.sqrt(3);
-		const spread = ((volts ? 0.008 : 0.012) / Math.sqrt(n)) * was;
-		const model = (volts ? 0.0015 : 0.009) * was;
+		const spread = ((voltage ? 0.008 : 0.012) / Math.sqrt(n)) * was;
+		const model = (voltage ? 0.0015 : 0.009) * was;
 		return Math.abs(is - was) / Math.hypot(meter, spread, model);
 	};
 	return (

@@ -3,7 +3,7 @@ import { modulesPerDevice } from '../faults';
 import type { StringRecord } from '../record';
 import { type MeasurementPoint, measurementPointAt, measurementPointsOf } from '../visit-plan';
 import { testFactsOf } from '../diagnosis';
-import { answerTest, busVoltsAt, withAnswer } from './answer';
+import { answerTest, busVoltageAt, withAnswer } from './answer';
 import type { Exercise } from './exercise';
 import { randomFrom } from '../numerics';
 
@@ -100,7 +100,7 @@ export function takeReading(
 	const value = first?.value ?? answerTest(scenario, spot, random);
 	if (value === null) return null;
 	const running = quantity === 'operating-current' && 'string' in place;
-	const bus = running ? busVoltsAt(scenario, place.string) : null;
+	const bus = running ? busVoltageAt(scenario, place.string) : null;
 	return {
 		spot,
 		value,

@@ -89,12 +89,12 @@ describe('a wet insulation test', () => {
 describe('other tests', () => {
 	const burnt = new Contraindications(record, [finding('connectors', at(a1!.id, 3))], new Map());
 	it('open no connector of a string with an immediate defect before its insulation was read', () => {
-		const joint = { kind: 'joint', string: a1!.id, joint: 6 } as const;
-		expect(burnt.against('joint-resistance', joint)?.because).toBe('insulation-first');
-		expect(burnt.against('joint-resistance', { ...joint, string: a2!.id })).toBeNull();
+		const connector = { kind: 'joint', string: a1!.id, joint: 6 } as const;
+		expect(burnt.against('joint-resistance', connector)?.because).toBe('insulation-first');
+		expect(burnt.against('joint-resistance', { ...connector, string: a2!.id })).toBeNull();
 		expect(burnt.against('open-circuit-voltage', stringPlace(a1!.id))).toBeNull();
 		// Infrared looks at a connector and opens none.
-		expect(burnt.against('joint-rise', joint)).toBeNull();
+		expect(burnt.against('joint-rise', connector)).toBeNull();
 	});
 
 	it('cover no module of broken glass', () => {

@@ -11,11 +11,11 @@ export interface Scale {
 	readonly usual: number;
 }
 
-const OHMS: Scale = { unit: 'ohm', least: 0.01, most: 1000, usual: 3 };
-const OHMS_TO_EARTH: Scale = { unit: 'ohm to earth', least: 0.001, most: 1e8, usual: 1000 };
+const RESISTANCE: Scale = { unit: 'ohm', least: 0.01, most: 1000, usual: 3 };
+const RESISTANCE_TO_EARTH: Scale = { unit: 'ohm to earth', least: 0.001, most: 1e8, usual: 1000 };
 const SHARE_LOST: Scale = { unit: 'of the light lost', least: 0, most: 1, usual: 0.5 };
 const COUNT: Scale = { unit: 'modules', least: 1, most: 100, usual: 1 };
-const WATTS: Scale = { unit: 'W', least: 0, most: 1e7, usual: 1000 };
+const POWER: Scale = { unit: 'W', least: 0, most: 1e7, usual: 1000 };
 
 interface Entry {
 	/** As the start of a sentence. */
@@ -30,7 +30,11 @@ interface Entry {
  */
 export const FAULTS = {
 	'bypass-diode-shorted': { words: 'Bypass diode shorted', place: 'section', scale: null },
-	'section-resistive': { words: 'High resistance in a substring', place: 'section', scale: OHMS },
+	'section-resistive': {
+		words: 'High resistance in a substring',
+		place: 'section',
+		scale: RESISTANCE
+	},
 	'bypass-diode-open': { words: 'Bypass diode open', place: 'section', scale: null },
 	'section-open': { words: 'Substring open-circuit, bypassed', place: 'section', scale: null },
 	'module-open': { words: 'Module open-circuit', place: 'module', scale: null },
@@ -61,13 +65,17 @@ export const FAULTS = {
 	},
 	shade: { words: 'Shade', place: 'section', scale: SHARE_LOST },
 	'connector-open': { words: 'Connector open', place: 'joint', scale: null },
-	'connector-resistive': { words: 'High-resistance connector', place: 'joint', scale: OHMS },
+	'connector-resistive': { words: 'High-resistance connector', place: 'joint', scale: RESISTANCE },
 	'connector-reversed': {
 		words: 'String reverse-connected at the combiner or inverter',
 		place: 'string',
 		scale: null
 	},
-	'cable-damaged': { words: 'Cable insulation damaged', place: 'joint', scale: OHMS_TO_EARTH },
+	'cable-damaged': {
+		words: 'Cable insulation damaged',
+		place: 'joint',
+		scale: RESISTANCE_TO_EARTH
+	},
 	'fuse-blown': { words: 'String fuse blown', place: 'string', scale: null },
 	'fuse-wrong-rating': {
 		words: 'String fuse with wrong rating',
@@ -87,7 +95,7 @@ export const FAULTS = {
 	},
 	'micro-inverter-dead': { words: 'Micro-inverter failed', place: 'module', scale: null },
 	'optimiser-dead': { words: 'Optimiser failed', place: 'module', scale: null },
-	'earth-fault': { words: 'Earth fault', place: 'joint', scale: OHMS_TO_EARTH },
+	'earth-fault': { words: 'Earth fault', place: 'joint', scale: RESISTANCE_TO_EARTH },
 	'gfdi-fuse-blown': { words: 'Ground-fault fuse of the inverter open', place: 'bus', scale: null },
 	'strings-swapped': { words: 'Two strings interchanged', place: 'strings', scale: null },
 	'unequal-parallel': {
@@ -102,14 +110,14 @@ export const FAULTS = {
 		scale: { unit: 'V', least: 0, most: 2000, usual: 300 }
 	},
 	'arc-fault': { words: 'AFCI trip; arc fault', place: 'bus', scale: null },
-	'spd-failed': { words: 'SPD leaking to earth', place: 'bus', scale: OHMS_TO_EARTH },
+	'spd-failed': { words: 'SPD leaking to earth', place: 'bus', scale: RESISTANCE_TO_EARTH },
 	'moisture-intermittent': {
 		words: 'Intermittent leakage with moisture',
 		place: 'joint',
-		scale: { ...OHMS_TO_EARTH, usual: 2e5 }
+		scale: { ...RESISTANCE_TO_EARTH, usual: 2e5 }
 	},
-	'inverter-derating': { words: 'Inverter derating', place: 'bus', scale: WATTS },
-	clipping: { words: 'Inverter clipping (not a fault)', place: 'bus', scale: WATTS },
+	'inverter-derating': { words: 'Inverter derating', place: 'bus', scale: POWER },
+	clipping: { words: 'Inverter clipping (not a fault)', place: 'bus', scale: POWER },
 	'controller-mismatch': {
 		words: 'Charge controller does not match the array',
 		place: 'bus',

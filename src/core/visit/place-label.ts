@@ -17,8 +17,8 @@ const POINT_WORDS: Readonly<Record<PartPoint, string>> = {
 };
 
 /** A joint in words: "lead below module 1", "joint above module 4". */
-function jointWords(joint: number): string {
-	return joint === 0 ? 'lead below module 1' : `joint above module ${joint}`;
+function connectorWords(connector: number): string {
+	return connector === 0 ? 'lead below module 1' : `joint above module ${connector}`;
 }
 
 /** A place in words: "A3", "A3, fuse +", "A3, module 4", "Q1, load side". */
@@ -37,7 +37,7 @@ export function placeWords(
 		case 'stretch':
 			return `${label(place.string)}, modules ${place.from + 1} to ${place.to}`;
 		case 'joint':
-			return `${label(place.string)}, ${jointWords(place.joint)}`;
+			return `${label(place.string)}, ${connectorWords(place.joint)}`;
 		case 'part':
 			return `${parts.find(({ id }) => id === place.part)?.mark ?? '?'}, ${POINT_WORDS[place.point]}`;
 		case 'array':

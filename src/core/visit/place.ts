@@ -33,7 +33,7 @@ interface SegmentPlace {
 }
 
 /** One joint of a string: 0 is its negative home run, n its positive one. */
-interface JointPlace {
+interface ConnectorPlace {
 	readonly kind: 'joint';
 	readonly string: string;
 	readonly joint: number;
@@ -80,7 +80,7 @@ export type Place =
 	| FusePlace
 	| ModulePlace
 	| SegmentPlace
-	| JointPlace
+	| ConnectorPlace
 	| PartPlace
 	| ArrayPlace;
 

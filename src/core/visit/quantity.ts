@@ -60,9 +60,9 @@ interface QuantityFacts {
 	readonly limits: { readonly min: number; readonly max: number };
 }
 
-const VOLTS = { min: -30_000, max: 30_000 };
-const AMPS = { min: -2000, max: 2000 };
-const DC_VOLTS = 'Meter on DC voltage, red lead on +';
+const VOLTAGE = { min: -30_000, max: 30_000 };
+const CURRENT = { min: -2000, max: 2000 };
+const DC_VOLTAGE = 'Meter on DC voltage, red lead on +';
 
 /** What one has to know of each quantity to read it. */
 export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
@@ -71,8 +71,8 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Voc',
 		unit: 'V',
 		places: ['string', 'module'],
-		meter: DC_VOLTS,
-		limits: VOLTS
+		meter: DC_VOLTAGE,
+		limits: VOLTAGE
 	},
 	'operating-current': {
 		words: 'Operating current',
@@ -80,7 +80,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'A',
 		places: ['string'],
 		meter: 'DC clamp meter, zeroed, round one conductor',
-		limits: AMPS
+		limits: CURRENT
 	},
 	'short-circuit-current': {
 		words: 'Short-circuit current',
@@ -88,15 +88,15 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'A',
 		places: ['string', 'module'],
 		meter: 'Through a DC-rated switch or a tester; never the A input of a meter at a combiner',
-		limits: AMPS
+		limits: CURRENT
 	},
 	'operating-voltage': {
 		words: 'Operating voltage',
 		symbol: 'V',
 		unit: 'V',
 		places: ['string'],
-		meter: DC_VOLTS,
-		limits: VOLTS
+		meter: DC_VOLTAGE,
+		limits: VOLTAGE
 	},
 	'positive-to-earth': {
 		words: 'Positive-to-earth voltage',
@@ -104,7 +104,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'V',
 		places: ['string'],
 		meter: 'Meter on DC voltage, 10 MΩ or more; black lead on earth',
-		limits: VOLTS
+		limits: VOLTAGE
 	},
 	'negative-to-earth': {
 		words: 'Negative-to-earth voltage',
@@ -112,7 +112,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'V',
 		places: ['string'],
 		meter: 'Meter on DC voltage, 10 MΩ or more; black lead on earth',
-		limits: VOLTS
+		limits: VOLTAGE
 	},
 	'insulation-resistance': {
 		words: 'Insulation resistance',
@@ -128,7 +128,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'A',
 		places: ['string'],
 		meter: 'DC clamp meter, zeroed and just verified, round one conductor',
-		limits: AMPS
+		limits: CURRENT
 	},
 	'fuse-resistance': {
 		words: 'Fuse resistance',
@@ -144,15 +144,15 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'V',
 		places: ['fuse'],
 		meter: 'DC voltage across the fuse while current flows',
-		limits: VOLTS
+		limits: VOLTAGE
 	},
 	'dc-voltage': {
 		words: 'DC voltage',
 		symbol: 'V',
 		unit: 'V',
 		places: ['part', 'array'],
-		meter: DC_VOLTS,
-		limits: VOLTS
+		meter: DC_VOLTAGE,
+		limits: VOLTAGE
 	},
 	'pole-resistance': {
 		words: 'Pole resistance',
@@ -215,8 +215,8 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vx',
 		unit: 'V',
 		places: ['stretch'],
-		meter: DC_VOLTS,
-		limits: VOLTS
+		meter: DC_VOLTAGE,
+		limits: VOLTAGE
 	},
 	'joint-rise': {
 		words: 'Connector temperature rise',
@@ -231,8 +231,8 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: 'Vo',
 		unit: 'V',
 		places: ['module'],
-		meter: DC_VOLTS,
-		limits: VOLTS
+		meter: DC_VOLTAGE,
+		limits: VOLTAGE
 	},
 	'module-count': {
 		words: 'Module count',
@@ -296,7 +296,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'V',
 		places: ['string'],
 		meter: 'Meter on DC voltage, after the time that the code allows',
-		limits: VOLTS
+		limits: VOLTAGE
 	},
 	'cover-current': {
 		words: 'Current with substring covered',
@@ -304,7 +304,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: 'A',
 		places: ['module'],
 		meter: 'Clamp, string under load; cover the whole substring for ten seconds at most',
-		limits: AMPS
+		limits: CURRENT
 	},
 	'joint-resistance': {
 		words: 'Connector resistance',

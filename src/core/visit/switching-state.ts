@@ -117,8 +117,8 @@ export function isRunning({ ac, disconnect, fuse }: SwitchingState): boolean {
 }
 
 /** Whether a string's two leads stand alone, open, with its devices letting its volts through. */
-export function standsAlone({ siblings, transmitter, shorted }: SwitchingState): boolean {
-	return siblings === 'isolated' && transmitter !== 'off' && !shorted;
+export function standsAlone({ siblings: peers, transmitter, shorted }: SwitchingState): boolean {
+	return peers === 'isolated' && transmitter !== 'off' && !shorted;
 }
 
 /** Why a quantity cannot be read in a state, in words; null where it can. */

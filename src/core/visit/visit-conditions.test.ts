@@ -81,12 +81,12 @@ describe('conditions from the strings themselves', () => {
 	});
 
 	it('need currents for the light and volts for the heat', () => {
-		const volts = visitOf({ record, quantities: ['open-circuit-voltage'] });
-		expect(conditionsFromPeers(record, effectiveVisit(record, volts))).toMatchObject({
+		const voltage = visitOf({ record, quantities: ['open-circuit-voltage'] });
+		expect(conditionsFromPeers(record, effectiveVisit(record, voltage))).toMatchObject({
 			problem: expect.stringContaining('running current')
 		});
 		expect(
-			conditionsFromPeers(record, effectiveVisit(record, { ...volts, readings: [] }))
+			conditionsFromPeers(record, effectiveVisit(record, { ...voltage, readings: [] }))
 		).toMatchObject({
 			problem: expect.stringContaining('No string is read yet')
 		});
@@ -150,17 +150,17 @@ describe('a series in a sun that moves', () => {
 			'The sun moved 10 % while they were read: take A1 to B4 again.'
 		);
 		// Its own expected value falls with the light.
-		const amps = moved.places
+		const current = moved.places
 			.filter(({ quantity }) => quantity === 'operating-current')
 			.map(judged);
-		expect(amps[7]!.expected.value).toBeLessThan(0.95 * amps[0]!.expected.value);
+		expect(current[7]!.expected.value).toBeLessThan(0.95 * current[0]!.expected.value);
 		const ignored = judgeByModel(
 			record,
 			effectiveVisit(record, { ...base, conditions: [conditions[0]!], readings })
 		);
 		expect(
-			Math.abs(judged(ignored.places.find(({ key }) => key === amps[7]!.key)!).relative!)
-		).toBeGreaterThan(Math.abs(amps[7]!.relative!));
+			Math.abs(judged(ignored.places.find(({ key }) => key === current[7]!.key)!).relative!)
+		).toBeGreaterThan(Math.abs(current[7]!.relative!));
 	});
 
 	it('is stale when a current is read long after it, and dim below 400 W/m2', () => {

@@ -25,7 +25,7 @@
 		library: readonly Candidate[];
 		become: (mix: ArrayConfiguration | null) => void;
 		/** Light on the module, share; `settled` once the hand lets go. */
-		onlight: (light: number, settled: boolean) => void;
+		onlight: (irradiance: number, settled: boolean) => void;
 	}
 	let { mix, asked, part, place, pool, library, become, onlight }: Props = $props();
 
@@ -108,7 +108,7 @@
 	{#if substitutes.length > 0}
 		<h3>If it is dead: what could stand here</h3>
 		<ol class="lines">
-			{#each substitutes as { candidate, watts, cost, points, fits } (candidate.module.id)}
+			{#each substitutes as { candidate, watts: power, cost, points, fits } (candidate.module.id)}
 				<li>
 					<strong>
 						{candidate.module.mark === ''
@@ -116,7 +116,7 @@
 							: `module ${candidate.module.mark}`}
 					</strong>
 					<span>{fits ? 'fits' : 'does not fit'}</span>
-					<span class="figure">{watts.toFixed(0)} W</span>
+					<span class="figure">{power.toFixed(0)} W</span>
 					<span class="figure soft">{lossWords(cost)}</span>
 					<small class="soft">{points.map(({ words }) => words).join('; ')}.</small>
 				</li>

@@ -10,9 +10,9 @@
 {#if diodes}
 	<h2>If a string is shorted</h2>
 	<ul class="lines">
-		{#each shorted as { branch, amps, fuse, opensFrom, unprotected } (branch)}
+		{#each shorted as { branch, amps: current, fuse, opensFrom, unprotected } (branch)}
 			<li>
-				String {branch}: the other strings feed {amps.toFixed(1)} A into it.
+				String {branch}: the other strings feed {current.toFixed(1)} A into it.
 				{#if fuse !== null}A fuse of {asked.fuse} A: {FUSE_DOES[fuse]}{opensFrom === null
 						? ''
 						: `, from ${opensFrom.toFixed(0)} W/m² on`}.{:else if unprotected !== null}The maximum

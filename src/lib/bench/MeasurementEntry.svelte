@@ -76,10 +76,16 @@
 		}
 		if (!onControl && mark.trim() === '')
 			errors.mark = 'Enter its mark, and chalk it on the module.';
-		const { loadVolts, loadAmps, cellTemperature, shadowHeight, shadowLength, ...measured } =
-			values;
-		if ((loadVolts === null) !== (loadAmps === null)) {
-			errors[loadVolts === null ? 'loadVolts' : 'loadAmps'] =
+		const {
+			loadVolts: loadVoltage,
+			loadAmps: loadCurrent,
+			cellTemperature,
+			shadowHeight,
+			shadowLength,
+			...measured
+		} = values;
+		if ((loadVoltage === null) !== (loadCurrent === null)) {
+			errors[loadVoltage === null ? 'loadVolts' : 'loadAmps'] =
 				'A point on a load needs its voltage and its current.';
 		}
 		if ((shadowHeight === null) !== (shadowLength === null)) {
@@ -95,8 +101,8 @@
 			id: uuid(),
 			at: new Date().toISOString(),
 			...measured,
-			...(loadVolts !== null &&
-				loadAmps !== null && { load: { volts: loadVolts, amps: loadAmps } }),
+			...(loadVoltage !== null &&
+				loadCurrent !== null && { load: { volts: loadVoltage, amps: loadCurrent } }),
 			...(cellTemperature !== null && { cellTemperature }),
 			...(shadowHeight !== null &&
 				shadowLength !== null && { shadow: { height: shadowHeight, length: shadowLength } }),
@@ -145,7 +151,7 @@
 		onstored(onControl ? '' : at);
 		if (onControl) onControl = false;
 		else mark = nextMark(at);
-		await light('volts');
+		await irradiance('volts');
 	}
 
 	/** The module after this one in the batch, else the next number. */
@@ -156,7 +162,7 @@
 		return markAfter(at);
 	}
 
-	async function light(key: Key): Promise<void> {
+	async function irradiance(key: Key): Promise<void> {
 		lit = key;
 		await tick();
 		form?.querySelector<HTMLInputElement>(`input[name=${key}]`)?.focus();
@@ -168,7 +174,7 @@
 		const order = FIELDS.findIndex(({ key }) => key === lit);
 		const next = FIELDS[order + 1];
 		const wantsMore = lit === 'volts' && typed.volts.trim() !== '' && typed.amps === '';
-		if (next && wantsMore) return light(next.key);
+		if (next && wantsMore) return irradiance(next.key);
 		return store();
 	}
 
@@ -214,7 +220,7 @@
 				aria-pressed={onControl}
 				onclick={() => {
 					onControl = !onControl;
-					void light('volts');
+					void irradiance('volts');
 				}}>Reference module</button
 			>
 		{/if}

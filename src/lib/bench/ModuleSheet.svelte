@@ -116,14 +116,14 @@
 
 	<h3>Takes</h3>
 	<ul class="takes">
-		{#each module.takes as { id, at, volts, amps, watts, load } (id)}
+		{#each module.takes as { id, at, volts: voltage, amps: current, watts: power, load } (id)}
 			<li>
 				<span class="soft">{time(at)}</span>
 				<span class="figure">
 					{[
-						volts === null ? '' : `${volts} V`,
-						amps === null ? '' : `${amps} A`,
-						watts === null ? '' : `${watts} W`,
+						voltage === null ? '' : `${voltage} V`,
+						current === null ? '' : `${current} A`,
+						power === null ? '' : `${power} W`,
 						load ? `on a load ${load.volts} V, ${load.amps} A` : ''
 					]
 						.filter(Boolean)

@@ -6,12 +6,14 @@
 
 <!-- Each string as its modules in their order, with what it gives and who holds it. -->
 <ol>
-	{#each strings as { modules, volts, amps, watts, alone, cold, heldBy }, s (s)}
+	{#each strings as { modules, volts: voltage, amps: current, watts: power, alone, cold, heldBy }, s (s)}
 		<li>
 			<div class="line">
 				<strong>String {s + 1}</strong>
-				<span class="figure">{volts.toFixed(0)} V, {amps.toFixed(2)} A, {watts.toFixed(0)} W</span>
-				<span class="soft figure">{((100 * watts) / alone).toFixed(1)} %</span>
+				<span class="figure"
+					>{voltage.toFixed(0)} V, {current.toFixed(2)} A, {power.toFixed(0)} W</span
+				>
+				<span class="soft figure">{((100 * power) / alone).toFixed(1)} %</span>
 				{#if cold !== null}<span class="soft figure">{cold.toFixed(0)} V cold</span>{/if}
 			</div>
 			<div class="modules">
@@ -24,7 +26,7 @@
 				{/each}
 			</div>
 			{#if heldBy}
-				<p class="soft">Module {heldBy.mark} holds it down to {amps.toFixed(1)} A.</p>
+				<p class="soft">Module {heldBy.mark} holds it down to {current.toFixed(1)} A.</p>
 			{/if}
 		</li>
 	{/each}

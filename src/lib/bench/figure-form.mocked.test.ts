@@ -40,8 +40,8 @@ describe('the figures of a question', () => {
 	});
 
 	it('may be left empty where that is said', () => {
-		const { heat } = form('?size=4').figures!;
-		expect(given(heat)).toBeNull();
+		const { heat: cellTemperature } = form('?size=4').figures!;
+		expect(given(cellTemperature)).toBeNull();
 		expect(given(12)).toBe(12);
 	});
 });

@@ -23,10 +23,10 @@ export function axisOf(look: Ink) {
 }
 
 /** Grid and axes of a plot of amps over volts, with a little room past the most of either. */
-export function voltAmpAxes(look: Ink, mostVolts: number, mostAmps: number, leastAmps = 0) {
+export function voltAmpAxes(look: Ink, mostVoltage: number, mostCurrent: number, leastCurrent = 0) {
 	const axis = axisOf(look);
-	const voltStep = roundStep(mostVolts);
-	const ampStep = roundStep(mostAmps);
+	const voltStep = roundStep(mostVoltage);
+	const ampStep = roundStep(mostCurrent);
 	return {
 		grid: { left: 44, right: 26, top: 34, bottom: 32 },
 		xAxis: {
@@ -34,15 +34,15 @@ export function voltAmpAxes(look: Ink, mostVolts: number, mostAmps: number, leas
 			type: 'value',
 			name: 'V',
 			min: 0,
-			max: above(mostVolts * 1.02, voltStep),
+			max: above(mostVoltage * 1.02, voltStep),
 			interval: voltStep
 		},
 		yAxis: {
 			...axis,
 			type: 'value',
 			name: 'A',
-			min: leastAmps,
-			max: above(mostAmps * 1.06, ampStep),
+			min: leastCurrent,
+			max: above(mostCurrent * 1.06, ampStep),
 			interval: ampStep
 		}
 	} as const;

@@ -5,7 +5,14 @@ import type { Ink } from './ink';
 
 /** The curve of a mix, where it stands on it, and where the quick rule would have it. */
 export function configurationOption(
-	{ curve, volts, amps, quick, openVolts, shortAmps }: ConfigurationAnswer,
+	{
+		curve,
+		volts: voltage,
+		amps: current,
+		quick,
+		openVolts: openVoltage,
+		shortAmps: shortCurrent
+	}: ConfigurationAnswer,
 	look: Ink
 ): EChartsCoreOption {
 	const label = (words: string, color: string, position: 'top' | 'bottom') => ({
@@ -21,8 +28,8 @@ export function configurationOption(
 		animation: false,
 		...voltAmpAxes(
 			look,
-			Math.max(openVolts, quick.volts, volts, 1),
-			Math.max(shortAmps, quick.amps, 0.1)
+			Math.max(openVoltage, quick.volts, voltage, 1),
+			Math.max(shortCurrent, quick.amps, 0.1)
 		),
 		series: [
 			{
@@ -45,7 +52,7 @@ export function configurationOption(
 				type: 'scatter',
 				silent: true,
 				symbolSize: 13,
-				data: [[volts, amps]],
+				data: [[voltage, current]],
 				itemStyle: { color: look.ink },
 				label: label('stands here', look.ink, 'bottom')
 			}

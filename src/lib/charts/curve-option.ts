@@ -3,19 +3,19 @@ import type { CurveComparison } from '$core/expectation';
 import { voltAmpAxes } from './axes';
 import type { Ink } from './ink';
 
-const points = ({ volts, amps }: CurveComparison['measured']) =>
-	Array.from(volts, (v, i) => [v, amps[i]!]);
+const points = ({ volts: voltage, amps: current }: CurveComparison['measured']) =>
+	Array.from(voltage, (v, i) => [v, current[i]!]);
 
 /** A measured curve over the expected one: expected dashed, measured solid with its points, steps marked. */
 export function curveOption(
 	{ measured, expected, steps }: CurveComparison,
 	look: Ink
 ): EChartsCoreOption {
-	const mostVolts = Math.max(...measured.volts, ...expected.volts);
-	const mostAmps = Math.max(...measured.amps, ...expected.amps);
+	const mostVoltage = Math.max(...measured.volts, ...expected.volts);
+	const mostCurrent = Math.max(...measured.amps, ...expected.amps);
 	return {
 		animation: false,
-		...voltAmpAxes(look, mostVolts, mostAmps),
+		...voltAmpAxes(look, mostVoltage, mostCurrent),
 		series: [
 			{
 				type: 'line',
@@ -36,9 +36,9 @@ export function curveOption(
 					symbol: 'none',
 					lineStyle: { color: look.off, width: look.stroke * 1.4, type: 'dashed' },
 					label: { color: look.off, fontFamily: look.font, fontSize: 14, fontWeight: 600 },
-					data: steps.map(({ volts, sections }) => ({
-						xAxis: volts,
-						label: { formatter: `${sections} ${sections === 1 ? 'section' : 'sections'}` }
+					data: steps.map(({ volts: voltage, sections: substrings }) => ({
+						xAxis: voltage,
+						label: { formatter: `${substrings} ${substrings === 1 ? 'section' : 'sections'}` }
 					}))
 				}
 			}

@@ -4,7 +4,7 @@ import type { Ink } from './ink';
 import { AT_MONTHS } from './months';
 
 /** Units by days. */
-export interface HeatOfDays {
+export interface TemperatureOfDays {
 	readonly dates: readonly string[];
 	/** From top to bottom. */
 	readonly labels: readonly string[];
@@ -16,7 +16,10 @@ export interface HeatOfDays {
 const FULL = 0.5;
 
 /** A field of days: the darker, the further a unit is behind its peers. */
-export function heatmapOption({ dates, labels, shares }: HeatOfDays, look: Ink): EChartsCoreOption {
+export function heatmapOption(
+	{ dates, labels, shares }: TemperatureOfDays,
+	look: Ink
+): EChartsCoreOption {
 	const data = shares.flatMap((days, unit) =>
 		Array.from(days, (share, day) => [
 			day,

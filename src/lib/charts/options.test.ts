@@ -65,9 +65,9 @@ describe('a measured curve over the expected one', () => {
 
 	it('holds every point of both inside its axes', () => {
 		for (const { data } of option.series)
-			for (const [volts, amps] of data) {
-				expect(volts).toBeLessThanOrEqual(option.xAxis.max);
-				expect(amps).toBeLessThanOrEqual(option.yAxis.max);
+			for (const [voltage, current] of data) {
+				expect(voltage).toBeLessThanOrEqual(option.xAxis.max);
+				expect(current).toBeLessThanOrEqual(option.yAxis.max);
 			}
 		expect(option.series[1]!.data).toHaveLength(8);
 		expect(option.xAxis.max % option.xAxis.interval).toBeCloseTo(0, 6);

@@ -55,10 +55,10 @@ describe('the chart of a string', () => {
 	});
 
 	it('holds every point within its axes, and the ring where the string runs', () => {
-		for (const [volts, amps] of expected!.data as [number, number][]) {
-			expect(volts).toBeLessThanOrEqual(option.xAxis.max);
-			expect(amps).toBeLessThanOrEqual(option.yAxis.max);
-			expect(amps).toBeGreaterThanOrEqual(option.yAxis.min);
+		for (const [voltage, current] of expected!.data as [number, number][]) {
+			expect(voltage).toBeLessThanOrEqual(option.xAxis.max);
+			expect(current).toBeLessThanOrEqual(option.yAxis.max);
+			expect(current).toBeGreaterThanOrEqual(option.yAxis.min);
 		}
 		expect(stands!.data).toEqual([[whole.shown.volts, whole.shown.amps]]);
 		expect(maxima!.data).toHaveLength(1);

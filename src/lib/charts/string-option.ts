@@ -10,8 +10,8 @@ export interface DrawnReading {
 	readonly amps: number;
 }
 
-const points = ({ volts, amps }: PlainCurve, least: number) =>
-	volts.flatMap((v, i) => (amps[i]! >= least ? [[v, amps[i]!]] : []));
+const points = ({ volts: voltage, amps: current }: PlainCurve, least: number) =>
+	voltage.flatMap((v, i) => (current[i]! >= least ? [[v, current[i]!]] : []));
 
 /**
  * The chart of one string as ECharts takes it: as recorded dashed, now solid, readings as crosses, the
@@ -23,15 +23,20 @@ export function stringOption(
 	look: Ink
 ): EChartsCoreOption {
 	const { expected, now, shown, whole, maxima } = study;
-	const mostAmps = Math.max(...expected.amps, ...readings.map(({ amps }) => amps), shown.isc, 0.1);
+	const mostCurrent = Math.max(
+		...expected.amps,
+		...readings.map(({ amps: current }) => current),
+		shown.isc,
+		0.1
+	);
 	const fed = Math.min(0, shown.amps, whole.amps);
-	const ampStep = roundStep(mostAmps);
-	const least = fed < -0.02 * mostAmps ? -above(-fed * 1.15, ampStep) : 0;
-	const mostVolts = Math.max(
+	const ampStep = roundStep(mostCurrent);
+	const least = fed < -0.02 * mostCurrent ? -above(-fed * 1.15, ampStep) : 0;
+	const mostVoltage = Math.max(
 		whole.voc,
 		shown.voc,
 		shown.volts,
-		...readings.map(({ volts }) => volts),
+		...readings.map(({ volts: voltage }) => voltage),
 		1
 	);
 	const label = (formatter: string, color: string) => ({
@@ -44,7 +49,7 @@ export function stringOption(
 	});
 	return {
 		animation: false,
-		...voltAmpAxes(look, mostVolts, mostAmps, least),
+		...voltAmpAxes(look, mostVoltage, mostCurrent, least),
 		series: [
 			{
 				type: 'line',
@@ -66,7 +71,7 @@ export function stringOption(
 				symbol: 'circle',
 				symbolSize: 7,
 				itemStyle: { color: look.accent },
-				data: maxima.slice(0, 4).map(({ volts, amps }) => [volts, amps])
+				data: maxima.slice(0, 4).map(({ volts: voltage, amps: current }) => [voltage, current])
 			},
 			{
 				type: 'scatter',
@@ -74,13 +79,13 @@ export function stringOption(
 				symbol: 'path://M0 0L10 10M10 0L0 10',
 				symbolSize: 15,
 				itemStyle: { color: 'transparent', borderColor: look.off, borderWidth: look.stroke * 1.6 },
-				data: readings.map(({ words, volts, amps }) => ({
-					value: [volts, amps],
+				data: readings.map(({ words, volts: voltage, amps: current }) => ({
+					value: [voltage, current],
 					// Where no curve runs: left above on the volts' axis, right above elsewhere.
 					label: {
 						...label(words, look.off),
-						position: amps === 0 ? ('left' as const) : ('right' as const),
-						offset: amps === 0 ? [0, -15] : [-4, -15]
+						position: current === 0 ? ('left' as const) : ('right' as const),
+						offset: current === 0 ? [0, -15] : [-4, -15]
 					}
 				})),
 				z: 4

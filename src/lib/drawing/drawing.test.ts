@@ -61,9 +61,9 @@ describe('the plate with a string’s mark', () => {
 
 	it('stays within its field, whichever module comes first', () => {
 		for (const x of [2, 200, 440, 470]) {
-			const plate = nameplateOf({ label: '12.10' }, { x, y: 20 }, frame);
-			expect(plate.x).toBeGreaterThan(0);
-			expect(plate.x + plate.width).toBeLessThan(frame.width);
+			const nameplate = nameplateOf({ label: '12.10' }, { x, y: 20 }, frame);
+			expect(nameplate.x).toBeGreaterThan(0);
+			expect(nameplate.x + nameplate.width).toBeLessThan(frame.width);
 		}
 		expect(
 			nameplateOf({ label: 'A very long mark' }, { x: 4, y: 4 }, { width: 60 }).x

@@ -91,7 +91,7 @@ export function planDrawing(
 		const shapes = stringShapes(string, frame);
 		if (!shapes) return [];
 		const { fill, ink } = colours.get(string.id)!;
-		const plate = nameplateOf(string, shapes.first, frame);
+		const nameplate = nameplateOf(string, shapes.first, frame);
 		return [
 			{
 				name: string.label,
@@ -102,13 +102,13 @@ export function planDrawing(
 					{ look: 'join', d: shapes.join, colour: ink },
 					{
 						look: 'mark',
-						d: rectangle(plate.x, plate.y, plate.width, plate.height),
+						d: rectangle(nameplate.x, nameplate.y, nameplate.width, nameplate.height),
 						colour: ink
 					},
 					{
 						look: 'on-mark',
-						x: plate.x + plate.width / 2,
-						y: plate.y + 13,
+						x: nameplate.x + nameplate.width / 2,
+						y: nameplate.y + 13,
 						words: string.label,
 						colour: fill
 					}

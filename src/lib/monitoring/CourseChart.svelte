@@ -82,8 +82,8 @@
 
 	/** Percent of the label in the place of W. */
 	function asShare(line: CourseOfUnit): CourseOfUnit {
-		const watts = units.find(({ label }) => label === line.label)?.labelWatts ?? 0;
-		return watts > 0 ? { ...line, mean: line.mean.map((mean) => (100 * mean) / watts) } : line;
+		const power = units.find(({ label }) => label === line.label)?.labelWatts ?? 0;
+		return power > 0 ? { ...line, mean: line.mean.map((mean) => (100 * mean) / power) } : line;
 	}
 
 	function listen(ready: EChartsType): void {

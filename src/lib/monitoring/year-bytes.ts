@@ -30,9 +30,9 @@ export function yearToBytes(year: MonitoredYear): Uint8Array<ArrayBuffer> {
 		times: year.times,
 		days: year.days,
 		observer: year.observer,
-		units: year.units.map(({ power, volts, amps, ...unit }) => ({
+		units: year.units.map(({ power, volts: voltage, amps: current, ...unit }) => ({
 			...unit,
-			has: keep({ power, volts, amps }, ['power', 'volts', 'amps'])
+			has: keep({ power, volts: voltage, amps: current }, ['power', 'volts', 'amps'])
 		})),
 		has: keep(year, ['irradiance', 'cellTemperature', 'airTemperature'])
 	};

@@ -12,10 +12,10 @@ const MODEL =
 const CARRIED =
 	'Readings carried to other light and heat: IEC 60891:2009, procedure 2, from memory';
 
-const LIGHT: Readonly<Partial<Record<IrradianceSource, string>>> = {
+const IRRADIANCE: Readonly<Partial<Record<IrradianceSource, string>>> = {
 	'control-module': 'Light from a known module: the proportion of IEC 60904-10, from memory'
 };
-const HEAT: Readonly<Partial<Record<TemperatureSource, string>>> = {
+const TEMPERATURE: Readonly<Partial<Record<TemperatureSource, string>>> = {
 	'control-voc': 'Cells from a known module’s volts: after IEC 60904-5, from memory',
 	'from-air': 'Cells from the air: King, Boyson and Kratochvil, SAND2004-3535 (2004)'
 };
@@ -41,7 +41,7 @@ export function basisBlocks(
 	const used = [
 		...(assessment.places.some((place) => expectedAt(place)) ? [MODEL, CARRIED] : []),
 		...(conditions
-			? [LIGHT[conditions.irradiance.source], HEAT[conditions.cellTemperature.source]]
+			? [IRRADIANCE[conditions.irradiance.source], TEMPERATURE[conditions.cellTemperature.source]]
 			: []),
 		...codes(record.rules),
 		...assessment.limits.map(({ reading, source }) =>

@@ -22,7 +22,7 @@ interface Told {
 /** The inspection: defects by priority, what passed, and what was not inspected, each with its photographs. */
 export function inspectionBlocks({ record, inspection }: VisitDocument): Block[] {
 	const walk = inspectionOf(record, inspection);
-	const stops = walk.flatMap((stretch) => stretch.stops);
+	const stops = walk.flatMap((segment) => segment.stops);
 	const answered = stops.filter((stop) => outcomeOfStop(stop) !== null);
 	if (answered.length === 0) return [];
 	const told = stops.flatMap((stop) => stop.answers.map((entry): Told => ({ entry, stop })));
@@ -74,7 +74,7 @@ export function inspectionBlocks({ record, inspection }: VisitDocument): Block[]
 
 /** What the inspection found, for the head of a report; empty where nothing was answered. */
 export function inspectionSummary({ record, inspection }: VisitDocument): Block[] {
-	const stops = inspectionOf(record, inspection).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(record, inspection).flatMap((segment) => segment.stops);
 	const answers = stops.flatMap((stop) => stop.answers);
 	if (answers.length === 0) return [];
 	const counts = SEVERITIES.map((severity) => ({

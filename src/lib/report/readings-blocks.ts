@@ -82,7 +82,7 @@ function comparisonCells(place: ReadPlace, unit: Unit) {
 
 function meaningOf(place: ReadPlace): string {
 	if (place.state === 'judged' && place.counted) return place.counted.words;
-	const { atVolts } = place.reading;
-	if (atVolts !== null) return `at ${atVolts} V`;
+	const { atVolts: atVoltage } = place.reading;
+	if (atVoltage !== null) return `at ${atVoltage} V`;
 	return place.state === 'not-assessed' ? place.reason : '';
 }

@@ -33,7 +33,11 @@ describe('the report of a site over the years', () => {
 });
 
 describe('the change of a string since a visit', () => {
-	const at = (voc: number | null, amps: number | null, running = false) => ({ voc, amps, running });
+	const at = (voc: number | null, current: number | null, running = false) => ({
+		voc,
+		amps: current,
+		running
+	});
 	it('is relative, and of currents of one kind alone', () => {
 		expect(changeSince(at(396, 9), at(400, 10))).toEqual({
 			voc: expect.closeTo(-0.01, 9),

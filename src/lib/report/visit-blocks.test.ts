@@ -135,7 +135,7 @@ describe('making safe in a report', () => {
 });
 
 describe('the inspection of a report', () => {
-	const stops = inspectionOf(KILN_LANE.record, []).flatMap((stretch) => stretch.stops);
+	const stops = inspectionOf(KILN_LANE.record, []).flatMap((segment) => segment.stops);
 	const entry = (n: number, more: Partial<InspectionEntry>): InspectionEntry => ({
 		id: testId(200 + n),
 		stop: stops[n]!.key,

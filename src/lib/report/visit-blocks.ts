@@ -23,12 +23,12 @@ export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Ass
 	const blocks: Block[] = [heading('Test conditions')];
 	if (conditions) {
 		const { irradiance, cellTemperature } = conditions;
-		const light = IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase();
-		const heat = TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase();
+		const relativeIrradiance = IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase();
+		const temperature = TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase();
 		const groups = assessment.groups.map(({ words }) => words).join(' ');
 		blocks.push(
 			text(
-				`${irradiance.value} W/m² ± ${(200 * irradiance.relativeStandardUncertainty).toFixed(1)} % (${light}), cells ${cellTemperature.value} °C ± ${(2 * cellTemperature.standardUncertainty).toFixed(1)} K (${heat}), entered ${dayAndTime(conditions.enteredAt, site.timeZone)} by ${conditions.by}. ${groups}`
+				`${irradiance.value} W/m² ± ${(200 * irradiance.relativeStandardUncertainty).toFixed(1)} % (${relativeIrradiance}), cells ${cellTemperature.value} °C ± ${(2 * cellTemperature.standardUncertainty).toFixed(1)} K (${temperature}), entered ${dayAndTime(conditions.enteredAt, site.timeZone)} by ${conditions.by}. ${groups}`
 			)
 		);
 	} else blocks.push(text('Not entered: readings were not compared with expected values.'));
@@ -73,13 +73,18 @@ export function recordBlocks(record: ArrayRecord): Block[] {
 					(words) => ({ words, figures: true }) as const
 				)
 			],
-			rows: used.map(({ name, plate }) => [
+			rows: used.map(({ name, plate: nameplate }) => [
 				cell(name),
-				...[plate.pmax, plate.vmp, plate.imp, plate.voc, plate.isc, plate.cellsInSeries].map(
-					(value) => cell(String(value))
-				),
-				cell(stated(plate.alphaIscPctPerK)),
-				cell(stated(plate.betaVocPctPerK))
+				...[
+					nameplate.pmax,
+					nameplate.vmp,
+					nameplate.imp,
+					nameplate.voc,
+					nameplate.isc,
+					nameplate.cellsInSeries
+				].map((value) => cell(String(value))),
+				cell(stated(nameplate.alphaIscPctPerK)),
+				cell(stated(nameplate.betaVocPctPerK))
 			])
 		},
 		soft(
@@ -142,12 +147,12 @@ const CATEGORY_WORDS = { 2: 'CAT II', 3: 'CAT III', 4: 'CAT IV' } as const;
 export function testEquipmentBlocks({ visit }: VisitDocument): Block[] {
 	const row = (
 		name: string,
-		{ pctOfReading, counts, resolution, ratedVolts, category }: Meter,
+		{ pctOfReading, counts, resolution, ratedVolts: ratedVoltage, category }: Meter,
 		unit: string
 	) => [
 		cell(name),
 		cell(`± (${pctOfReading} % + ${counts} × ${resolution} ${unit})`),
-		cell(ratedVolts === null ? 'not recorded' : `${ratedVolts} V`),
+		cell(ratedVoltage === null ? 'not recorded' : `${ratedVoltage} V`),
 		cell(category === null ? 'not recorded' : CATEGORY_WORDS[category])
 	];
 	return [

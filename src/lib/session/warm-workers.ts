@@ -29,15 +29,15 @@ export async function warmWorkers(record: ArrayRecord, visit: Visit): Promise<vo
 	];
 	const few = { ...record, strings: record.strings.slice(0, WARM_STRINGS) };
 	const readings = few.strings.flatMap((string) => {
-		const plate = record.moduleTypes.find((type) => type.id === string.moduleTypeId)?.plate;
-		if (!plate) return [];
+		const nameplate = record.moduleTypes.find((type) => type.id === string.moduleTypeId)?.plate;
+		if (!nameplate) return [];
 		return WARM_QUANTITIES.map((quantity) => ({
 			id: uuid(),
 			place: stringPlace(string.id),
 			quantity,
 			state: usualState(quantity),
-			value: quantity === 'operating-current' ? plate.imp : plate.voc * string.moduleCount,
-			atVolts: quantity === 'operating-current' ? plate.vmp * string.moduleCount : null,
+			value: quantity === 'operating-current' ? nameplate.imp : nameplate.voc * string.moduleCount,
+			atVolts: quantity === 'operating-current' ? nameplate.vmp * string.moduleCount : null,
 			typed: '',
 			confirmed: false,
 			source: 'typed' as const,

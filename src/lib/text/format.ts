@@ -30,11 +30,11 @@ const DIGITS: Readonly<Record<Unit, number>> = {
 };
 
 /** Volts below which hundredths count: of a diode, or across a fuse. */
-const SMALL_VOLTS = 2;
+const SMALL_VOLTAGE = 2;
 
 /** Figures as they stand on the screen: tenths of a volt, hundredths of a few volts and of an amp. */
 export function figureOf(value: number, unit: Unit): string {
-	const small = unit === 'V' && value !== 0 && Math.abs(value) < SMALL_VOLTS;
+	const small = unit === 'V' && value !== 0 && Math.abs(value) < SMALL_VOLTAGE;
 	return value.toFixed(small ? 2 : DIGITS[unit]);
 }
 
@@ -52,6 +52,6 @@ export function signed(value: number, digits: number): string {
 }
 
 /** Mean power on the labels of a record, kW. */
-export function kilowatts(watts: number): string {
-	return `${(watts / 1000).toFixed(1)} kW`;
+export function kilowatts(power: number): string {
+	return `${(power / 1000).toFixed(1)} kW`;
 }

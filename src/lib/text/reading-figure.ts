@@ -2,7 +2,7 @@ import { QUANTITY_FACTS, type Reading } from '$core/visit';
 import { plainFigure } from './format';
 
 /** Ohms from which a meter shows no figure. */
-const OPEN_OHMS = 1e7;
+const OPEN_RESISTANCE = 1e7;
 /** And volts of its diode test. */
 const OPEN_DIODE = 9.9;
 
@@ -15,7 +15,8 @@ export function readingFigure({
 	const { unit } = QUANTITY_FACTS[quantity];
 	if (quantity === 'lamp') return value === 1 ? 'on' : 'off';
 	if (quantity === 'shade-seen') return value === 1 ? 'a shadow' : 'no shadow';
-	const open = unit === 'ohm' ? OPEN_OHMS : quantity.includes('diode') ? OPEN_DIODE : Infinity;
+	const open =
+		unit === 'ohm' ? OPEN_RESISTANCE : quantity.includes('diode') ? OPEN_DIODE : Infinity;
 	if (value >= open) return 'over range';
 	if (overRange) return `over range, > ${plainFigure(value, unit)} ${unit}`.trim();
 	return `${plainFigure(value, unit)} ${unit}`.trim();

@@ -6,25 +6,25 @@
 		/** Sections in a module, for the fine ticks of a scale of volts. */
 		sections: number;
 	}
-	let { place, sections }: Props = $props();
+	let { place, sections: substrings }: Props = $props();
 
 	const WIDTH = 124;
 	const HEIGHT = 30;
 	const MIDDLE = WIDTH / 2;
 	/** Amps have no modules to count: this share of the expected current is the unit of their scale. */
-	const AMPS_UNIT = 0.1;
+	const CURRENT_UNIT = 0.1;
 	/** Units from the middle to each end. */
 	const REACH = 1.7;
 
 	const expected = $derived(expectedAt(place));
-	const volts = $derived(place.quantity === 'open-circuit-voltage');
+	const voltage = $derived(place.quantity === 'open-circuit-voltage');
 	/** What one unit of the scale is, in V or A: one module's volts, so that one short looks alike everywhere. */
 	const unit = $derived(
 		expected === null
 			? 1
-			: volts
+			: voltage
 				? expected.moduleVoltage
-				: Math.max(Math.abs(expected.value) * AMPS_UNIT, 0.05)
+				: Math.max(Math.abs(expected.value) * CURRENT_UNIT, 0.05)
 	);
 	const perUnit = (MIDDLE - 8) / REACH;
 	const half = $derived(
@@ -34,8 +34,8 @@
 	const beyond = $derived(Math.abs(offset) > REACH);
 	const tick = $derived(MIDDLE + Math.max(-REACH, Math.min(REACH, offset)) * perUnit);
 	const minor = $derived(
-		volts
-			? Array.from({ length: 2 * sections + 1 }, (_, i) => (i - sections) / sections)
+		voltage
+			? Array.from({ length: 2 * substrings + 1 }, (_, i) => (i - substrings) / substrings)
 			: [-1, -0.5, 0, 0.5, 1]
 	);
 </script>

@@ -116,13 +116,13 @@
 	);
 	const takes = $derived(measurementsOf(session.document.visit, key));
 
-	function questionOnBusVoltage(volts: number): string | null {
+	function questionOnBusVoltage(voltage: number): string | null {
 		const open = string && session.places.get(stringKey(string.id, 'open-circuit-voltage'));
 		return (
 			string &&
 			busVoltageQuestion(
 				string,
-				volts,
+				voltage,
 				open ? (expectedAt(open)?.value ?? readingAt(open)?.value ?? null) : null
 			)
 		);
@@ -151,11 +151,11 @@
 	async function enter() {
 		if (session.question || judging) return;
 		if (onBus && running) {
-			const volts = readFigure(bus, READING_LIMITS.volts);
-			const question = volts.ok && busKept !== bus ? questionOnBusVoltage(volts.value) : null;
-			error = volts.ok ? question : volts.problem;
+			const voltage = readFigure(bus, READING_LIMITS.volts);
+			const question = voltage.ok && busKept !== bus ? questionOnBusVoltage(voltage.value) : null;
+			error = voltage.ok ? question : voltage.problem;
 			if (question !== null) busKept = bus;
-			else if (volts.ok) {
+			else if (voltage.ok) {
 				onBus = false;
 				await tick();
 				field?.focus();
@@ -167,18 +167,18 @@
 			quantity,
 			session.document.visit.meters.volts.ratedVolts
 		);
-		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
+		const voltage = running ? readFigure(bus, READING_LIMITS.volts) : null;
 		if (!read.ok) return refuse(read.problem);
-		if (volts && !volts.ok) return refuse(`Operating voltage: ${volts.problem}`);
+		if (voltage && !voltage.ok) return refuse(`Operating voltage: ${voltage.problem}`);
 		error = null;
-		await store(read.value, volts?.value ?? null);
+		await store(read.value, voltage?.value ?? null);
 	}
 
 	/**
 	 * Hands the figure over and goes on. What is typed while it is judged belongs to the next place,
 	 * so the field is empty at once; a figure that is asked about comes back.
 	 */
-	async function store({ value, overRange }: MeterFigure, atVolts: number | null) {
+	async function store({ value, overRange }: MeterFigure, atVoltage: number | null) {
 		const at = key;
 		const text = (typed[at] ?? '').trim();
 		typed[at] = '';
@@ -189,7 +189,7 @@
 				...asked,
 				value,
 				...(overRange && { overRange: true }),
-				atVolts,
+				atVolts: atVoltage,
 				typed: text
 			});
 		} catch {
@@ -203,10 +203,16 @@
 	/** A figure that an instrument sent, once it stood still. */
 	async function fromInstrument(value: number) {
 		const at = key;
-		const volts = running ? readFigure(bus, READING_LIMITS.volts) : null;
-		if (volts && !volts.ok) return refuse(`Operating voltage: ${volts.problem}`);
-		const atVolts = volts?.value ?? null;
-		const entry = { ...asked, value, atVolts, typed: String(value), source: 'instrument' as const };
+		const voltage = running ? readFigure(bus, READING_LIMITS.volts) : null;
+		if (voltage && !voltage.ok) return refuse(`Operating voltage: ${voltage.problem}`);
+		const atVoltage = voltage?.value ?? null;
+		const entry = {
+			...asked,
+			value,
+			atVolts: atVoltage,
+			typed: String(value),
+			source: 'instrument' as const
+		};
 		if (await session.enter(entry)) await goOn(at);
 	}
 

@@ -1,21 +1,23 @@
 <script lang="ts">
 	import { currentAt, fillFactorOf, fitLabel, MET, type Nameplate } from '$core/module';
 
-	let { plate, blocked }: { plate: Nameplate | null; blocked: boolean } = $props();
+	let { plate: nameplate, blocked }: { plate: Nameplate | null; blocked: boolean } = $props();
 
 	const WIDTH = 300;
 	const HEIGHT = 190;
 	const POINTS = 80;
-	const fit = $derived(plate && !blocked ? fitLabel(plate) : null);
-	const x = $derived((volts: number) => 8 + (volts / ((plate?.voc ?? 1) * 1.04)) * (WIDTH - 16));
+	const fit = $derived(nameplate && !blocked ? fitLabel(nameplate) : null);
+	const x = $derived(
+		(voltage: number) => 8 + (voltage / ((nameplate?.voc ?? 1) * 1.04)) * (WIDTH - 16)
+	);
 	const y = $derived(
-		(amps: number) => HEIGHT - 8 - (amps / ((plate?.isc ?? 1) * 1.1)) * (HEIGHT - 16)
+		(current: number) => HEIGHT - 8 - (current / ((nameplate?.isc ?? 1) * 1.1)) * (HEIGHT - 16)
 	);
 	const curve = $derived(
-		plate && fit
+		nameplate && fit
 			? Array.from({ length: POINTS + 1 }, (_, i) => {
-					const volts = (plate.voc * i) / POINTS;
-					return `${i === 0 ? 'M' : 'L'}${x(volts).toFixed(1)} ${y(currentAt(fit.reference, volts)).toFixed(1)}`;
+					const voltage = (nameplate.voc * i) / POINTS;
+					return `${i === 0 ? 'M' : 'L'}${x(voltage).toFixed(1)} ${y(currentAt(fit.reference, voltage)).toFixed(1)}`;
 				}).join('')
 			: ''
 	);
@@ -23,26 +25,26 @@
 
 <section class="panel" aria-label="What the label says">
 	<h2>What it says</h2>
-	{#if plate && fit}
+	{#if nameplate && fit}
 		<svg
 			viewBox="0 0 {WIDTH} {HEIGHT}"
 			role="img"
 			aria-label="Current over volts of the fitted module"
 		>
 			<path d="M8 8V{HEIGHT - 8}H{WIDTH - 8}" class="axis" />
-			<path d="M{x(0)} {y(plate.imp)}H{x(plate.vmp)}V{y(0)}" class="box" />
+			<path d="M{x(0)} {y(nameplate.imp)}H{x(nameplate.vmp)}V{y(0)}" class="box" />
 			<path d={curve} class="curve" />
-			<circle cx={x(plate.vmp)} cy={y(plate.imp)} r="4.5" />
+			<circle cx={x(nameplate.vmp)} cy={y(nameplate.imp)} r="4.5" />
 		</svg>
 		<dl>
 			<dt>Vmp x Imp</dt>
-			<dd class="figure">{(plate.vmp * plate.imp).toFixed(1)} W</dd>
+			<dd class="figure">{(nameplate.vmp * nameplate.imp).toFixed(1)} W</dd>
 			<dt>fill factor</dt>
-			<dd class="figure">{fillFactorOf(plate).toFixed(3)}</dd>
+			<dd class="figure">{fillFactorOf(nameplate).toFixed(3)}</dd>
 			<dt>Voc per cell</dt>
-			<dd class="figure">{(plate.voc / plate.cellsInSeries).toFixed(3)} V</dd>
+			<dd class="figure">{(nameplate.voc / nameplate.cellsInSeries).toFixed(3)} V</dd>
 			<dt>one section</dt>
-			<dd class="figure">{(plate.voc / plate.sections).toFixed(1)} V</dd>
+			<dd class="figure">{(nameplate.voc / nameplate.sections).toFixed(1)} V</dd>
 		</dl>
 		{#if fit.residual < MET}
 			<p class="soft">Five parameters meet this label exactly.</p>

@@ -25,7 +25,7 @@
 	const typed = $derived(nameplateOfForm($form));
 	const findings = $derived(checkLabel(typed));
 	/** The label as soon as every field is a figure. */
-	const plate = $derived<Nameplate | null>(
+	const nameplate = $derived<Nameplate | null>(
 		labelFormSchema.omit({ name: true }).safeParse($form).success ? typed : null
 	);
 	const FIELD_OF: Partial<Record<keyof Nameplate, keyof LabelForm>> = {
@@ -204,7 +204,7 @@
 		{/each}
 	</div>
 	<div class="said">
-		<LabelCurve {plate} blocked={findings.some((f) => f.severity === 'error')} />
+		<LabelCurve plate={nameplate} blocked={findings.some((f) => f.severity === 'error')} />
 		{#if code.length > 1}
 			<section class="panel">
 				<h2>What such a code often says</h2>

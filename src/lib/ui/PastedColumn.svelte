@@ -55,8 +55,8 @@
 		refused = '';
 		for (const { typed, spot, read } of rows) {
 			if (!spot || !read?.ok) continue;
-			const atVolts = voltageAt(spot);
-			if (spot.quantity === 'operating-current' && atVolts === null) {
+			const atVoltage = voltageAt(spot);
+			if (spot.quantity === 'operating-current' && atVoltage === null) {
 				refused = 'Type the operating voltage first.';
 				break;
 			}
@@ -68,7 +68,7 @@
 				state,
 				value,
 				...(overRange && { overRange: true }),
-				atVolts,
+				atVolts: atVoltage,
 				typed
 			});
 			if (!stored) {

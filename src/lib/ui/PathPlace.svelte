@@ -25,7 +25,15 @@
 		here: boolean;
 		onchoose?: (() => void) | undefined;
 	}
-	let { mark, quantity, place, judged = true, sections, here, onchoose }: Props = $props();
+	let {
+		mark,
+		quantity,
+		place,
+		judged = true,
+		sections: substrings,
+		here,
+		onchoose
+	}: Props = $props();
 
 	const words = $derived(QUANTITY_FACTS[quantity]);
 
@@ -53,7 +61,7 @@
 	aria-label={onchoose ? `${mark} ${words.words}` : undefined}
 >
 	<span class="scale">
-		{#if place && judged}<BandScale {place} {sections} />{/if}
+		{#if place && judged}<BandScale {place} sections={substrings} />{/if}
 	</span>
 	<span class="value figure">
 		{#if reading}

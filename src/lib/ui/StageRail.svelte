@@ -40,7 +40,7 @@
 
 	const inspected = $derived.by((): { note: string; state: StageState } => {
 		const { record, inspection } = session.document;
-		const stops = inspectionOf(record, inspection).flatMap((stretch) => stretch.stops);
+		const stops = inspectionOf(record, inspection).flatMap((segment) => segment.stops);
 		const answered = stops.map(outcomeOfStop).filter((outcome) => outcome !== null);
 		const findings = answered.filter((outcome) => outcome === 'finding').length;
 		if (answered.length === 0) return { note: 'the walk', state: 'untouched' };

@@ -40,8 +40,8 @@ describe('the suspect stretch', () => {
 		expect(suspectSegment([cause('module-open', 0.9)], build).span).toEqual([0, 12]);
 		const half = within('module', 0, 1, 2, 3, 4, 5);
 		expect(suspectSegment([cause('module-open', 0.9, half)], build).span).toEqual([0, 6]);
-		const section = within('section', 16);
-		expect(suspectSegment([cause('section-open', 0.9, section)], build).span).toEqual([5, 6]);
+		const substring = within('section', 16);
+		expect(suspectSegment([cause('section-open', 0.9, substring)], build).span).toEqual([5, 6]);
 		const device = within('device', 2);
 		expect(suspectSegment([cause('rsd-device-off', 0.9, device)], build).span).toEqual([4, 6]);
 	});
@@ -68,15 +68,15 @@ describe('the suspect stretch', () => {
 
 describe('probes', () => {
 	it('stand at the ends of what is read, and nowhere where one clamps or looks', () => {
-		const stretch = { kind: 'stretch', string: 's', from: 3, to: 9 } as const;
-		expect(probePoints({ place: stretch, quantity: 'stretch-voltage' }, 12)).toEqual([3, 9]);
+		const segment = { kind: 'stretch', string: 's', from: 3, to: 9 } as const;
+		expect(probePoints({ place: segment, quantity: 'stretch-voltage' }, 12)).toEqual([3, 9]);
 		const string = { kind: 'string', string: 's' } as const;
 		expect(probePoints({ place: string, quantity: 'open-circuit-voltage' }, 12)).toEqual([0, 12]);
 		expect(probePoints({ place: string, quantity: 'operating-current' }, 12)).toBeNull();
 		const module = { kind: 'module', string: 's', module: 4, section: 2 } as const;
 		expect(probePoints({ place: module, quantity: 'section-voltage' }, 12)).toEqual([3, 4]);
-		const joint = { kind: 'joint', string: 's', joint: 12 } as const;
-		expect(probePoints({ place: joint, quantity: 'joint-rise' }, 12)).toEqual([11.7, 12]);
+		const connector = { kind: 'joint', string: 's', joint: 12 } as const;
+		expect(probePoints({ place: connector, quantity: 'joint-rise' }, 12)).toEqual([11.7, 12]);
 		const fuse = { kind: 'fuse', string: 's', pole: 'positive' } as const;
 		expect(probePoints({ place: fuse, quantity: 'fuse-resistance' }, 12)).toBeNull();
 	});

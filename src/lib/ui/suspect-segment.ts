@@ -33,14 +33,14 @@ const NOWHERE = ['reading-wrong', 'conditions-wrong', 'healthy', 'record-wrong']
 
 function spanOf(
 	{ place: { within } }: CauseMember,
-	{ modules, sections, perDevice }: PathBuild
+	{ modules, sections: substrings, perDevice }: PathBuild
 ): readonly [number, number] {
 	if (!within) return [0, modules];
 	const first = within.at[0]!;
 	const last = within.at.at(-1)!;
 	switch (within.spread) {
 		case 'section':
-			return [Math.floor(first / sections), Math.floor(last / sections) + 1];
+			return [Math.floor(first / substrings), Math.floor(last / substrings) + 1];
 		case 'module':
 			return [first, last + 1];
 		case 'device':

@@ -1,6 +1,6 @@
 import { type Load, USUAL_HEADROOM } from '$core/circuit';
 import { type FaultCode, FAULTS, type Scale } from '$core/visit';
-import type { LightChange, PlacedFault } from '$core/faults';
+import type { IrradianceChange, PlacedFault } from '$core/faults';
 
 /** What may hold the string's leads. */
 export const HOLDERS = ['tracker', 'volts', 'pwm', 'mppt', 'open', 'short'] as const;
@@ -8,7 +8,7 @@ export type Holder = (typeof HOLDERS)[number];
 
 /** A "what if" as the screen keeps it. */
 export interface Supposed {
-	readonly lights: readonly LightChange[];
+	readonly lights: readonly IrradianceChange[];
 	readonly fault: FaultCode | null;
 	/** Where the fault sits; a joint lies above its module. */
 	readonly module: number;
@@ -32,7 +32,7 @@ export const AS_RECORDED: Omit<Supposed, 'volts'> = {
 };
 
 /** The load that a holder is to the circuit. */
-export function loadOf({ holder, volts }: Pick<Supposed, 'holder' | 'volts'>): Load {
+export function loadOf({ holder, volts: voltage }: Pick<Supposed, 'holder' | 'volts'>): Load {
 	switch (holder) {
 		case 'tracker':
 			return {
@@ -42,12 +42,12 @@ export function loadOf({ holder, volts }: Pick<Supposed, 'holder' | 'volts'>): L
 				wattsAtMost: null
 			};
 		case 'volts':
-			return { kind: 'volts', volts };
+			return { kind: 'volts', volts: voltage };
 		case 'pwm':
 		case 'mppt':
 			return {
 				kind: 'battery',
-				volts,
+				volts: voltage,
 				controller: holder,
 				headroom: USUAL_HEADROOM,
 				ampsAtMost: null
@@ -60,11 +60,11 @@ export function loadOf({ holder, volts }: Pick<Supposed, 'holder' | 'volts'>): L
 
 /** The fault as the core takes it. */
 export function faultsOf(
-	{ fault, module, section, size }: Supposed,
+	{ fault, module, section: substring, size }: Supposed,
 	string: string
 ): readonly PlacedFault[] {
 	if (fault === null) return [];
-	return [{ code: fault, place: { string, module, section, joint: module + 1 }, size }];
+	return [{ code: fault, place: { string, module, section: substring, joint: module + 1 }, size }];
 }
 
 const number = (text: string | null, least: number, most: number, otherwise: number) => {
@@ -74,23 +74,32 @@ const number = (text: string | null, least: number, most: number, otherwise: num
 
 /** The address of a "what if", so that it can be kept, shared and gone back to. */
 export function toAddress(supposed: Supposed): URLSearchParams {
-	const { lights, fault, module, section, size, alone, holder, volts } = supposed;
+	const {
+		lights,
+		fault,
+		module,
+		section: substring,
+		size,
+		alone,
+		holder,
+		volts: voltage
+	} = supposed;
 	const query = new URLSearchParams();
-	for (const light of lights) {
+	for (const irradiance of lights) {
 		query.append(
 			'light',
-			`${light.module + 1}.${light.section === null ? 'all' : light.section + 1}.${Math.round(light.light * 100)}`
+			`${irradiance.module + 1}.${irradiance.section === null ? 'all' : irradiance.section + 1}.${Math.round(irradiance.light * 100)}`
 		);
 	}
 	if (fault) {
 		query.set('fault', fault);
-		query.set('at', `${module + 1}.${section + 1}`);
+		query.set('at', `${module + 1}.${substring + 1}`);
 		if (FAULTS[fault].scale) query.set('size', String(Number(size.toPrecision(4))));
 	}
 	if (alone) query.set('alone', 'yes');
 	if (holder !== 'tracker') query.set('on', holder);
 	if (holder === 'volts' || holder === 'pwm' || holder === 'mppt')
-		query.set('volts', String(volts));
+		query.set('volts', String(voltage));
 	return query;
 }
 
@@ -98,15 +107,17 @@ export function toAddress(supposed: Supposed): URLSearchParams {
 export function fromAddress(
 	query: URLSearchParams,
 	modules: number,
-	sections: number,
-	usualVolts: number
+	substrings: number,
+	usualVoltage: number
 ): Supposed {
-	const lights = query.getAll('light').flatMap((text): LightChange[] => {
+	const lights = query.getAll('light').flatMap((text): IrradianceChange[] => {
 		const [m = '', s = '', percent = ''] = text.split('.');
 		const module = number(m, 1, modules, 0) - 1;
-		const light = number(percent, 0, 100, 100) / 100;
-		const section = s === 'all' ? null : number(s, 1, sections, 0) - 1;
-		return module >= 0 && section !== -1 ? [{ module, section, light }] : [];
+		const irradiance = number(percent, 0, 100, 100) / 100;
+		const substring = s === 'all' ? null : number(s, 1, substrings, 0) - 1;
+		return module >= 0 && substring !== -1
+			? [{ module, section: substring, light: irradiance }]
+			: [];
 	});
 	const code = query.get('fault');
 	const fault = code !== null && Object.hasOwn(FAULTS, code) ? (code as FaultCode) : null;
@@ -117,10 +128,10 @@ export function fromAddress(
 		lights,
 		fault,
 		module: Math.round(number(m, 1, modules, 1)) - 1,
-		section: Math.round(number(s, 1, sections, 1)) - 1,
+		section: Math.round(number(s, 1, substrings, 1)) - 1,
 		size: scale ? number(query.get('size'), scale.least, scale.most, scale.usual) : 0,
 		alone: query.get('alone') === 'yes',
 		holder: HOLDERS.find((holder) => holder === on) ?? 'tracker',
-		volts: number(query.get('volts'), 0, 2000, usualVolts)
+		volts: number(query.get('volts'), 0, 2000, usualVoltage)
 	};
 }

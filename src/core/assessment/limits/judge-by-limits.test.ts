@@ -13,7 +13,7 @@ import {
 } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
-import { earthVolts, METER_RESISTANCE } from '../../circuit';
+import { earthVoltage, METER_RESISTANCE } from '../../circuit';
 import { MODULE_NOW, visitOf } from '../../../../tests/support/scenario';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../../../../tests/support/sites';
 import { agedModel, alike, stringAtConditions, USUAL_PARTS } from '../../expectation';
@@ -85,11 +85,11 @@ describe('insulation, after IEC 62446-1', () => {
 
 describe('volts to earth', () => {
 	const circuit = stringAtConditions(a1!, agedModel(record.moduleTypes[0]!, 0), alike(MODULE_NOW));
-	const bus = (joint: number | null) => ({
+	const bus = (connector: number | null) => ({
 		...USUAL_PARTS,
 		strings: [circuit],
-		...(joint !== null && {
-			earth: [{ at: { string: circuit.name, joint }, resistance: 50 }]
+		...(connector !== null && {
+			earth: [{ at: { string: circuit.name, joint: connector }, resistance: 50 }]
 		})
 	});
 	const both = (positive: number, negative: number, open: number) => [
@@ -103,11 +103,11 @@ describe('volts to earth', () => {
 		expect(judge(both(4, -6, 456))).toMatchObject({ verdict: 'pass' });
 	});
 
-	it.each([1, 4, 7, 11])('find a fault at joint %d from the circuit’s own volts', (joint) => {
-		const { positive, negative, open } = earthVolts(bus(joint), METER_RESISTANCE);
+	it.each([1, 4, 7, 11])('find a fault at joint %d from the circuit’s own volts', (connector) => {
+		const { positive, negative, open } = earthVoltage(bus(connector), METER_RESISTANCE);
 		const found = judge(both(positive, negative, open));
 		expect(found.verdict).toBe('fail');
-		expect(found.words).toContain(`above module ${joint} `);
+		expect(found.words).toContain(`above module ${connector} `);
 	});
 
 	it('are judged by the leak they show together, whatever its resistance', () => {
@@ -202,9 +202,9 @@ describe('currents and running volts', () => {
 
 describe('below the string', () => {
 	const base = visitOf({ record });
-	const module = (quantity: Quantity, value: number, section: number | null = null) =>
+	const module = (quantity: Quantity, value: number, substring: number | null = null) =>
 		judge(
-			[reading({ kind: 'module', string: a1!.id, module: 4, section }, quantity, value)],
+			[reading({ kind: 'module', string: a1!.id, module: 4, section: substring }, quantity, value)],
 			record,
 			base
 		);
@@ -285,8 +285,8 @@ it('judges a micro-inverter beside the middle of the others', () => {
 	const [branch] = KILN_LANE.record.strings;
 	const unit = (module: number, value: number) =>
 		reading({ kind: 'module', string: branch!.id, module, section: null }, 'unit-power', value);
-	const verdicts = (watts: readonly number[]) => {
-		const readings = watts.map((value, i) => unit(i + 1, value));
+	const verdicts = (power: readonly number[]) => {
+		const readings = power.map((value, i) => unit(i + 1, value));
 		const visit = { ...KILN_LANE.visit, readings };
 		return judgeByLimits(
 			KILN_LANE.record,

@@ -8,13 +8,13 @@ import { isAboveMeter } from '../../expectation';
 import type { ModelJudgement } from '../judge-by-model';
 import type { ArrayRecord } from '../../record';
 import { judged, type Judged, type LimitVerdict } from './limit-verdict';
-import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
-import { judgeOperatingVolts } from './operating-voltage';
+import { judgeDiode, judgeModuleVoltage, judgeSegment, judgeUnit } from './module-limits';
+import { judgeOperatingVoltage } from './operating-voltage';
 import {
-	judgeAcVolts,
-	judgeDcVolts,
-	judgeFuseOhms,
-	judgeFuseVolts,
+	judgeAcVoltage,
+	judgeDcVoltage,
+	judgeFuseResistance,
+	judgeFuseVoltage,
 	judgeLamp,
 	judgePole
 } from './part-limits';
@@ -62,22 +62,22 @@ function judgeOne(
 		case 'negative-to-earth':
 			return judgeEarth(record, visit, standing, model, reading);
 		case 'operating-voltage':
-			return judgeOperatingVolts(record, model, reading);
+			return judgeOperatingVoltage(record, model, reading);
 		case 'fuse-resistance':
-			return judgeFuseOhms(reading);
+			return judgeFuseResistance(reading);
 		case 'fuse-voltage':
-			return judgeFuseVolts(standing, reading);
+			return judgeFuseVoltage(standing, reading);
 		case 'pole-resistance':
 			return judgePole(reading);
 		case 'dc-voltage':
-			return judgeDcVolts(record, standing, model, reading);
+			return judgeDcVoltage(record, standing, model, reading);
 		case 'ac-voltage':
-			return judgeAcVolts(reading);
+			return judgeAcVoltage(reading);
 		case 'lamp':
 			return judgeLamp(reading);
 		case 'open-circuit-voltage':
 		case 'section-voltage':
-			return judgeModuleVolts(record, model, reading);
+			return judgeModuleVoltage(record, model, reading);
 		case 'stretch-voltage':
 			return judgeSegment(model, reading);
 		case 'unit-power':

@@ -3,36 +3,41 @@ import { effectiveVisit, type Place } from '../../visit';
 import { describe, expect, it } from 'vitest';
 import { readingAt } from '../../../../tests/support/readings';
 import { arrayRecord, visitOf } from '../../../../tests/support/scenario';
-import { judgeDiode, judgeModuleVolts, judgeSegment, judgeUnit } from './module-limits';
+import { judgeDiode, judgeModuleVoltage, judgeSegment, judgeUnit } from './module-limits';
 
 const record = arrayRecord();
 const [string] = record.strings;
 const expected = judgeByModel(record, effectiveVisit(record, visitOf({ record })));
-const volts = expectedOf(expected.places, string!.id)!.moduleVoltage;
-const { sections } = record.moduleTypes[0]!.plate;
+const voltage = expectedOf(expected.places, string!.id)!.moduleVoltage;
+const { sections: substrings } = record.moduleTypes[0]!.plate;
 
-const module = (section: number | null = null): Place => ({
+const module = (substring: number | null = null): Place => ({
 	kind: 'module',
 	string: string!.id,
 	module: 4,
-	section
+	section: substring
 });
-const moduleVolts = (value: number) =>
-	judgeModuleVolts(record, expected, readingAt(module(), 'open-circuit-voltage', value));
-const sectionVolts = (value: number) =>
-	judgeModuleVolts(record, expected, readingAt(module(2), 'section-voltage', value));
+const moduleVoltage = (value: number) =>
+	judgeModuleVoltage(record, expected, readingAt(module(), 'open-circuit-voltage', value));
+const substringVoltage = (value: number) =>
+	judgeModuleVoltage(record, expected, readingAt(module(2), 'section-voltage', value));
 
 describe('one module', () => {
 	it.each([
 		['as it should', 1, 'pass', 'As one should give'],
 		['within tolerance', 1.03, 'pass', 'As one should give'],
-		['without a section', 1 - 1 / sections, 'fail', `About 1 of ${sections} substrings missing`],
-		['without two', 1 - 2 / sections, 'fail', `About 2 of ${sections} substrings missing`],
+		[
+			'without a section',
+			1 - 1 / substrings,
+			'fail',
+			`About 1 of ${substrings} substrings missing`
+		],
+		['without two', 1 - 2 / substrings, 'fail', `About 2 of ${substrings} substrings missing`],
 		['without any', 0, 'fail', 'No volts'],
 		['reversed', -1, 'fail', 'Reversed'],
 		['too high', 1.15, 'marginal', 'Not as one should give']
 	] as const)('that gives %s', (_, share, verdict, words) => {
-		const judged = moduleVolts(share * volts);
+		const judged = moduleVoltage(share * voltage);
 		expect(judged.verdict).toBe(verdict);
 		expect(judged.words).toContain(words);
 	});
@@ -42,7 +47,11 @@ describe('one module', () => {
 			record,
 			effectiveVisit(record, { ...visitOf({ record }), conditions: [] })
 		);
-		const judged = judgeModuleVolts(record, dark, readingAt(module(), 'open-circuit-voltage', 40));
+		const judged = judgeModuleVoltage(
+			record,
+			dark,
+			readingAt(module(), 'open-circuit-voltage', 40)
+		);
 		expect(judged.verdict).toBe('not-assessed');
 	});
 });
@@ -54,23 +63,23 @@ describe('one section', () => {
 		[-1, 'fail'],
 		[0.8, 'marginal']
 	] as const)('that gives %d of its volts: %s', (share, verdict) => {
-		expect(sectionVolts((share * volts) / sections).verdict).toBe(verdict);
+		expect(substringVoltage((share * voltage) / substrings).verdict).toBe(verdict);
 	});
 });
 
 describe('a stretch between two parted joints', () => {
-	const stretch = (value: number) =>
+	const segment = (value: number) =>
 		judgeSegment(
 			expected,
 			readingAt({ kind: 'stretch', string: string!.id, from: 2, to: 8 }, 'stretch-voltage', value)
 		);
 	it('is told in modules', () => {
-		expect(stretch(6 * volts).verdict).toBe('pass');
-		expect(stretch(5 * volts)).toMatchObject({
+		expect(segment(6 * voltage).verdict).toBe('pass');
+		expect(segment(5 * voltage)).toMatchObject({
 			verdict: 'fail',
 			words: '1.00 modules’ volts are missing in this stretch.'
 		});
-		expect(stretch(0).words).toContain('the break is in this segment');
+		expect(segment(0).words).toContain('the break is in this segment');
 	});
 });
 
@@ -79,7 +88,7 @@ describe('a unit beside its neighbours', () => {
 		readingAt({ kind: 'module', string: string!.id, module, section: null }, 'unit-power', value);
 	const judge = (value: number, others: readonly number[]) => {
 		const own = unit(value);
-		const all = [own, ...others.map((watts, i) => unit(watts, i + 2))];
+		const all = [own, ...others.map((power, i) => unit(power, i + 2))];
 		return judgeUnit(new Map(all.map((one) => [one.id, one])), own);
 	};
 	it.each([

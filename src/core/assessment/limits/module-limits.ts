@@ -14,7 +14,7 @@ function moduleVoltageOf(places: ModelJudgement['places'], string: string): numb
 }
 
 /** A module's or section's volts against what one gives here and now. */
-export function judgeModuleVolts(
+export function judgeModuleVoltage(
 	record: ArrayRecord,
 	{ places }: Pick<ModelJudgement, 'places'>,
 	{ place, quantity, value }: Reading
@@ -26,8 +26,8 @@ export function judgeModuleVolts(
 	if (!type || whole === null) {
 		return judged('not-assessed', 'What one module gives here and now is not known yet.');
 	}
-	const { sections } = type.plate;
-	const one = quantity === 'section-voltage' ? whole / sections : whole;
+	const { sections: substrings } = type.plate;
+	const one = quantity === 'section-voltage' ? whole / substrings : whole;
 	const alike = quantity === 'section-voltage' ? ALIKE.section : ALIKE.module;
 	const limit = `${one.toFixed(1)} V within ${100 * alike} %`;
 	const source = 'the string’s expected volts over its modules';
@@ -42,9 +42,9 @@ export function judgeModuleVolts(
 	if (Math.abs(value - one) <= alike * one) {
 		return judged('pass', 'As one should give.', limit, source);
 	}
-	const lost = Math.round((1 - value / one) * sections);
-	return quantity !== 'section-voltage' && lost > 0 && lost < sections
-		? judged('fail', `About ${lost} of ${sections} substrings missing.`, limit, source)
+	const lost = Math.round((1 - value / one) * substrings);
+	return quantity !== 'section-voltage' && lost > 0 && lost < substrings
+		? judged('fail', `About ${lost} of ${substrings} substrings missing.`, limit, source)
 		: judged('marginal', 'Not as one should give.', limit, source);
 }
 

@@ -12,7 +12,7 @@ const DEVIATION = { marginal: 0.04, fail: 0.09 } as const;
  * Running volts of an input against the maximum of its strings' common curve inside the tracker's
  * window. Optimisers hold a voltage of their own, so there is nothing to compare with.
  */
-export function judgeOperatingVolts(
+export function judgeOperatingVoltage(
 	record: ArrayRecord,
 	{ peerGroups }: Pick<ModelJudgement, 'peerGroups'>,
 	{ place, value }: Reading
@@ -46,18 +46,18 @@ export function judgeOperatingVolts(
 	}
 	const [least, most] =
 		end?.kind === 'inverter' ? [end.specs.windowLow, end.specs.windowHigh] : [null, null];
-	const { volts } = operate(new BusSource({ ...USUAL_PARTS, strings }), {
+	const { volts: voltage } = operate(new BusSource({ ...USUAL_PARTS, strings }), {
 		kind: 'tracker',
 		window: { least: least ?? 0, most },
 		ampsAtMost: null,
 		wattsAtMost: null
 	});
-	const limit = `${volts.toFixed(0)} V, the maximum of its strings, within ${100 * DEVIATION.marginal} %`;
-	const deviation = Math.abs(value - volts) / volts;
+	const limit = `${voltage.toFixed(0)} V, the maximum of its strings, within ${100 * DEVIATION.marginal} %`;
+	const deviation = Math.abs(value - voltage) / voltage;
 	const source = 'the circuit’s maximum inside the tracker’s window; the shares are judgement';
 	if (deviation <= DEVIATION.marginal) return judged('pass', 'At the maximum.', limit, source);
 	const words =
-		value > volts
+		value > voltage
 			? 'Above the maximum: clipping, a limit by the grid or heat, or a tracker that stands still.'
 			: 'Below the maximum: a shaded or lost part, resistance on an input of one string, or a tracker that stands still.';
 	return judged(deviation <= DEVIATION.fail ? 'marginal' : 'fail', words, limit, source);

@@ -26,10 +26,10 @@ const LIMITS = {
 	supply: 0.1
 } as const;
 
-export const DEAD_VOLTS = LIMITS.dead;
+export const DEAD_VOLTAGE = LIMITS.dead;
 
 /** A fuse by its resistance, out of its holder. */
-export function judgeFuseOhms(reading: Reading): Judged {
+export function judgeFuseResistance(reading: Reading): Judged {
 	const value = weighedValue(reading);
 	const limit = `whole below ${LIMITS.closed} ohm, open above ${LIMITS.open} ohm`;
 	if (value <= LIMITS.closed) return judged('pass', 'The fuse is whole.', limit);
@@ -44,15 +44,15 @@ export function judgeFuseOhms(reading: Reading): Judged {
 }
 
 /** A fuse by the volts across it. */
-export function judgeFuseVolts(standing: ReadonlyMap<string, Reading>, reading: Reading): Judged {
+export function judgeFuseVoltage(standing: ReadonlyMap<string, Reading>, reading: Reading): Judged {
 	const { place, value } = reading;
 	if (place.kind !== 'fuse') return judged('not-assessed', '');
 	const limit = `below ${LIMITS.acrossFuse} V while current flows`;
 	if (Math.abs(value) >= LIMITS.acrossOpen) {
 		return judged('fail', 'Volts stand across it: the fuse is open.', limit, PRACTICE);
 	}
-	const amps = standing.get(stringKey(place.string, 'operating-current'))?.value ?? 0;
-	if (Math.abs(amps) < LIMITS.loaded) {
+	const current = standing.get(stringKey(place.string, 'operating-current'))?.value ?? 0;
+	if (Math.abs(current) < LIMITS.loaded) {
 		return judged(
 			'not-assessed',
 			'Near 0 V proves nothing while no current flows: clamp the string, or read its ohms out of the holder.',
@@ -79,7 +79,7 @@ export function judgePole(reading: Reading): Judged {
 }
 
 /** AC volts at a point of a supply, or of the grid side. */
-export function judgeAcVolts({ value }: Reading): Judged {
+export function judgeAcVoltage({ value }: Reading): Judged {
 	const limit = 'present: 90 V or more';
 	if (value < 10)
 		return judged('fail', 'No AC voltage here: measure one step nearer the grid.', limit);
@@ -106,7 +106,7 @@ export function judgeLamp({ place, value }: Reading): Judged {
 }
 
 /** DC volts at a part: a transmitter's supply, or one side of a switch. */
-export function judgeDcVolts(
+export function judgeDcVoltage(
 	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>,
 	model: Pick<ModelJudgement, 'places'>,
@@ -159,14 +159,14 @@ function judgeLineSide(
 	{ places }: Pick<ModelJudgement, 'places'>,
 	{ value }: Reading
 ): Judged {
-	const volts = stringsThrough(record, part.id).flatMap(({ id }) => {
+	const voltage = stringsThrough(record, part.id).flatMap(({ id }) => {
 		const expected = expectedOf(places, id);
 		return expected ? [expected.value] : [];
 	});
-	if (volts.length === 0) {
+	if (voltage.length === 0) {
 		return judged('not-assessed', `No expected volts of the strings on ${part.mark} yet.`);
 	}
-	const [least, most] = [Math.min(...volts), Math.max(...volts)];
+	const [least, most] = [Math.min(...voltage), Math.max(...voltage)];
 	const limit = `${least.toFixed(0)} to ${most.toFixed(0)} V open, less while running`;
 	if (value < 0) return judged('fail', 'Polarity reversed. Close nothing.', limit);
 	if (value < 0.6 * least) {
@@ -241,7 +241,7 @@ export function supplyLadders(
 function lightsUp(part: Part, reading: Reading): boolean {
 	const { verdict } =
 		reading.quantity === 'ac-voltage'
-			? judgeAcVolts(reading)
+			? judgeAcVoltage(reading)
 			: reading.quantity === 'lamp'
 				? judgeLamp(reading)
 				: judgeSupply(part, reading.value);

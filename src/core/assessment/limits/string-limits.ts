@@ -10,28 +10,28 @@ import { judged, PRACTICE, type Judged } from './limit-verdict';
 export const NO_CURRENT = 0.2;
 
 /** Open-circuit volts of a string by its labels, V; null where a type is not recorded. */
-function labelVolts(record: ArrayRecord, string: StringRecord): number | null {
-	let volts = 0;
+function labelVoltage(record: ArrayRecord, string: StringRecord): number | null {
+	let voltage = 0;
 	for (const id of typesInString(string)) {
 		const voc = record.moduleTypes.find((type) => type.id === id)?.plate.voc;
 		if (voc === undefined) return null;
-		volts += voc;
+		voltage += voc;
 	}
-	return volts;
+	return voltage;
 }
 
 /** Insulation against IEC 62446-1. */
 export function judgeInsulation(record: ArrayRecord, { place, value, overRange }: Reading): Judged {
 	const strings = record.strings.filter(({ id }) => place.kind !== 'string' || id === place.string);
-	const volts = strings.map((string) => labelVolts(record, string));
-	if (volts.length === 0 || volts.some((v) => v === null)) {
+	const voltage = strings.map((string) => labelVoltage(record, string));
+	if (voltage.length === 0 || voltage.some((v) => v === null)) {
 		return judged(
 			'not-assessed',
 			'The module types are not recorded, so the limit cannot be told.'
 		);
 	}
-	const { testVolts, least } = insulationRow(Math.max(...volts.map((v) => v!)));
-	const limit = `at least ${least} Mohm, tested with ${testVolts} V`;
+	const { testVolts: testVoltage, least } = insulationRow(Math.max(...voltage.map((v) => v!)));
+	const limit = `at least ${least} Mohm, tested with ${testVoltage} V`;
 	if (overRange && value < least) {
 		return judged(
 			'not-assessed',
@@ -70,8 +70,8 @@ export function judgeResidual({ value }: Reading): Judged {
 /** Share of a string's volts below which a pole has drifted to earth: no fault holds it. */
 const DRIFTED = 0.05;
 
-function meterSigma({ pctOfReading, counts, resolution }: MeterAccuracy, volts: number): number {
-	return RECTANGULAR * Math.hypot((pctOfReading / 100) * volts, counts * resolution);
+function meterSigma({ pctOfReading, counts, resolution }: MeterAccuracy, voltage: number): number {
+	return RECTANGULAR * Math.hypot((pctOfReading / 100) * voltage, counts * resolution);
 }
 
 /** Both poles of a string to earth, taken together: where a fault lies, or that there is none. */
@@ -101,7 +101,7 @@ export function judgeEarth(
 	const split = { positive: positive.value, negative: negative.value, open: voc };
 	const sigma = meterSigma(visit.meters.volts, voc);
 	const place = locateEarthFault(split, string.moduleCount, sigma);
-	const { least: required } = insulationRow(labelVolts(record, string) ?? Math.abs(voc));
+	const { least: required } = insulationRow(labelVoltage(record, string) ?? Math.abs(voc));
 	const limit = `leak resistance of at least ${required} MΩ; both poles near 0 V where nothing leaks`;
 	const source = `${INSULATION.clause}; both readings with a meter of 10 MΩ, one leak assumed`;
 	if (!place.found) {
@@ -111,8 +111,8 @@ export function judgeEarth(
 			: judged('fail', place.why, limit, PRACTICE);
 	}
 	const { resistance } = place;
-	const requiredOhms = required * 1e6;
-	if (resistance.least >= requiredOhms) {
+	const requiredResistance = required * 1e6;
+	if (resistance.least >= requiredResistance) {
 		return judged(
 			'pass',
 			`Both readings together are as of one leak of ${leakWords(resistance)}: insulation in order.`,
@@ -128,7 +128,7 @@ export function judgeEarth(
 			: at >= string.moduleCount - 0.3
 				? 'at or above its last module, the positive lead'
 				: `near the connector above module ${Math.round(at)} (${Math.max(0, at - uncertainty).toFixed(1)} to ${Math.min(string.moduleCount, at + uncertainty).toFixed(1)} modules up from the negative end)`;
-	const certain = resistance.most < requiredOhms;
+	const certain = resistance.most < requiredResistance;
 	return judged(
 		certain ? 'fail' : 'marginal',
 		`Earth fault of ${leakWords(resistance)} ${between}. Treat both poles and all metal as live to earth. Confirm with an insulation test.`,

@@ -1,5 +1,5 @@
 import { operate } from '../../circuit';
-import { wattsAlone } from '../tested';
+import { powerAlone } from '../tested';
 import { TRACKER } from './answer';
 import { build, type ConfigurationParts } from './elements';
 import { branchesOf, joined, type ArrayConfiguration, type ConfigurationModule } from './tree';
@@ -41,8 +41,8 @@ export function waysToAdd(
 	parts: ConfigurationParts,
 	placeId = 'added'
 ): AdditionAnswer {
-	const watts = (one: ArrayConfiguration) => operate(build(one, parts).element, TRACKER).watts;
-	const before = watts(mix);
+	const power = (one: ArrayConfiguration) => operate(build(one, parts).element, TRACKER).watts;
+	const before = power(mix);
 	const added: ConfigurationModule = { kind: 'module', id: placeId, of, light: 1 };
 	const branches = branchesOf(mix);
 	const ways = [
@@ -56,11 +56,11 @@ export function waysToAdd(
 		}
 	]
 		.map((way): Addition => {
-			const now = watts(way.mix);
+			const now = power(way.mix);
 			return { ...way, watts: now, gain: now - before };
 		})
 		.sort((a, b) => b.watts - a.watts);
-	const alone = wattsAlone(parts.moduleOf(of), parts.sky);
+	const alone = powerAlone(parts.moduleOf(of), parts.sky);
 	const [best] = ways;
 	const worthIt = best!.gain >= WORTH * alone;
 	const worst = ways.at(-1)!;

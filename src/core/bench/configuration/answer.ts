@@ -10,7 +10,7 @@ import {
 } from '../../circuit';
 import { maximumPowerPoint, shortCircuitCurrent } from '../../module';
 import { moduleIn, type Sky, type TestedModule } from '../tested';
-import { branchAmps, build, type Built, type ConfigurationParts } from './elements';
+import { branchCurrent, build, type Built, type ConfigurationParts } from './elements';
 import { branchesOf, modulesOf, type ArrayConfiguration } from './tree';
 
 /** What one module of a mix does where the whole stands. */
@@ -84,19 +84,19 @@ export function answerConfiguration(
 	const at = operate(element, load);
 	const ideal = load === TRACKER ? at : operate(element, TRACKER);
 	const quick = quickRule(arrangementOf(mix, parts));
-	const { volts, amps } = curveOf(element, POINTS);
+	const { volts: voltage, amps: current } = curveOf(element, POINTS);
 	const places = placesOf(mix, built, parts, at.volts);
-	const branches = branchAmps(element, at.volts);
+	const branches = branchCurrent(element, at.volts);
 	return {
 		volts: at.volts,
 		amps: at.amps,
 		watts: at.watts,
 		limit: at.limit,
-		curve: { volts: [...volts], amps: [...amps] },
+		curve: { volts: [...voltage], amps: [...current] },
 		openVolts: element.openVolts,
 		shortAmps: element.ampsAt(0),
 		quick,
-		parting: whereTheyPart(quick, ideal, branchAmps(element, ideal.volts)),
+		parting: whereTheyPart(quick, ideal, branchCurrent(element, ideal.volts)),
 		labelWatts: modulesOf(mix).reduce((sum, { of }) => sum + parts.moduleOf(of).labelWatts, 0),
 		aloneWatts: places.reduce((sum, { alone }) => sum + alone, 0),
 		places,
@@ -111,7 +111,7 @@ function placesOf(
 	mix: ArrayConfiguration,
 	{ parts: elements }: Built,
 	parts: ConfigurationParts,
-	volts: number
+	voltage: number
 ): ConfigurationPlace[] {
 	const found: ConfigurationPlace[] = [];
 	const walk = (part: ArrayConfiguration, at: { volts: number } | { amps: number }): void => {
@@ -140,18 +140,18 @@ function placesOf(
 			walk(one, part.kind === 'parallel' ? { volts: own.volts } : { amps: own.amps });
 		}
 	};
-	walk(mix, { volts });
+	walk(mix, { volts: voltage });
 	return found;
 }
 
 /** Whether the bypass diodes carry what the cells cannot: more current than the module can produce, and no voltage. */
 function isBypassed(
-	{ volts, amps }: { readonly volts: number; readonly amps: number },
+	{ volts: voltage, amps: current }: { readonly volts: number; readonly amps: number },
 	module: TestedModule,
 	lit: Sky & { readonly irradiance: number }
 ): boolean {
 	const most = lit.irradiance > 0 ? shortCircuitCurrent(moduleIn(module, lit)) : 0;
-	return volts < 0 && amps > most;
+	return voltage < 0 && current > most;
 }
 
 /** A module that gives less than this share of what it could is held by others. */
@@ -181,22 +181,24 @@ function limitsOf(
 			);
 			return;
 		}
-		const short = own.filter(({ watts, alone }) => alone > 0 && watts < HELD * alone);
+		const short = own.filter(({ watts: power, alone }) => alone > 0 && power < HELD * alone);
 		// Below its best current a module is held by a weaker one; above it the bus pulls its volts down.
-		const held = short.filter(({ amps, bestAmps }) => amps < bestAmps);
-		const pulled = short.filter(({ amps, bestAmps }) => amps >= bestAmps);
+		const held = short.filter(({ amps: current, bestAmps: bestCurrent }) => current < bestCurrent);
+		const pulled = short.filter(
+			({ amps: current, bestAmps: bestCurrent }) => current >= bestCurrent
+		);
 		const weakest = own.filter(
-			({ bestAmps, alone }) =>
-				alone > 0 && bestAmps <= 1.02 * Math.min(...own.map((one) => one.bestAmps))
+			({ bestAmps: bestCurrent, alone }) =>
+				alone > 0 && bestCurrent <= 1.02 * Math.min(...own.map((one) => one.bestAmps))
 		);
 		if (held.length > 0 && weakest.length < own.length) {
 			words.push(
 				`${named(weakest, moduleOf)} ${weakest.length === 1 ? 'holds' : 'hold'} string ${b + 1} to ${fed.toFixed(1)} A; ${named(held, moduleOf)} could give more.`
 			);
 		} else if (held.length > 0 || pulled.length > 0) {
-			const volts = own.reduce((sum, one) => sum + one.volts, 0);
+			const voltage = own.reduce((sum, one) => sum + one.volts, 0);
 			words.push(
-				`String ${b + 1} stands at ${volts.toFixed(0)} V, away from its own maximum: the others on the bus set its volts.`
+				`String ${b + 1} stands at ${voltage.toFixed(0)} V, away from its own maximum: the others on the bus set its volts.`
 			);
 		}
 	});

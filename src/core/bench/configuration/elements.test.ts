@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { usedModules } from '../../../../tests/support/used-modules';
 import { maximumPowerPoint, openCircuitVoltage } from '../../module';
 import { moduleIn, WARM_SUN } from '../tested';
-import { branchAmps, build, type Element, type ConfigurationParts } from './elements';
+import { branchCurrent, build, type Element, type ConfigurationParts } from './elements';
 import type { ArrayConfiguration } from './tree';
 
 const POOL = usedModules(8, 5);
@@ -12,11 +12,11 @@ const PARTS: ConfigurationParts = {
 	sky: WARM_SUN,
 	blocking: false
 };
-const leaf = (id: string, of = 'm0', light = 1): ArrayConfiguration => ({
+const leaf = (id: string, of = 'm0', irradiance = 1): ArrayConfiguration => ({
 	kind: 'module',
 	id,
 	of,
-	light
+	light: irradiance
 });
 const group = (
 	kind: 'series' | 'parallel',
@@ -29,7 +29,7 @@ const group = (
 });
 const elementOf = (mix: ArrayConfiguration, more: Partial<ConfigurationParts> = {}) =>
 	build(mix, { ...PARTS, ...more }).element;
-const volts = openCircuitVoltage(moduleIn(POOL[0]!, WARM_SUN));
+const voltage = openCircuitVoltage(moduleIn(POOL[0]!, WARM_SUN));
 
 /** Trees of modules, a few deep. */
 const anyConfiguration: fc.Arbitrary<ArrayConfiguration> = fc
@@ -49,7 +49,12 @@ const anyConfiguration: fc.Arbitrary<ArrayConfiguration> = fc
 				of: fc.constantFrom(...POOL.map(({ id }) => id)),
 				light: fc.double({ min: 0.3, max: 1, noNaN: true })
 			})
-			.map(({ of, light }) => ({ kind: 'module' as const, id: '', of, light }))
+			.map(({ of, light: irradiance }) => ({
+				kind: 'module' as const,
+				id: '',
+				of,
+				light: irradiance
+			}))
 	}))
 	.tree.map((mix) => {
 		let n = 0;
@@ -59,9 +64,9 @@ const anyConfiguration: fc.Arbitrary<ArrayConfiguration> = fc
 				: { ...part, id: String(n++), parts: part.parts.map(named) };
 		return named(mix);
 	});
-const solved = (element: Element, amps: number) => {
+const solved = (element: Element, current: number) => {
 	const out = { volts: 0, slope: 0 };
-	element.solve(amps, out);
+	element.solve(current, out);
 	return out;
 };
 
@@ -69,16 +74,17 @@ describe('modules in series', () => {
 	it('add their volts at one current', () => {
 		const two = elementOf(group('series', 's', leaf('1'), leaf('2')));
 		const one = elementOf(leaf('1'));
-		for (const amps of [0, 2, 5]) expect(two.voltsAt(amps)).toBeCloseTo(2 * one.voltsAt(amps), 4);
-		expect(two.openVolts).toBeCloseTo(2 * volts, 3);
+		for (const current of [0, 2, 5])
+			expect(two.voltsAt(current)).toBeCloseTo(2 * one.voltsAt(current), 4);
+		expect(two.openVolts).toBeCloseTo(2 * voltage, 3);
 	});
 
 	it('around a parallel group are one chain of elements, alike in current', () => {
 		const pair = group('parallel', 'p', leaf('1'), leaf('2'));
 		const { element, parts } = build(group('series', 's', pair, leaf('3')), PARTS);
-		const amps = element.ampsAt(1.2 * volts);
-		expect(parts.get('p')!.voltsAt(amps) + parts.get('3')!.voltsAt(amps)).toBeCloseTo(
-			1.2 * volts,
+		const current = element.ampsAt(1.2 * voltage);
+		expect(parts.get('p')!.voltsAt(current) + parts.get('3')!.voltsAt(current)).toBeCloseTo(
+			1.2 * voltage,
 			3
 		);
 	});
@@ -88,17 +94,17 @@ describe('modules in parallel', () => {
 	it('add their current at one voltage', () => {
 		const two = elementOf(group('parallel', 'p', leaf('1'), leaf('2')));
 		const one = elementOf(leaf('1'));
-		for (const at of [0, 20, 0.9 * volts]) {
+		for (const at of [0, 20, 0.9 * voltage]) {
 			expect(two.ampsAt(at)).toBeCloseTo(2 * one.ampsAt(at), 4);
 		}
-		expect(two.openVolts).toBeCloseTo(volts, 3);
+		expect(two.openVolts).toBeCloseTo(voltage, 3);
 	});
 
 	it('have a current for each branch, and one where there is none', () => {
 		const both = elementOf(group('parallel', 'p', leaf('1'), leaf('2', 'm0', 0.5)));
-		const [lit, dim] = branchAmps(both, 25);
+		const [lit, dim] = branchCurrent(both, 25);
 		expect(dim! / lit!).toBeCloseTo(0.5, 1);
-		expect(branchAmps(elementOf(leaf('1')), 25)).toHaveLength(1);
+		expect(branchCurrent(elementOf(leaf('1')), 25)).toHaveLength(1);
 	});
 
 	it('of which one stands in the dark feed it, unless a diode blocks', () => {
@@ -108,10 +114,10 @@ describe('modules in parallel', () => {
 			group('series', 'a', leaf('1'), leaf('2')),
 			group('series', 'b', leaf('3', 'm0', 0.001), leaf('4', 'm0', 0.001))
 		);
-		const at = 1.95 * volts;
-		const [, fed] = branchAmps(elementOf(strings), at);
+		const at = 1.95 * voltage;
+		const [, fed] = branchCurrent(elementOf(strings), at);
 		expect(fed).toBeLessThan(-0.1);
-		const [, blocked] = branchAmps(elementOf(strings, { blocking: true }), at);
+		const [, blocked] = branchCurrent(elementOf(strings, { blocking: true }), at);
 		expect(blocked).toBeGreaterThan(-0.01);
 	});
 });
@@ -121,18 +127,18 @@ describe('a module that is shorted at its leads', () => {
 		const string = group('series', 's', leaf('1'), leaf('2'), leaf('3'));
 		const whole = elementOf(string);
 		const shorted = elementOf(string, { bridged: '2' });
-		expect(shorted.openVolts).toBeCloseTo(2 * volts, 3);
-		const { amps } = maximumPowerPoint(moduleIn(POOL[0]!, WARM_SUN));
-		expect(whole.voltsAt(amps) / shorted.voltsAt(amps)).toBeCloseTo(1.5, 3);
+		expect(shorted.openVolts).toBeCloseTo(2 * voltage, 3);
+		const { amps: current } = maximumPowerPoint(moduleIn(POOL[0]!, WARM_SUN));
+		expect(whole.voltsAt(current) / shorted.voltsAt(current)).toBeCloseTo(1.5, 3);
 	});
 });
 
 describe('any mix', () => {
 	it('has the current back whose volts it has', () => {
 		fc.assert(
-			fc.property(anyConfiguration, fc.double({ min: 0, max: 3, noNaN: true }), (mix, amps) => {
+			fc.property(anyConfiguration, fc.double({ min: 0, max: 3, noNaN: true }), (mix, current) => {
 				const element = elementOf(mix);
-				expect(element.ampsAt(element.voltsAt(amps))).toBeCloseTo(amps, 3);
+				expect(element.ampsAt(element.voltsAt(current))).toBeCloseTo(current, 3);
 			}),
 			{ numRuns: 60 }
 		);
@@ -151,18 +157,23 @@ describe('any mix', () => {
 
 	it('has the slope that it says, as volts by amps and as amps by volts', () => {
 		fc.assert(
-			fc.property(anyConfiguration, fc.double({ min: 0.2, max: 2, noNaN: true }), (mix, amps) => {
-				const element = elementOf(mix);
-				const step = 1e-4;
-				const { volts: at, slope } = solved(element, amps);
-				const rise = (element.voltsAt(amps + step) - element.voltsAt(amps - step)) / (2 * step);
-				expect(slope).toBeLessThan(0);
-				expect(Math.abs(rise - slope)).toBeLessThan(0.05 * Math.abs(slope) + 1e-3);
-				const out = { value: 0, slope: 0 };
-				element.conduct(at, out);
-				expect(out.value).toBeCloseTo(amps, 3);
-				expect(out.slope * slope).toBeCloseTo(1, 3);
-			}),
+			fc.property(
+				anyConfiguration,
+				fc.double({ min: 0.2, max: 2, noNaN: true }),
+				(mix, current) => {
+					const element = elementOf(mix);
+					const step = 1e-4;
+					const { volts: at, slope } = solved(element, current);
+					const rise =
+						(element.voltsAt(current + step) - element.voltsAt(current - step)) / (2 * step);
+					expect(slope).toBeLessThan(0);
+					expect(Math.abs(rise - slope)).toBeLessThan(0.05 * Math.abs(slope) + 1e-3);
+					const out = { value: 0, slope: 0 };
+					element.conduct(at, out);
+					expect(out.value).toBeCloseTo(current, 3);
+					expect(out.slope * slope).toBeCloseTo(1, 3);
+				}
+			),
 			{ numRuns: 60 }
 		);
 	});

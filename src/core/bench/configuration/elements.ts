@@ -1,4 +1,4 @@
-import { BLOCKING_SCHOTTKY, type Source, StringSource, voltsInto } from '../../circuit';
+import { BLOCKING_SCHOTTKY, type Source, StringSource, voltageInto } from '../../circuit';
 import { risingRoot, type Slope } from '../../numerics';
 import { USUAL_PARTS } from '../../expectation';
 import { stringOf, type Sky, type TestedModule } from '../tested';
@@ -6,10 +6,10 @@ import type { ArrayConfiguration } from './tree';
 
 /** Anything with two terminals of which volts and amps follow one another. */
 export interface Element extends Source {
-	voltsAt(amps: number): number;
-	ampsAt(volts: number): number;
+	voltsAt(current: number): number;
+	ampsAt(voltage: number): number;
 	/** Volts at a current and dV/dI, ohm. */
-	solve(amps: number, out: { volts: number; slope: number }): void;
+	solve(current: number, out: { volts: number; slope: number }): void;
 }
 
 /** What a mix is solved with. */
@@ -95,11 +95,11 @@ function chainOf(
 	const lit = {
 		...string,
 		modules: string.modules.map((run, m) => {
-			const { light, id } = own[m]!;
+			const { light: irradiance, id } = own[m]!;
 			if (id === bridged) return { ...run, state: 'bridged' as const };
-			return light === 1
+			return irradiance === 1
 				? run
-				: { ...run, sections: run.sections.map((state) => ({ ...state, light })) };
+				: { ...run, sections: run.sections.map((state) => ({ ...state, light: irradiance })) };
 		}),
 		...(blocked && { blockingDiode: { ...BLOCKING_SCHOTTKY, state: 'whole' as const } })
 	};
@@ -111,28 +111,28 @@ class Series implements Element {
 
 	constructor(private readonly of: readonly Element[]) {}
 
-	voltsAt(amps: number): number {
-		return this.of.reduce((sum, one) => sum + one.voltsAt(amps), 0);
+	voltsAt(current: number): number {
+		return this.of.reduce((sum, one) => sum + one.voltsAt(current), 0);
 	}
 
-	solve(amps: number, out: { volts: number; slope: number }): void {
-		let volts = 0;
+	solve(current: number, out: { volts: number; slope: number }): void {
+		let voltage = 0;
 		let slope = 0;
 		for (const one of this.of) {
-			one.solve(amps, out);
-			volts += out.volts;
+			one.solve(current, out);
+			voltage += out.volts;
 			slope += out.slope;
 		}
-		out.volts = volts;
+		out.volts = voltage;
 		out.slope = slope;
 	}
 
-	ampsAt(volts: number): number {
+	ampsAt(voltage: number): number {
 		const at = { volts: 0, slope: 0 };
 		return risingRoot(
-			(amps, out) => {
-				this.solve(amps, at);
-				out.value = volts - at.volts;
+			(current, out) => {
+				this.solve(current, at);
+				out.value = voltage - at.volts;
 				out.slope = -at.slope;
 			},
 			1,
@@ -140,11 +140,11 @@ class Series implements Element {
 		);
 	}
 
-	conduct(volts: number, out: Slope): void {
-		const amps = this.ampsAt(volts);
+	conduct(voltage: number, out: Slope): void {
+		const current = this.ampsAt(voltage);
 		const at = { volts: 0, slope: 0 };
-		this.solve(amps, at);
-		out.value = amps;
+		this.solve(current, at);
+		out.value = current;
 		out.slope = 1 / at.slope;
 	}
 
@@ -159,15 +159,15 @@ class Parallel implements Element {
 
 	constructor(readonly of: readonly Element[]) {}
 
-	ampsAt(volts: number): number {
-		return this.of.reduce((sum, one) => sum + one.ampsAt(volts), 0);
+	ampsAt(voltage: number): number {
+		return this.of.reduce((sum, one) => sum + one.ampsAt(voltage), 0);
 	}
 
-	conduct(volts: number, out: Slope): void {
+	conduct(voltage: number, out: Slope): void {
 		let value = 0;
 		let slope = 0;
 		for (const one of this.of) {
-			one.conduct(volts, out);
+			one.conduct(voltage, out);
 			value += out.value;
 			slope += out.slope;
 		}
@@ -175,35 +175,39 @@ class Parallel implements Element {
 		out.slope = slope;
 	}
 
-	voltsAt(amps: number): number {
-		const residual = (volts: number, out: Slope) => {
-			this.conduct(volts, out);
-			out.value = amps - out.value;
+	voltsAt(current: number): number {
+		const residual = (voltage: number, out: Slope) => {
+			this.conduct(voltage, out);
+			out.value = current - out.value;
 			out.slope = -out.slope;
 		};
 		return risingRoot(residual, this.openVolts, 1);
 	}
 
-	solve(amps: number, out: { volts: number; slope: number }): void {
-		const volts = this.voltsAt(amps);
+	solve(current: number, out: { volts: number; slope: number }): void {
+		const voltage = this.voltsAt(current);
 		const at = { value: 0, slope: 0 };
-		this.conduct(volts, at);
-		out.volts = volts;
+		this.conduct(voltage, at);
+		out.volts = voltage;
 		out.slope = 1 / at.slope;
 	}
 
 	get openVolts(): number {
-		this.open ??= voltsInto(this, 0, Math.max(...this.of.map(({ openVolts }) => openVolts)));
+		this.open ??= voltageInto(
+			this,
+			0,
+			Math.max(...this.of.map(({ openVolts: openVoltage }) => openVoltage))
+		);
 		return this.open;
 	}
 
 	/** Current of every branch, A. */
-	branchesAt(volts: number): number[] {
-		return this.of.map((one) => one.ampsAt(volts));
+	branchesAt(voltage: number): number[] {
+		return this.of.map((one) => one.ampsAt(voltage));
 	}
 }
 
 /** Currents of the branches of a built mix at its volts, A; one where it has no branches. */
-export function branchAmps(element: Element, volts: number): number[] {
-	return element instanceof Parallel ? element.branchesAt(volts) : [element.ampsAt(volts)];
+export function branchCurrent(element: Element, voltage: number): number[] {
+	return element instanceof Parallel ? element.branchesAt(voltage) : [element.ampsAt(voltage)];
 }

@@ -13,8 +13,8 @@ export function writeConfiguration(
 ): string {
 	switch (mix.kind) {
 		case 'module': {
-			const light = mix.light === 1 ? '' : `@${Math.round(100 * mix.light)}`;
-			return `${markOf(mix.of)}${light}`;
+			const irradiance = mix.light === 1 ? '' : `@${Math.round(100 * mix.light)}`;
+			return `${markOf(mix.of)}${irradiance}`;
 		}
 		case 'series':
 			return mix.parts
@@ -91,15 +91,15 @@ export function readConfiguration(
 			);
 			return null;
 		}
-		const [mark = '', light] = token.split('@');
+		const [mark = '', irradiance] = token.split('@');
 		const of = idOf(mark);
 		if (of === null) {
 			problems.push(`There is no module ${mark} to take. Mend the mark.`);
 			return null;
 		}
-		const share = light === undefined ? 1 : Number(light) / 100;
+		const share = irradiance === undefined ? 1 : Number(irradiance) / 100;
 		if (!(share >= 0 && share <= 1)) {
-			problems.push(`“@${light}” is no light. Type percent from 0 to 100 after the @.`);
+			problems.push(`“@${irradiance}” is no light. Type percent from 0 to 100 after the @.`);
 			return null;
 		}
 		return { kind: 'module', id: `m${++places}`, of, light: share };

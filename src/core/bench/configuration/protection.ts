@@ -1,7 +1,7 @@
 import { fuseVerdict, type FuseVerdict, GPV_MULTIPLES, operate } from '../../circuit';
 import { STC_IRRADIANCE } from '../../units';
 import { TRACKER } from './answer';
-import { branchAmps, build, type ConfigurationParts } from './elements';
+import { branchCurrent, build, type ConfigurationParts } from './elements';
 import { branchesOf, modulesOf, withPart, type ArrayConfiguration } from './tree';
 
 /** What happens if one string of a mix is shorted at its leads. */
@@ -47,21 +47,23 @@ export function shortedBranches(
 	const branches = branchesOf(mix);
 	if (branches.length < 2) return [];
 	const shorts = branches.map((branch) => build(branch, parts).element.ampsAt(0));
-	const all = shorts.reduce((sum, amps) => sum + amps, 0);
+	const all = shorts.reduce((sum, current) => sum + current, 0);
 	return branches.map((branch, b): ShortedBranch => {
-		const amps = all - shorts[b]!;
-		const atFull = (amps * STC_IRRADIANCE) / parts.sky.irradiance;
+		const current = all - shorts[b]!;
+		const atFull = (current * STC_IRRADIANCE) / parts.sky.irradiance;
 		const bears = modulesOf(branch).flatMap(({ of }) => parts.moduleOf(of).seriesFuse ?? []);
 		return {
 			branch: b + 1,
-			amps,
-			fuse: rating === null ? null : fuseVerdict(amps, rating),
+			amps: current,
+			fuse: rating === null ? null : fuseVerdict(current, rating),
 			opensFrom:
 				rating === null || GPV_MULTIPLES.opens * rating > atFull
 					? null
 					: (STC_IRRADIANCE * GPV_MULTIPLES.opens * rating) / atFull,
 			unprotected:
-				rating === null && bears.length > 0 && amps > Math.min(...bears) ? Math.min(...bears) : null
+				rating === null && bears.length > 0 && current > Math.min(...bears)
+					? Math.min(...bears)
+					: null
 		};
 	});
 }
@@ -84,18 +86,18 @@ export function shortedModule(
 	rating: number | null
 ): ShortedModule {
 	const { element } = build(mix, { ...parts, bridged: place });
-	const { watts } = operate(element, TRACKER);
+	const { watts: power } = operate(element, TRACKER);
 	const branch = branchesOf(mix).findIndex((one) => modulesOf(one).some(({ id }) => id === place));
-	const fed = Math.max(0, -(branchAmps(element, element.openVolts)[branch] ?? 0));
-	return { watts, fed, fuse: rating === null ? null : fuseVerdict(fed, rating) };
+	const fed = Math.max(0, -(branchCurrent(element, element.openVolts)[branch] ?? 0));
+	return { watts: power, fed, fuse: rating === null ? null : fuseVerdict(fed, rating) };
 }
 
 /** What a blocking diode in every string costs, and what it keeps from flowing back. */
 export function blockingEffect(mix: ArrayConfiguration, parts: ConfigurationParts): BlockingEffect {
-	const watts = (blocking: boolean) =>
+	const power = (blocking: boolean) =>
 		operate(build(mix, { ...parts, blocking }).element, TRACKER).watts;
 	const bare = build(mix, { ...parts, blocking: false });
-	const { volts } = operate(bare.element, TRACKER);
+	const { volts: voltage } = operate(bare.element, TRACKER);
 	const taken = branchesOf(mix).map((branch, b) => {
 		const shaded = modulesOf(branch).reduce<ArrayConfiguration>(
 			(changed, { id }) =>
@@ -104,13 +106,13 @@ export function blockingEffect(mix: ArrayConfiguration, parts: ConfigurationPart
 			mix
 		);
 		const { element } = build(shaded, { ...parts, blocking: false });
-		const at = (where: number) => -(branchAmps(element, where)[b] ?? 0);
-		return { running: at(volts), idle: at(element.openVolts) };
+		const at = (where: number) => -(branchCurrent(element, where)[b] ?? 0);
+		return { running: at(voltage), idle: at(element.openVolts) };
 	});
 	const several = branchesOf(mix).length > 1;
 	const most = (of: 'running' | 'idle') =>
 		several ? Math.max(0, ...taken.map((one) => one[of])) : 0;
-	const [withDiode, without] = [watts(true), watts(false)];
+	const [withDiode, without] = [power(true), power(false)];
 	return {
 		withDiode,
 		without,

@@ -3,7 +3,7 @@ import { usedModules } from '../../../../tests/support/used-modules';
 import { StringSource } from '../../circuit';
 import { USUAL_PARTS } from '../../expectation';
 import { stringOf, WARM_SUN } from '../tested';
-import { ampsOver, curveGrid, seriesVolts } from './curves';
+import { currentOver, curveGrid, seriesVoltage } from './curves';
 
 const POOL = usedModules(6, 11);
 const grid = curveGrid(POOL, WARM_SUN, 3, false);
@@ -36,12 +36,12 @@ describe('modules on one grid', () => {
 
 	it('add in series to what the circuit gives', () => {
 		const members = [0, 2, 5];
-		const added = seriesVolts(grid, members);
+		const added = seriesVoltage(grid, members);
 		const circuit = source(members);
 		for (const i of [40, 90, 150, 190]) {
 			expect(added[i]).toBeCloseTo(circuit.voltsAt(grid.amps[i]!), 3);
 		}
-		expect(seriesVolts(grid, []).every((volts) => volts === 0)).toBe(true);
+		expect(seriesVoltage(grid, []).every((voltage) => voltage === 0)).toBe(true);
 	});
 });
 
@@ -50,21 +50,22 @@ describe('a string over the volts of its bus', () => {
 	const circuit = source(members);
 
 	it('has the current that the circuit gives, within the grid’s step', () => {
-		const amps = ampsOver(grid, seriesVolts(grid, members));
+		const current = currentOver(grid, seriesVoltage(grid, members));
 		for (let v = 0; v < grid.volts.length; v += 16) {
 			const exact = Math.max(circuit.ampsAt(grid.volts[v]!), grid.amps[0]!);
-			expect(Math.abs(amps[v]! - exact)).toBeLessThan(0.08);
+			expect(Math.abs(current[v]! - exact)).toBeLessThan(0.08);
 		}
 	});
 
 	it('never rises with its volts', () => {
-		const amps = ampsOver(grid, seriesVolts(grid, members));
-		for (let v = 1; v < amps.length; v++) expect(amps[v]).toBeLessThanOrEqual(amps[v - 1]! + 1e-9);
+		const current = currentOver(grid, seriesVoltage(grid, members));
+		for (let v = 1; v < current.length; v++)
+			expect(current[v]).toBeLessThanOrEqual(current[v - 1]! + 1e-9);
 	});
 
 	it('is fed by others above its own volts, unless a diode blocks', () => {
-		const short = seriesVolts(grid, [1]);
-		expect(ampsOver(grid, short).at(-1)!).toBeLessThan(0);
-		expect(ampsOver({ ...grid, blocked: true }, short).at(-1)!).toBe(0);
+		const short = seriesVoltage(grid, [1]);
+		expect(currentOver(grid, short).at(-1)!).toBeLessThan(0);
+		expect(currentOver({ ...grid, blocked: true }, short).at(-1)!).toBe(0);
 	});
 });

@@ -36,25 +36,30 @@ export function curveGrid(
 	);
 	const most = Math.max(...sources.map((source) => source.ampsAt(0)), 0.1);
 	const least = -FED * most;
-	const amps = Float64Array.from(
+	const current = Float64Array.from(
 		{ length: AMP_STEPS },
 		(_, i) => least + ((1.02 * most - least) * i) / (AMP_STEPS - 1)
 	);
 	const opens = sources.map((source) => source.openVolts).sort((a, b) => b - a);
-	const highest = opens.slice(0, longest).reduce((sum, volts) => sum + volts, 0);
-	const volts = Float64Array.from(
+	const highest = opens.slice(0, longest).reduce((sum, voltage) => sum + voltage, 0);
+	const voltage = Float64Array.from(
 		{ length: VOLT_STEPS },
 		(_, i) => (highest * i) / (VOLT_STEPS - 1)
 	);
-	return { amps, volts, modules: sources.map((source) => source.sweep(amps)), blocked };
+	return {
+		amps: current,
+		volts: voltage,
+		modules: sources.map((source) => source.sweep(current)),
+		blocked
+	};
 }
 
 /** Volts of modules in series over the grid's amps, V, [points]. */
-export function seriesVolts(
-	{ modules, amps }: CurveGrid,
+export function seriesVoltage(
+	{ modules, amps: current }: CurveGrid,
 	members: readonly number[]
 ): Float64Array {
-	const sum = new Float64Array(amps.length);
+	const sum = new Float64Array(current.length);
 	for (const member of members) {
 		const own = modules[member]!;
 		for (let i = 0; i < sum.length; i++) sum[i]! += own[i]!;
@@ -63,25 +68,28 @@ export function seriesVolts(
 }
 
 /** Amps of a string over the grid's volts, A, [points], out of its volts over the grid's amps. */
-export function ampsOver({ amps, volts, blocked }: CurveGrid, own: Float64Array): Float64Array {
-	const found = new Float64Array(volts.length);
+export function currentOver(
+	{ amps: current, volts: voltage, blocked }: CurveGrid,
+	own: Float64Array
+): Float64Array {
+	const found = new Float64Array(voltage.length);
 	// Volts fall as amps rise: both are walked once.
-	let i = amps.length - 1;
-	for (let v = 0; v < volts.length; v++) {
-		const wanted = volts[v]!;
+	let i = current.length - 1;
+	for (let v = 0; v < voltage.length; v++) {
+		const wanted = voltage[v]!;
 		while (i > 0 && own[i]! < wanted) i--;
-		if (i === amps.length - 1) {
-			found[v] = amps[i]!;
+		if (i === current.length - 1) {
+			found[v] = current[i]!;
 			continue;
 		}
 		const high = own[i]!;
 		const low = own[i + 1]!;
 		if (high < wanted) {
-			found[v] = blocked ? 0 : amps[0]!;
+			found[v] = blocked ? 0 : current[0]!;
 			continue;
 		}
 		const share = high > low ? (high - wanted) / (high - low) : 0;
-		const at = amps[i]! + share * (amps[i + 1]! - amps[i]!);
+		const at = current[i]! + share * (current[i + 1]! - current[i]!);
 		found[v] = blocked ? Math.max(0, at) : at;
 	}
 	return found;

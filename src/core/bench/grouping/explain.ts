@@ -17,14 +17,14 @@ const NOTHING = 0.001;
 const SHOWN = 12;
 
 /** Swaps that cost nothing: whoever carries the modules up may take either. */
-export function freeSwaps(grouping: Grouping, ask: GroupingAsk, watts: number): FreeSwap[] {
+export function freeSwaps(grouping: Grouping, ask: GroupingAsk, power: number): FreeSwap[] {
 	const index = new Map(ask.modules.map(({ id }, m) => [id, m]));
 	const at = (ids: readonly string[]) => ids.flatMap((id) => index.get(id) ?? []);
 	const layout = { strings: grouping.strings.map(at), out: at(grouping.out) };
 	const longest = Math.max(0, ...layout.strings.map((string) => string.length));
 	if (longest === 0) return [];
 	return swapsOf(basisOf(ask, longest), layout, SHOWN)
-		.filter(({ cost }) => Math.abs(cost) < NOTHING * watts)
+		.filter(({ cost }) => Math.abs(cost) < NOTHING * power)
 		.map(({ a, b, cost }) => ({ a: ask.modules[a]!, b: ask.modules[b]!, cost }));
 }
 
@@ -39,13 +39,13 @@ export function fillUp(
 	const left = modules.filter(({ id }) => out.includes(id));
 	if (length === 0 || left.length === 0) return null;
 	const wanted = length - (left.length % length || length);
-	const amps = left.map((module) => maximumPowerPoint(moduleIn(module, sky)).amps);
-	const volts = left.map(({ plate }) => plate.vmp).sort((a, b) => a - b);
+	const current = left.map((module) => maximumPowerPoint(moduleIn(module, sky)).amps);
+	const voltage = left.map(({ plate: nameplate }) => nameplate.vmp).sort((a, b) => a - b);
 	const many = left.length === 1 ? 'The one that stays out' : `The ${left.length} that stay out`;
 	if (wanted === 0) {
 		return `${many} would make ${left.length / length} more ${left.length === length ? 'string' : 'strings'}; they give less beside the others than they take.`;
 	}
-	return `${many} would make a string more with ${wanted} ${wanted === 1 ? 'module' : 'modules'} of about ${volts[volts.length >> 1]!.toFixed(0)} V and at least ${Math.max(...amps).toFixed(1)} A at full power.`;
+	return `${many} would make a string more with ${wanted} ${wanted === 1 ? 'module' : 'modules'} of about ${voltage[voltage.length >> 1]!.toFixed(0)} V and at least ${Math.max(...current).toFixed(1)} A at full power.`;
 }
 
 /**

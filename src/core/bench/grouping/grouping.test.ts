@@ -14,7 +14,7 @@ import {
 	type Target
 } from './grouping';
 
-const plate = (vmp: number, imp: number): Nameplate =>
+const nameplate = (vmp: number, imp: number): Nameplate =>
 	nameplateOf({ ...NO_LABEL, technology: 'poly', vmp, imp, cellsInSeries: 60 })!.plate;
 
 const ask = (modules: TestedModule[], wanted: GroupingAsk['wanted'], target?: Partial<Target>) => ({
@@ -79,16 +79,16 @@ describe('grouping a batch', () => {
 		'comes within one percent of the best of all layouts: %i modules as %i strings of %i',
 		(n, strings, modules, seed) => {
 			const asked = ask(usedModules(n, seed), { kind: 'fixed', strings, modules });
-			const watts = (grouping: Grouping) => groupingGives(grouping, asked).watts;
+			const power = (grouping: Grouping) => groupingGives(grouping, asked).watts;
 			let best = 0;
 			for (const layout of everyLayout(
 				asked.modules.map(({ id }) => id),
 				strings,
 				modules
 			)) {
-				best = Math.max(best, watts(layout));
+				best = Math.max(best, power(layout));
 			}
-			expect(watts(found(asked)!)).toBeGreaterThan(0.99 * best);
+			expect(power(found(asked)!)).toBeGreaterThan(0.99 * best);
 		},
 		60_000
 	);
@@ -99,7 +99,7 @@ describe('grouping a batch', () => {
 			...strong,
 			id,
 			mark: id,
-			plate: plate(30, imp)
+			plate: nameplate(30, imp)
 		});
 		const modules = [of('a', 8), of('b', 4), of('c', 8), of('d', 4)];
 		const asked = ask(modules, { kind: 'fixed', strings: 2, modules: 2 });

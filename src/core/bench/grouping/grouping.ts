@@ -2,10 +2,17 @@ import { BLOCKING_SCHOTTKY, type BusCircuit, BusSource, operate } from '../../ci
 import { USUAL_PARTS } from '../../expectation';
 import { maximumPowerPoint } from '../../module';
 import { needWords, ratingProblem, stringFuseRule } from '../../design-checks';
-import { coldVolts, moduleIn, stringOf, wattsAlone, type Sky, type TestedModule } from '../tested';
+import {
+	coldVoltage,
+	moduleIn,
+	stringOf,
+	powerAlone,
+	type Sky,
+	type TestedModule
+} from '../tested';
 import { curveGrid } from './curves';
 import type { SearchBasis, Shape } from './layout';
-import { firstWatts, search, type Found } from './search';
+import { firstPower, search, type Found } from './search';
 
 /** What strings are wanted for: an inverter's or a controller's input. */
 export interface Target {
@@ -100,7 +107,7 @@ function shapesOf({ modules, wanted, target }: GroupingAsk): Shape[] {
 	if (wanted.kind === 'fixed') return [{ count: wanted.strings, length: wanted.modules }];
 	const n = modules.length;
 	const shapes: Shape[] = [];
-	const cold = Math.min(...modules.map((module) => coldVolts(module, target)));
+	const cold = Math.min(...modules.map((module) => coldVoltage(module, target)));
 	for (let length = 1; length <= Math.min(n, LONGEST); length++) {
 		if (target.maxVolts !== null && length * cold > target.maxVolts) break;
 		const most = Math.floor(n / length);
@@ -113,8 +120,8 @@ export function basisOf({ modules, target, sky }: GroupingAsk, longest: number):
 	return {
 		grid: curveGrid(modules, sky, longest, target.blocking),
 		imp: modules.map((module) => maximumPowerPoint(moduleIn(module, sky)).amps),
-		watts: modules.map((module) => wattsAlone(module, sky)),
-		cold: modules.map((module) => coldVolts(module, target)),
+		watts: modules.map((module) => powerAlone(module, sky)),
+		cold: modules.map((module) => coldVoltage(module, target)),
 		coldMost: target.maxVolts ?? Infinity,
 		window: { least: target.windowLow ?? 0, most: target.windowHigh ?? Infinity },
 		trackers: target.trackers
@@ -141,7 +148,7 @@ export function* findGrouping(
 		.filter(({ count, length }) => count > 0 && length > 0 && count * length <= ask.modules.length)
 		.map((shape) => {
 			const basis = basisOf(ask, shape.length);
-			return { shape, basis, first: firstWatts(basis, shape) };
+			return { shape, basis, first: firstPower(basis, shape) };
 		})
 		.sort((a, b) => b.first - a.first)
 		.slice(0, SHAPES_SEARCHED);
@@ -213,19 +220,19 @@ export function groupingGives(
 			volts: single.volts,
 			amps: single.amps,
 			watts: single.watts,
-			alone: own.reduce((sum, module) => sum + wattsAlone(module, sky), 0),
+			alone: own.reduce((sum, module) => sum + powerAlone(module, sky), 0),
 			cold:
 				target.lowest === null
 					? null
-					: own.reduce((sum, module) => sum + coldVolts(module, target), 0),
+					: own.reduce((sum, module) => sum + coldVoltage(module, target), 0),
 			heldBy: imps[weakest]! < (1 - HOLDS) * middle ? own[weakest]! : null
 		};
 	});
-	const watts = gives.reduce((sum, one) => sum + one.watts, 0);
+	const power = gives.reduce((sum, one) => sum + one.watts, 0);
 	return {
 		grouping,
 		strings: gives,
-		watts,
+		watts: power,
 		alone: gives.reduce((sum, one) => sum + one.alone, 0),
 		volts: at?.volts ?? 0,
 		amps: gives.reduce((sum, one) => sum + one.amps, 0),
@@ -235,19 +242,21 @@ export function groupingGives(
 
 function brokenLimits(strings: readonly StringGives[], target: Target, limit: string): string[] {
 	const broken: string[] = [];
-	const { maxVolts, inputAmps, windowLow } = target;
+	const { maxVolts: maxVoltage, inputAmps: inputCurrent, windowLow } = target;
 	strings.forEach(({ cold }, s) => {
-		if (cold !== null && maxVolts !== null && cold > maxVolts) {
+		if (cold !== null && maxVoltage !== null && cold > maxVoltage) {
 			broken.push(
-				`String ${s + 1} reaches ${cold.toFixed(0)} V in the cold; ${maxVolts} V is the most.`
+				`String ${s + 1} reaches ${cold.toFixed(0)} V in the cold; ${maxVoltage} V is the most.`
 			);
 		}
 	});
-	const isc = strings.map(({ modules }) => Math.max(...modules.map(({ plate }) => plate.isc)));
-	const all = isc.reduce((sum, amps) => sum + amps, 0);
-	if (inputAmps !== null && target.trackers === 'one' && all > inputAmps) {
+	const isc = strings.map(({ modules }) =>
+		Math.max(...modules.map(({ plate: nameplate }) => nameplate.isc))
+	);
+	const all = isc.reduce((sum, current) => sum + current, 0);
+	if (inputCurrent !== null && target.trackers === 'one' && all > inputCurrent) {
 		broken.push(
-			`The strings together reach ${all.toFixed(1)} A by their Isc; the input takes ${inputAmps} A.`
+			`The strings together reach ${all.toFixed(1)} A by their Isc; the input takes ${inputCurrent} A.`
 		);
 	}
 	if (windowLow !== null && (limit === 'window-floor' || limit === 'below-window')) {
@@ -266,7 +275,7 @@ function fuseWords(strings: readonly StringGives[], { fuse, trackers, profile }:
 	const bears = modules.flatMap(({ seriesFuse }) => seriesFuse ?? []);
 	const parallel = {
 		count: strings.length,
-		isc: Math.max(...modules.map(({ plate }) => plate.isc)),
+		isc: Math.max(...modules.map(({ plate: nameplate }) => nameplate.isc)),
 		moduleFuse: bears.length > 0 ? Math.min(...bears) : null
 	};
 	const rule = stringFuseRule(parallel, { profile, alwaysFuse: false });

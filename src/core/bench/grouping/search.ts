@@ -69,7 +69,7 @@ export function* search(
 }
 
 /** What a shape gives before any swap, W: by which shapes are chosen that are worth searching. */
-export function firstWatts(basis: SearchBasis, shape: Shape): number {
+export function firstPower(basis: SearchBasis, shape: Shape): number {
 	let most = -Infinity;
 	for (const start of starts(basis, shape, 0, () => 0)) {
 		most = Math.max(most, new WorkingLayout(basis, start.strings, start.out).watts);

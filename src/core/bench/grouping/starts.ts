@@ -10,17 +10,17 @@ function cut(order: readonly number[], count: number, length: number): Layout {
 
 /** Where searches begin: like currents together, like power together, and by chance. */
 export function* starts(
-	{ imp, watts }: SearchBasis,
+	{ imp, watts: power }: SearchBasis,
 	{ count, length }: Shape,
 	shuffles: number,
 	random: () => number
 ): Generator<Layout> {
 	const all = imp.map((_, m) => m);
-	const byWatts = [...all].sort((a, b) => watts[b]! - watts[a]!);
-	const kept = byWatts.slice(0, count * length);
-	const rest = byWatts.slice(count * length);
-	const byAmps = [...kept].sort((a, b) => imp[b]! - imp[a]!);
-	yield cut([...byAmps, ...rest], count, length);
+	const byPower = [...all].sort((a, b) => power[b]! - power[a]!);
+	const kept = byPower.slice(0, count * length);
+	const rest = byPower.slice(count * length);
+	const byCurrent = [...kept].sort((a, b) => imp[b]! - imp[a]!);
+	yield cut([...byCurrent, ...rest], count, length);
 	yield cut([...[...all].sort((a, b) => imp[b]! - imp[a]!)], count, length);
 	// Dealt out like cards: every string the same volts and amps.
 	const dealt = Array.from({ length: count }, (_, s) => kept.filter((_, k) => k % count === s));

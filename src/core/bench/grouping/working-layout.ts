@@ -1,4 +1,4 @@
-import { ampsOver, seriesVolts, type CurveGrid } from './curves';
+import { currentOver, seriesVoltage, type CurveGrid } from './curves';
 import type { SearchBasis } from './layout';
 
 /** W for every volt too much: more than any swap could gain. */
@@ -27,8 +27,8 @@ export class WorkingLayout {
 		const { grid } = basis;
 		this.strings = strings.map((string) => [...string]);
 		this.out = [...out];
-		this.volts = this.strings.map((string) => seriesVolts(grid, string));
-		this.amps = this.volts.map((own) => ampsOver(grid, own));
+		this.volts = this.strings.map((string) => seriesVoltage(grid, string));
+		this.amps = this.volts.map((own) => currentOver(grid, own));
 		this.peaks = this.volts.map((own) => peakOver(basis, own, own, own));
 		this.cold = this.strings.map((string) => string.reduce((sum, m) => sum + basis.cold[m]!, 0));
 		this.total = new Float64Array(grid.volts.length);
@@ -40,11 +40,11 @@ export class WorkingLayout {
 	private settle(): void {
 		const { grid, window, trackers } = this.basis;
 		this.best = peakIndex(grid, this.total, window);
-		const watts =
+		const power =
 			trackers === 'one'
 				? grid.volts[this.best]! * this.total[this.best]!
 				: this.peaks.reduce((sum, peak) => sum + peak, 0);
-		this.watts = watts - this.cold.reduce((sum, volts) => sum + this.priceOf(volts), 0);
+		this.watts = power - this.cold.reduce((sum, voltage) => sum + this.priceOf(voltage), 0);
 	}
 
 	private priceOf(cold: number): number {
@@ -83,20 +83,20 @@ export class WorkingLayout {
 	/** What a swap gains near the present maximum of one tracker, W. */
 	private gainOn(s: number, t: number | 'out', a: number, b: number): number {
 		const { grid, window } = this.basis;
-		const { volts, modules } = grid;
+		const { volts: voltage, modules } = grid;
 		const first = Math.max(0, this.best - ABOUT);
-		const last = Math.min(volts.length - 1, this.best + ABOUT);
+		const last = Math.min(voltage.length - 1, this.best + ABOUT);
 		const inS = new Lookup(grid, this.volts[s]!, modules[a]!, modules[b]!);
 		const inT = t === 'out' ? null : new Lookup(grid, this.volts[t]!, modules[b]!, modules[a]!);
 		let most = 0;
 		for (let v = first; v <= last; v += 2) {
-			const at = volts[v]!;
+			const at = voltage[v]!;
 			if (at < window.least || at > window.most) continue;
-			let amps = this.total[v]! - this.amps[s]![v]! + inS.ampsAt(at);
-			if (inT) amps += inT.ampsAt(at) - this.amps[t as number]![v]!;
-			if (at * amps > most) most = at * amps;
+			let current = this.total[v]! - this.amps[s]![v]! + inS.ampsAt(at);
+			if (inT) current += inT.ampsAt(at) - this.amps[t as number]![v]!;
+			if (at * current > most) most = at * current;
 		}
-		return most - volts[this.best]! * this.total[this.best]!;
+		return most - voltage[this.best]! * this.total[this.best]!;
 	}
 
 	/** What a swap gains where each string has a tracker of its own, W. */
@@ -124,7 +124,7 @@ export class WorkingLayout {
 		add(own, grid.modules[from]!, -1);
 		add(own, grid.modules[to]!, 1);
 		add(this.total, this.amps[s]!, -1);
-		this.amps[s] = ampsOver(grid, own);
+		this.amps[s] = currentOver(grid, own);
 		add(this.total, this.amps[s]!, 1);
 		this.peaks[s] = peakOver(this.basis, own, own, own);
 		this.cold[s]! += cold[to]! - cold[from]!;
@@ -148,34 +148,34 @@ class Lookup {
 		return this.own[i]! - this.less[i]! + this.more[i]!;
 	}
 
-	ampsAt(volts: number): number {
-		const { amps, blocked } = this.grid;
-		while (this.i > 0 && this.voltsAt(this.i) < volts) this.i--;
+	ampsAt(voltage: number): number {
+		const { amps: current, blocked } = this.grid;
+		while (this.i > 0 && this.voltsAt(this.i) < voltage) this.i--;
 		const { i } = this;
-		if (i === amps.length - 1) return amps[i]!;
+		if (i === current.length - 1) return current[i]!;
 		const high = this.voltsAt(i);
-		if (high < volts) return blocked ? 0 : amps[0]!;
+		if (high < voltage) return blocked ? 0 : current[0]!;
 		const low = this.voltsAt(i + 1);
-		const share = high > low ? (high - volts) / (high - low) : 0;
-		const at = amps[i]! + share * (amps[i + 1]! - amps[i]!);
+		const share = high > low ? (high - voltage) / (high - low) : 0;
+		const at = current[i]! + share * (current[i + 1]! - current[i]!);
 		return blocked ? Math.max(0, at) : at;
 	}
 }
 
 /** Index of the grid's volts at which a curve has its greatest power. */
 function peakIndex(
-	{ volts }: CurveGrid,
-	amps: Float64Array,
+	{ volts: voltage }: CurveGrid,
+	current: Float64Array,
 	window: SearchBasis['window']
 ): number {
 	let best = 0;
 	let most = 0;
-	for (let v = 0; v < volts.length; v++) {
-		const at = volts[v]!;
+	for (let v = 0; v < voltage.length; v++) {
+		const at = voltage[v]!;
 		if (at < window.least || at > window.most) continue;
-		const watts = at * amps[v]!;
-		if (watts > most) {
-			most = watts;
+		const power = at * current[v]!;
+		if (power > most) {
+			most = power;
 			best = v;
 		}
 	}
@@ -184,17 +184,17 @@ function peakIndex(
 
 /** The greatest power over the grid's amps of a string with one module changed for another, W. */
 function peakOver(
-	{ grid: { amps }, window }: SearchBasis,
+	{ grid: { amps: current }, window }: SearchBasis,
 	own: Float64Array,
 	less: Float64Array,
 	more: Float64Array
 ): number {
 	let most = 0;
-	for (let i = 0; i < amps.length; i++) {
+	for (let i = 0; i < current.length; i++) {
 		const at = own[i]! - less[i]! + more[i]!;
 		if (at < window.least || at > window.most) continue;
-		const watts = at * amps[i]!;
-		if (watts > most) most = watts;
+		const power = at * current[i]!;
+		if (power > most) most = power;
 	}
 	return most;
 }

@@ -160,12 +160,12 @@ describe('faults with readings of their own', () => {
 			// And the figure itself again: one in a hundred is wrong.
 			'unit-power'
 		]);
-		const settled = (volts: number, ac: number) =>
+		const settled = (voltage: number, ac: number) =>
 			assess(
 				KILN_LANE.record,
 				visitWith('', [
 					...units(0),
-					{ place: unit(3), quantity: 'open-circuit-voltage', value: volts },
+					{ place: unit(3), quantity: 'open-circuit-voltage', value: voltage },
 					{ place: unit(3), quantity: 'ac-voltage', value: ac }
 				])
 			).causes.find(({ members }) => members[0].code !== 'healthy')!.members[0].code;
@@ -236,13 +236,13 @@ describe('faults with readings of their own', () => {
 
 	it('holds a controller to its strings by their labels', () => {
 		const { record } = CAIRN_RIGG;
-		const onBattery = (absorptionVolts: number, method: 'PWM' | 'MPPT') => ({
+		const onBattery = (absorptionVoltage: number, method: 'PWM' | 'MPPT') => ({
 			...record,
 			parts: record.parts.map((one) =>
 				one.kind === 'charge-controller'
 					? { ...one, specs: { ...one.specs, method } }
 					: one.kind === 'battery'
-						? { ...one, specs: { ...one.specs, absorptionVolts } }
+						? { ...one, specs: { ...one.specs, absorptionVolts: absorptionVoltage } }
 						: one
 			)
 		});

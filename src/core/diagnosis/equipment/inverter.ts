@@ -3,7 +3,7 @@ import { rateOf } from '../../faults';
 import { partsOf } from '../../record';
 import type { Reason } from '../cause';
 import { messageFactor } from '../message';
-import { CLOSED_OHMS, OPEN_OHMS } from '../part-figures';
+import { CLOSED_RESISTANCE, OPEN_RESISTANCE } from '../part-figures';
 import { statesOf, type EquipmentCase } from './equipment-case';
 import { probeOf, type EquipmentBasis } from './basis';
 
@@ -28,7 +28,7 @@ export function earthFaultFuses({ record, rates, says }: EquipmentBasis): Equipm
 			]),
 			probes: [
 				probeOf({ kind: 'part', part: id, point: 'earth-fuse' }, 'fuse-resistance', (code) =>
-					code === 'gfdi-fuse-blown' ? OPEN_OHMS : CLOSED_OHMS
+					code === 'gfdi-fuse-blown' ? OPEN_RESISTANCE : CLOSED_RESISTANCE
 				)
 			],
 			reasons: saidReasons(

@@ -1,4 +1,4 @@
-import { standbyVolts } from '../../expectation';
+import { standbyVoltage } from '../../expectation';
 import { settledState, stringPlace, usualState } from '../../visit';
 import { rateOf } from '../../faults';
 import { figure } from '../part-figures';
@@ -12,12 +12,12 @@ const STANDBY = { common: 0.02, each: 0.04 };
 export function deadOptimisers({ record, rates }: EquipmentBasis): EquipmentCase[] {
 	return record.strings.flatMap((string): EquipmentCase[] => {
 		const { devices } = string;
-		const standby = standbyVolts(record, string);
+		const standby = standbyVoltage(record, string);
 		if (!standby || devices === null || devices === 'unknown' || devices.kind !== 'optimiser') {
 			return [];
 		}
 		const { count, each } = standby;
-		const volts = (units: number) =>
+		const voltage = (units: number) =>
 			figure(
 				units * each,
 				Math.hypot(STANDBY.common * units * each, STANDBY.each * Math.sqrt(units), 0.05),
@@ -40,7 +40,7 @@ export function deadOptimisers({ record, rates }: EquipmentBasis): EquipmentCase
 						...probeOf(
 							stringPlace(string.id),
 							'open-circuit-voltage',
-							(code) => volts(code === 'optimiser-dead' ? count - 1 : count),
+							(code) => voltage(code === 'optimiser-dead' ? count - 1 : count),
 							state
 						),
 						counts: ({ state: entered }) =>

@@ -11,7 +11,7 @@ export function weldedSwitches({ record, rates, module }: EquipmentBasis): Equip
 		const modules = record.strings
 			.filter((string) => partsOnward(record, string.to).some((part) => part.id === id))
 			.map(({ moduleCount }) => moduleCount);
-		const volts = Math.max(1, ...modules) * (module?.volts ?? 40);
+		const voltage = Math.max(1, ...modules) * (module?.volts ?? 40);
 		const open = { ...usualState('dc-voltage'), disconnect: 'open', ac: 'off' } as const;
 		return {
 			place: { part: id },
@@ -25,8 +25,8 @@ export function weldedSwitches({ record, rates, module }: EquipmentBasis): Equip
 						// One welded pole of two leaves the meter's own path alone: any share of the volts.
 						(code) =>
 							code === 'disconnect-welded'
-								? figure(0.75 * volts, 0.25 * volts, volts)
-								: figure(0, 0.012 * volts, volts),
+								? figure(0.75 * voltage, 0.25 * voltage, voltage)
+								: figure(0, 0.012 * voltage, voltage),
 						open
 					),
 					counts: ({ state }) => state?.disconnect === 'open'

@@ -11,7 +11,7 @@ import { probeOf, type EquipmentBasis } from './basis';
 /** What a unit passes on of its module's power, and how alike units are; judgement. */
 const UNIT = { efficiency: 0.95, alike: 0.06, predicted: 0.12 };
 /** Below this a unit that feeds nothing says nothing, W. */
-const LEAST_WATTS = 5;
+const LEAST_POWER = 5;
 /** What a weak module leaves of the power, and the spread of that. */
 const WEAK = { left: 0.55, spread: 0.17 };
 /** Line to neutral or line to line, anywhere. */
@@ -28,23 +28,23 @@ function unitsOfBranch(basis: EquipmentBasis, branch: StringRecord): EquipmentCa
 	const units = places.map((_, unit) => unit);
 	const each = Math.ceil(branch.moduleCount / places.length);
 	const at = (unit: number) => places[unit]!;
-	const watts = units.flatMap(
+	const power = units.flatMap(
 		(unit) => standing.get(placeKey(at(unit), 'unit-power'))?.value ?? []
 	);
 	const rating = partsOf(record.parts, 'micro-inverter')[0]?.specs.acWatts ?? null;
 	const offered = module && UNIT.efficiency * module.watts * each;
 	// Units beside one another tell more than light and heat do; three are the least for a middle.
-	const middle = watts.length >= 3 ? median(watts) : null;
+	const middle = power.length >= 3 ? median(power) : null;
 	const usual =
 		middle !== null
 			? // At night nobody lags.
-				middle > LEAST_WATTS
+				middle > LEAST_POWER
 				? { watts: middle, uncertainty: UNIT.alike }
 				: null
-			: offered !== null && offered > LEAST_WATTS
+			: offered !== null && offered > LEAST_POWER
 				? { watts: Math.min(offered, rating ?? offered), uncertainty: UNIT.predicted }
 				: null;
-	const volts = module?.volts ?? null;
+	const voltage = module?.volts ?? null;
 	return units
 		.filter((unit) =>
 			(['unit-power', 'open-circuit-voltage', 'ac-voltage'] as const).some((quantity) =>
@@ -88,13 +88,13 @@ function unitsOfBranch(basis: EquipmentBasis, branch: StringRecord): EquipmentCa
 				]),
 				probes: [
 					probe('unit-power', power),
-					...(volts === null
+					...(voltage === null
 						? []
 						: [
 								probe('open-circuit-voltage', (code) =>
 									code === 'module-open'
-										? figure(0, 0.02 * volts, 1.3 * volts)
-										: figure(volts, 0.03 * volts, 1.3 * volts)
+										? figure(0, 0.02 * voltage, 1.3 * voltage)
+										: figure(voltage, 0.03 * voltage, 1.3 * voltage)
 								)
 							]),
 					probe('ac-voltage', (code) =>

@@ -84,14 +84,16 @@ export function candidatesAt(
 	}
 	for (const quantity of ['stretch-voltage', 'stretch-step'] as const) {
 		if (!sought(quantity)) continue;
-		for (let joint = 1; joint < n; joint++) {
-			add({ kind: 'stretch', string: id, from: 0, to: joint }, quantity);
-			add({ kind: 'stretch', string: id, from: joint, to: n }, quantity);
+		for (let connector = 1; connector < n; connector++) {
+			add({ kind: 'stretch', string: id, from: 0, to: connector }, quantity);
+			add({ kind: 'stretch', string: id, from: connector, to: n }, quantity);
 		}
 	}
-	for (let joint = 0; joint <= n; joint++) {
-		if (sought('joint-rise')) add({ kind: 'joint', string: id, joint }, 'joint-rise', true);
-		if (sought('joint-resistance')) add({ kind: 'joint', string: id, joint }, 'joint-resistance');
+	for (let connector = 0; connector <= n; connector++) {
+		if (sought('joint-rise'))
+			add({ kind: 'joint', string: id, joint: connector }, 'joint-rise', true);
+		if (sought('joint-resistance'))
+			add({ kind: 'joint', string: id, joint: connector }, 'joint-resistance');
 	}
 	const each = modulesPerDevice(string);
 	for (let module = 1; module <= n; module++) {
@@ -100,8 +102,8 @@ export function candidatesAt(
 		if (sought('module-open-circuit')) add(at, 'open-circuit-voltage');
 		if (sought('module-short-circuit')) add(at, 'short-circuit-current');
 		if (sought('module-label')) add(at, 'label-power');
-		for (let section = 1; section <= type.plate.sections; section++) {
-			const inside: Place = { ...at, section };
+		for (let substring = 1; substring <= type.plate.sections; substring++) {
+			const inside: Place = { ...at, section: substring };
 			if (sought('section-voltage')) add(inside, 'section-voltage');
 			if (sought('diode-reverse')) add(inside, 'diode-reverse');
 			if (sought('cover-current')) add(inside, 'cover-current', true);

@@ -1,6 +1,6 @@
 import { inSentence } from '../../units';
 import type { ArrayRecord } from '../../record';
-import { highestColdVolts } from '../../isolation';
+import { highestColdVoltage } from '../../isolation';
 import { QUANTITY_FACTS, stringOfPlace } from '../../visit';
 import type {
 	EquipmentPosterior,
@@ -21,7 +21,7 @@ export function equipmentTests(
 	record: ArrayRecord,
 	equipmentCases: readonly EquipmentPosterior[]
 ): ProposedTest[] {
-	const ceiling = highestColdVolts(record)?.volts ?? 0;
+	const ceiling = highestColdVoltage(record)?.volts ?? 0;
 	return equipmentCases.flatMap(({ of, chances, read, told }) => {
 		const faulty = 1 - chances[0]!;
 		if (faulty < (told ? WORTH_ASKING.told : WORTH_ASKING.untold)) return [];

@@ -17,7 +17,7 @@ const stringOf = (faults: Record<string, Planted>, label = 'A2') => {
 	);
 	return group!.posterior.strings.find(({ case: { string } }) => string.label === label)!;
 };
-const STRETCH = { quantity: 'stretch-voltage' } as Candidate;
+const SEGMENT = { quantity: 'stretch-voltage' } as Candidate;
 
 describe('what may be so at a string', () => {
 	it('begins with nothing, and shares all chances', () => {
@@ -58,7 +58,7 @@ describe('an outcome in words', () => {
 	const indices = (wanted: (code: string, at: number) => boolean) =>
 		possible.flatMap(({ code, suspect }, i) => (wanted(code, suspect?.at ?? -1) ? [i] : []));
 	const said = (of: number[]) =>
-		outcomeInWords(string, possible, STRETCH, {
+		outcomeInWords(string, possible, SEGMENT, {
 			probability: of.reduce((sum, i) => sum + possible[i]!.probability, 0),
 			low: 200,
 			high: 210,

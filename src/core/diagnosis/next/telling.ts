@@ -98,7 +98,7 @@ export function measured(
 
 /** Predicts one reading; of a whole string each class is solved once. */
 function predictorOf(
-	{ posterior, atVolts }: NextBasis,
+	{ posterior, atVolts: atVoltage }: NextBasis,
 	{ case: { string, here } }: StringPosterior,
 	{ place, quantity, state }: Candidate
 ): (one: Possible) => Predicted | null {
@@ -106,16 +106,16 @@ function predictorOf(
 		return ({ suspect }) => predictAt({ place, quantity, state }, suspect, here);
 	}
 	const { group, best } = posterior;
-	const volts = quantity === 'operating-current' ? atVolts(string.id) : null;
-	if (quantity === 'operating-current' && volts === null) return () => null;
+	const voltage = quantity === 'operating-current' ? atVoltage(string.id) : null;
+	if (quantity === 'operating-current' && voltage === null) return () => null;
 	const known = new Map<number, Predicted | null>();
 	return ({ of, index }) => {
 		const solved = known.get(index);
 		if (solved !== undefined) return solved;
-		const prediction = predictUnder(of, group, string, quantity, volts, best);
+		const prediction = predictUnder(of, group, string, quantity, voltage, best);
 		const predicted = prediction && {
 			value: prediction.value,
-			sigma: spreadOf(group, string, quantity, volts, prediction),
+			sigma: spreadOf(group, string, quantity, voltage, prediction),
 			scale: 1
 		};
 		known.set(index, predicted);

@@ -21,8 +21,8 @@ export const CURVE_COLUMNS = {
 export function pointsOfLines(
 	lines: readonly ReadLine<typeof CURVE_COLUMNS>[]
 ): [volts: number, amps: number][] {
-	const byVolts = new Map(lines.map(({ values }) => [values.volts!, values.amps!]));
-	return [...byVolts].sort((a, b) => a[0] - b[0]);
+	const byVoltage = new Map(lines.map(({ values }) => [values.volts!, values.amps!]));
+	return [...byVoltage].sort((a, b) => a[0] - b[0]);
 }
 
 /** Typed points: one a line or parted by semicolons, volts then amps. */

@@ -81,7 +81,7 @@ export function importModuleTypes(
 	const entries: LibraryEntry[] = [];
 	const refused: RefusedLine[] = [];
 	for (const { line, values } of lines) {
-		const plate = {
+		const nameplate = {
 			technology: values.technology ?? 'mono-PERC',
 			cellsInSeries: values.cellsInSeries!,
 			sections: values.sections ?? 3,
@@ -93,7 +93,7 @@ export function importModuleTypes(
 			alphaIscPctPerK: values.alpha,
 			betaVocPctPerK: values.beta
 		};
-		const wrong = checkLabel(plate).find(({ severity }) => severity === 'error');
+		const wrong = checkLabel(nameplate).find(({ severity }) => severity === 'error');
 		if (wrong) {
 			refused.push({ line, why: wrong.words });
 			continue;
@@ -102,7 +102,7 @@ export function importModuleTypes(
 			kind: 'module',
 			id: newId(),
 			name: values.name!,
-			plate,
+			plate: nameplate,
 			tolerance: { vocPct: 2, iscPct: 3 },
 			limits: {
 				systemVolts: values.systemVolts,
@@ -121,22 +121,22 @@ export function moduleTypeRows(entries: readonly LibraryEntry[]): string[][] {
 	const said = (value: number | null) => (value === null ? '' : String(value));
 	const rows = entries.flatMap((entry) => {
 		if (entry.kind !== 'module') return [];
-		const { name, plate, limits } = entry;
+		const { name, plate: nameplate, limits } = entry;
 		return [
 			[
 				name,
-				plate.technology,
+				nameplate.technology,
 				...[
-					plate.cellsInSeries,
-					plate.sections,
-					plate.pmax,
-					plate.vmp,
-					plate.imp,
-					plate.voc,
-					plate.isc
+					nameplate.cellsInSeries,
+					nameplate.sections,
+					nameplate.pmax,
+					nameplate.vmp,
+					nameplate.imp,
+					nameplate.voc,
+					nameplate.isc
 				].map(String),
-				said(plate.alphaIscPctPerK),
-				said(plate.betaVocPctPerK),
+				said(nameplate.alphaIscPctPerK),
+				said(nameplate.betaVocPctPerK),
 				said(limits.systemVolts),
 				said(limits.seriesFuse)
 			]

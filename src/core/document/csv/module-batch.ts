@@ -26,9 +26,9 @@ function unitCell(
 	};
 }
 
-const VOLTS = { v: 1, mv: 1e-3, volts: 1, vdc: 1 };
-const AMPS = { a: 1, ma: 1e-3, amps: 1, adc: 1 };
-const WATTS = { w: 1, kw: 1e3, watts: 1, mw: 1e-3 };
+const VOLTAGE = { v: 1, mv: 1e-3, volts: 1, vdc: 1 };
+const CURRENT = { a: 1, ma: 1e-3, amps: 1, adc: 1 };
+const POWER = { w: 1, kw: 1e3, watts: 1, mw: 1e-3 };
 
 function timeCell(typed: string) {
 	const instant = instantOf(typed);
@@ -50,31 +50,31 @@ export const BATCH_COLUMNS = {
 		heading: 'Label power, W',
 		aliases: ['label power', 'pmax', 'label', 'rated', 'nameplate', 'wp'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.pmax, WATTS, 'watts')
+		read: unitCell(BATCH_LIMITS.pmax, POWER, 'watts')
 	},
 	vmp: {
 		heading: 'Vmp, V',
 		aliases: ['vmp', 'umpp', 'vmpp'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.vmp, VOLTS, 'volts')
+		read: unitCell(BATCH_LIMITS.vmp, VOLTAGE, 'volts')
 	},
 	imp: {
 		heading: 'Imp, A',
 		aliases: ['imp', 'impp'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.imp, AMPS, 'amps')
+		read: unitCell(BATCH_LIMITS.imp, CURRENT, 'amps')
 	},
 	voc: {
 		heading: 'Label Voc, V',
 		aliases: ['label voc', 'voc label'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.voc, VOLTS, 'volts')
+		read: unitCell(BATCH_LIMITS.voc, VOLTAGE, 'volts')
 	},
 	isc: {
 		heading: 'Label Isc, A',
 		aliases: ['label isc', 'isc label'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.isc, AMPS, 'amps')
+		read: unitCell(BATCH_LIMITS.isc, CURRENT, 'amps')
 	},
 	year: {
 		heading: 'Year',
@@ -87,19 +87,19 @@ export const BATCH_COLUMNS = {
 		heading: 'Volts',
 		aliases: ['voc', 'v', 'u', 'volts read', 'open circuit'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.volts, VOLTS, 'volts')
+		read: unitCell(BATCH_LIMITS.volts, VOLTAGE, 'volts')
 	},
 	amps: {
 		heading: 'Amps',
 		aliases: ['isc', 'a', 'i', 'amps read', 'short circuit'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.amps, AMPS, 'amps')
+		read: unitCell(BATCH_LIMITS.amps, CURRENT, 'amps')
 	},
 	watts: {
 		heading: 'Watts',
 		aliases: ['w', 'p', 'watts read', 'power'],
 		required: false,
-		read: unitCell(BATCH_LIMITS.watts, WATTS, 'watts')
+		read: unitCell(BATCH_LIMITS.watts, POWER, 'watts')
 	}
 } as const;
 
@@ -129,7 +129,7 @@ export function importTests(
 	let added = 0;
 	let takes = 0;
 	for (const { line, values } of lines) {
-		const { mark, volts, amps, watts, at } = values;
+		const { mark, volts: voltage, amps: current, watts: power, at } = values;
 		const key = mark!.toLowerCase();
 		const known = modules.get(key);
 		const label = {
@@ -170,9 +170,9 @@ export function importTests(
 			takes: []
 		};
 		const take: Take | null =
-			volts === null && amps === null && watts === null
+			voltage === null && current === null && power === null
 				? null
-				: { id: newId(), at: at ?? now, volts, amps, watts };
+				: { id: newId(), at: at ?? now, volts: voltage, amps: current, watts: power };
 		if (take && module.takes.length >= BATCH_LIMITS.takes) {
 			refused.push({ line, why: `Module ${mark} has ${BATCH_LIMITS.takes} takes already.` });
 			continue;

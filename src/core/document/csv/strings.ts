@@ -9,7 +9,7 @@ import { refuse, type Result, succeed } from '../../units';
 import { readFigure } from '../figure';
 import { RECORD_LIMITS } from '../record-limits';
 import { figureCell, textCell, type ReadLine, type RefusedLine } from './table';
-import { USUAL_CABLE_OHMS } from '../survey';
+import { USUAL_CABLE_RESISTANCE } from '../survey';
 
 /** Wrapped, since an empty cell and a fuse that is not there are two things. */
 function fuseCell(typed: string): Result<Pick<StringRecord, 'fuse'>, string> {
@@ -115,7 +115,7 @@ export function importStrings(
 			...UNSEEN_STRING,
 			id: newId(),
 			label: values.label!,
-			cableResistance: USUAL_CABLE_OHMS,
+			cableResistance: USUAL_CABLE_RESISTANCE,
 			fuse: 'unknown' as const,
 			input: null
 		};

@@ -36,7 +36,7 @@ const MODULES: readonly Row[] = [
 export const STARTING_SET: readonly LibraryEntry[] = [
 	...MODULES.map(
 		(
-			[name, technology, cells, pmax, vmp, imp, voc, isc, beta, systemVolts, seriesFuse],
+			[name, technology, cells, pmax, vmp, imp, voc, isc, beta, systemVoltage, seriesFuse],
 			i
 		): LibraryEntry => ({
 			kind: 'module',
@@ -55,7 +55,7 @@ export const STARTING_SET: readonly LibraryEntry[] = [
 				betaVocPctPerK: beta
 			},
 			tolerance: { vocPct: 3, iscPct: 3 },
-			limits: { ...UNKNOWN_LIMITS, systemVolts, seriesFuse, bifacial: false }
+			limits: { ...UNKNOWN_LIMITS, systemVolts: systemVoltage, seriesFuse, bifacial: false }
 		})
 	),
 	inverter(32, 'Generic inverter 5 kW, 2 inputs', 5000, 21.7, 600, 90, 560, 15, 'A, B'),
@@ -176,22 +176,22 @@ export const STARTING_SET: readonly LibraryEntry[] = [
 function inverter(
 	n: number,
 	name: string,
-	acWatts: number,
-	acAmps: number,
-	maxVolts: number,
+	acPower: number,
+	acCurrent: number,
+	maxVoltage: number,
 	windowLow: number,
 	windowHigh: number,
-	inputAmps: number,
+	inputCurrent: number,
 	inputs: string
 ): LibraryEntry {
 	const specs = {
 		...unknownSpecs('inverter'),
-		acWatts,
-		acAmps,
-		maxVolts,
+		acWatts: acPower,
+		acAmps: acCurrent,
+		maxVolts: maxVoltage,
 		windowLow,
 		windowHigh,
-		inputAmps,
+		inputAmps: inputCurrent,
 		inputs,
 		capacitorMinutes: 5
 	};

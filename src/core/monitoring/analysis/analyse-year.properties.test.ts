@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
 	course,
-	light,
+	irradiance,
 	plainDays,
 	plainTimes,
 	plainUnit
@@ -39,7 +39,7 @@ function yearOf({
 	plane,
 	sensor
 }: typeof plan extends fc.Arbitrary<infer P> ? P : never): MonitoredYear {
-	const cloudy = (t: number) => light(t) * sky[Math.floor(t / 96)]!;
+	const cloudy = (t: number) => irradiance(t) * sky[Math.floor(t / 96)]!;
 	return {
 		times: plainTimes(days),
 		days: plainDays(days),

@@ -1,7 +1,7 @@
 import type { Plane } from '../../conditions';
 import { median } from '../../numerics';
 import { HOUR, type Unit, type MonitoredYear } from '../series/year';
-import { probableCause, voltsAndAmpsOf, type ProbableCause } from './cause';
+import { probableCause, voltageAndCurrentOf, type ProbableCause } from './cause';
 import { clearDays } from './clear-days';
 import { clockOf, type ClockFinding } from './clock-check';
 import { clearSkyOn } from './clear-sky-year';
@@ -14,7 +14,7 @@ import { peersOf, type Peers } from './peers';
 import { lossOf } from './loss';
 import { orientationOf, type InferredPlane } from './orientation';
 import { plateauOf } from './plateau';
-import type { SkyLight } from './potential';
+import type { SkyIrradiance } from './potential';
 import { shadesOf, type ShadeFound } from './shade';
 import { silenceOf } from './silence';
 import { isOfSnow, snowOf } from './snow';
@@ -60,7 +60,7 @@ export interface MonitoringProgress {
 }
 
 /** Power falls with the heat of the cells, 1/K: usual silicon (common practice). */
-const HEAT = -0.004;
+const TEMPERATURE = -0.004;
 /** Days at the end that volts and amps are read from. */
 const LATELY = 30;
 
@@ -109,23 +109,23 @@ export function* analyseYear(year: MonitoredYear): Generator<MonitoringProgress,
 		if (plane) planes.set(group, plane);
 	}
 	const lights = new Map<string, Float64Array>();
-	const lightIn = (plane: Plane | null): Float64Array | null => {
+	const irradianceIn = (plane: Plane | null): Float64Array | null => {
 		if (!plane || !observer) return null;
 		const key = `${plane.tilt}/${plane.azimuth}`;
-		const light =
+		const irradiance =
 			lights.get(key) ?? clearSkyOn(observer, plane, { ...times, start: times.start + shift });
-		lights.set(key, light);
-		return light;
+		lights.set(key, irradiance);
+		return irradiance;
 	};
 	const groupOf = (unit: Unit) => groups.find(({ units: some }) => some.includes(unit)) ?? null;
-	const lightOf = (unit: Unit) => {
+	const irradianceOf = (unit: Unit) => {
 		const group = groupOf(unit);
 		const inferred = group ? planes.get(group) : undefined;
-		return lightIn(unit.plane ?? inferred ?? null);
+		return irradianceIn(unit.plane ?? inferred ?? null);
 	};
-	const skyOf = (unit: Unit): SkyLight | null => {
-		const light = lightOf(unit);
-		return light && { light, plane: unit.plane ? 'recorded' : 'inferred' };
+	const skyOf = (unit: Unit): SkyIrradiance | null => {
+		const irradiance = irradianceOf(unit);
+		return irradiance && { light: irradiance, plane: unit.plane ? 'recorded' : 'inferred' };
 	};
 	const shares = new Map<string, Float64Array>();
 	const events: UnitEvent[] = [];
@@ -177,7 +177,9 @@ export function* analyseYear(year: MonitoredYear): Generator<MonitoringProgress,
 	yield { done: 0.85, words: 'Looking at clear days' };
 	const [largest] = groups;
 	const clear = largest
-		? clearIndex(year, largest, lightOf(largest.units[0]!)).filter(({ day }) => !covered.has(day))
+		? clearIndex(year, largest, irradianceOf(largest.units[0]!)).filter(
+				({ day }) => !covered.has(day)
+			)
 		: [];
 	const energy = energyOf(year, litTimes(units, times.count));
 	const counted = countedOnce(energy);
@@ -202,7 +204,7 @@ export function* analyseYear(year: MonitoredYear): Generator<MonitoringProgress,
 		if (until !== null || kind === 'shade' || causes.has(key)) continue;
 		const group = groups.find(({ units: some }) => some.some((unit) => unit.key === key))!;
 		const unit = group.units.find((one) => one.key === key)!;
-		causes.set(key, probableCause(voltsAndAmpsOf(unit, group, days.slice(-LATELY)), level));
+		causes.set(key, probableCause(voltageAndCurrentOf(unit, group, days.slice(-LATELY)), level));
 	}
 	return {
 		dates,
@@ -237,8 +239,8 @@ export function* analyseYear(year: MonitoredYear): Generator<MonitoringProgress,
 /** Share of nameplate at which most of a group are cut off; Infinity where they are not. */
 function plateauShare({ units }: Peers): number {
 	return median(
-		units.map(({ ratedWatts, labelWatts }) =>
-			ratedWatts === null ? Infinity : ratedWatts / labelWatts
+		units.map(({ ratedWatts: ratedPower, labelWatts: nameplatePower }) =>
+			ratedPower === null ? Infinity : ratedPower / nameplatePower
 		)
 	);
 }
@@ -284,32 +286,40 @@ function lostToShade(
 function clearIndex(
 	year: MonitoredYear,
 	{ share, atRating }: Peers,
-	light: Float64Array | null
+	relativeIrradiance: Float64Array | null
 ): DayIndex[] {
-	if (!light) return [];
+	if (!relativeIrradiance) return [];
 	const { days, irradiance } = year;
 	const cool = Float64Array.from(share, (value, t) =>
-		atRating[t] ? Number.NaN : value / (1 + HEAT * (heatOf(year, light, t) - 25))
+		atRating[t]
+			? Number.NaN
+			: value / (1 + TEMPERATURE * (temperatureOf(year, relativeIrradiance, t) - 25))
 	);
-	const sensor = irradiance?.map((value, t) => value / light[t]!);
-	return clearDays(days, cool, light).map(({ day, ratio }) => ({
+	const sensor = irradiance?.map((value, t) => value / relativeIrradiance[t]!);
+	return clearDays(days, cool, relativeIrradiance).map(({ day, ratio }) => ({
 		day,
 		array: ratio,
-		sensor: sensor ? middleOfDay(sensor, days[day]!, (t) => light[t]! > 350) : Number.NaN
+		sensor: sensor
+			? middleOfDay(sensor, days[day]!, (t) => relativeIrradiance[t]! > 350)
+			: Number.NaN
 	}));
 }
 
 /** Light from which on a sensor and an array can be compared, W/m2. */
-const SENSOR_LIGHT = 300;
+const SENSOR_IRRADIANCE = 300;
 
 /** Array over sensor by day, corrected for heat; nothing where there is no sensor. */
 function besideSensor(year: MonitoredYear, { share, atRating }: Peers): DayValue[] {
 	const { days, irradiance } = year;
 	if (!irradiance) return [];
 	const ratio = Float64Array.from(share, (value, t) => {
-		const light = irradiance[t]!;
-		if (!(light >= SENSOR_LIGHT) || atRating[t]) return Number.NaN;
-		return (1000 * value) / light / (1 + HEAT * (heatOf(year, irradiance, t) - 25));
+		const relativeIrradiance = irradiance[t]!;
+		if (!(relativeIrradiance >= SENSOR_IRRADIANCE) || atRating[t]) return Number.NaN;
+		return (
+			(1000 * value) /
+			relativeIrradiance /
+			(1 + TEMPERATURE * (temperatureOf(year, irradiance, t) - 25))
+		);
 	});
 	return days.flatMap((day, d) => {
 		const value = middleOfDay(ratio, day, () => true);
@@ -318,15 +328,15 @@ function besideSensor(year: MonitoredYear, { share, atRating }: Peers): DayValue
 }
 
 /** Cell temperature as measured, else by the air (30 K more in full sun), else 25 degC. */
-function heatOf(
+function temperatureOf(
 	{ cellTemperature, airTemperature }: MonitoredYear,
-	light: Float64Array,
+	irradiance: Float64Array,
 	t: number
 ): number {
 	const cell = cellTemperature?.[t] ?? Number.NaN;
 	if (!Number.isNaN(cell)) return cell;
 	const air = airTemperature?.[t] ?? Number.NaN;
-	return Number.isNaN(air) ? 25 : air + (30 * light[t]!) / 1000;
+	return Number.isNaN(air) ? 25 : air + (30 * irradiance[t]!) / 1000;
 }
 
 /** What was put down to soiling is said, since a slow fault could hide in it. */

@@ -140,8 +140,8 @@ describe('a year of units', () => {
 
 	it('that says nothing for days is not dead but silent', () => {
 		const year = generated([], { days: 40 });
-		const quiet = Float64Array.from(year.units[3]!.power, (watts, t) =>
-			t >= 25 * 96 ? Number.NaN : watts
+		const quiet = Float64Array.from(year.units[3]!.power, (power, t) =>
+			t >= 25 * 96 ? Number.NaN : power
 		);
 		const units = year.units.map((unit, u) => (u === 3 ? { ...unit, power: quiet } : unit));
 		expect(look({ ...year, units }).events).toEqual([
@@ -153,13 +153,13 @@ describe('a year of units', () => {
 describe('flat tops', () => {
 	const times = { start: START, step: 900_000, count: 30 * 96 };
 	const days = utcDays(times);
-	const light = clearSkyOn(OBSERVER, PLANE, times);
-	const air = Float64Array.from(light, (_, t) => 10 + 15 * Math.sin((t / 96) * 1.7));
-	const unit = (power: Float64Array, ratedWatts: number | null) => ({
+	const irradiance = clearSkyOn(OBSERVER, PLANE, times);
+	const air = Float64Array.from(irradiance, (_, t) => 10 + 15 * Math.sin((t / 96) * 1.7));
+	const unit = (power: Float64Array, ratedPower: number | null) => ({
 		key: 'A',
 		label: 'A',
 		labelWatts: 370,
-		ratedWatts,
+		ratedWatts: ratedPower,
 		like: null,
 		plane: PLANE,
 		power,
@@ -173,7 +173,7 @@ describe('flat tops', () => {
 				days,
 				units: [
 					unit(
-						light.map((sun, t) => Math.min(0.37 * sun, level(Math.floor(t / 96)))),
+						irradiance.map((sun, t) => Math.min(0.37 * sun, level(Math.floor(t / 96)))),
 						rated
 					)
 				],
@@ -182,7 +182,7 @@ describe('flat tops', () => {
 				irradiance: null,
 				observer: OBSERVER
 			},
-			() => ({ peers: null, sky: { light, plane: 'recorded' }, usual: 1 })
+			() => ({ peers: null, sky: { light: irradiance, plane: 'recorded' }, usual: 1 })
 		);
 
 	it('at the rating are clipping, with the energy that the shoulders show', () => {
@@ -191,7 +191,7 @@ describe('flat tops', () => {
 		expect(flat).toMatchObject({ kind: 'clipping', level: 290 });
 		expect(flat!.days).toHaveLength(30);
 		let true_ = 0;
-		for (const sun of light) true_ += (Math.max(0.37 * sun - 290, 0) * 0.25) / 1000;
+		for (const sun of irradiance) true_ += (Math.max(0.37 * sun - 290, 0) * 0.25) / 1000;
 		expect(flat!.lost!.low).toBeLessThan(true_);
 		expect(flat!.lost!.high).toBeGreaterThan(true_ * 0.98);
 		expect(flat!.lost!.value).toBeGreaterThan(0.7 * true_);
@@ -203,8 +203,8 @@ describe('flat tops', () => {
 		expect(tops(() => 250, null)).toEqual([expect.objectContaining({ kind: 'clipping' })]);
 	});
 	it('at a level that falls with the heat are derating', () => {
-		const heat = (day: number) => air[day * 96 + 48]!;
-		expect(tops((day) => 280 - 2.5 * heat(day), 350)).toEqual([
+		const cellTemperature = (day: number) => air[day * 96 + 48]!;
+		expect(tops((day) => 280 - 2.5 * cellTemperature(day), 350)).toEqual([
 			expect.objectContaining({ kind: 'derating' })
 		]);
 	});
@@ -213,7 +213,7 @@ describe('flat tops', () => {
 		expect(tops(() => Infinity, null)).toEqual([]);
 	});
 	it('without the sun’s course are found by a parabola', () => {
-		const power = light.map((sun) => Math.min(0.37 * sun, 270));
+		const power = irradiance.map((sun) => Math.min(0.37 * sun, 270));
 		const year = {
 			times,
 			days,
@@ -300,8 +300,8 @@ describe('voltage and current of a unit that underperforms', () => {
 		[0.9, 1, 'resistance in a connector'],
 		[1, 1, 'lost behind it'],
 		[0.8, 0.7, 'Both voltage and current are low']
-	])('at %d and %d of its peers say “%s”', (volts, amps, words) => {
-		expect(probableCause({ volts, amps }, 0.5).words).toContain(words);
+	])('at %d and %d of its peers say “%s”', (voltage, current, words) => {
+		expect(probableCause({ volts: voltage, amps: current }, 0.5).words).toContain(words);
 	});
 	it('that are not in the export leave it open', () => {
 		expect(probableCause(null, 0.5).next).toContain('Measure voltage and current');

@@ -3,14 +3,14 @@ import type { Peers } from './peers';
 import { median } from '../../numerics';
 
 /** Volts and amps of a unit against the middle of its peers. */
-export interface VoltsAndAmps {
+export interface VoltageAndCurrent {
 	readonly volts: number;
 	readonly amps: number;
 }
 
 /** What volts and amps of an underperformer point at. */
 export interface ProbableCause {
-	readonly measured: VoltsAndAmps | null;
+	readonly measured: VoltageAndCurrent | null;
 	/** What it points at, best first, in words. */
 	readonly words: string;
 	/** What to do on the visit. */
@@ -27,14 +27,14 @@ const NORMAL = 0.05;
  *
  * @returns null where the export has none
  */
-export function voltsAndAmpsOf(
+export function voltageAndCurrentOf(
 	unit: Unit,
 	{ units, share }: Peers,
 	days: readonly Day[]
-): VoltsAndAmps | null {
+): VoltageAndCurrent | null {
 	if (!unit.volts || !unit.amps) return null;
-	const volts: number[] = [];
-	const amps: number[] = [];
+	const voltage: number[] = [];
+	const current: number[] = [];
 	for (const { from, to } of days) {
 		for (let t = from; t < to; t++) {
 			if (!(share[t]! >= BRIGHT)) continue;
@@ -45,18 +45,20 @@ export function voltsAndAmpsOf(
 						return value === undefined || Number.isNaN(value) ? [] : [value];
 					})
 				);
-			const likeVolts = others((other) => other.volts);
-			const likeAmps = others((other) => other.amps);
-			if (!(likeVolts > 0 && likeAmps > 0)) continue;
-			if (!Number.isNaN(unit.volts[t]!)) volts.push(unit.volts[t]! / likeVolts);
-			if (!Number.isNaN(unit.amps[t]!)) amps.push(unit.amps[t]! / likeAmps);
+			const likeVoltage = others((other) => other.volts);
+			const likeCurrent = others((other) => other.amps);
+			if (!(likeVoltage > 0 && likeCurrent > 0)) continue;
+			if (!Number.isNaN(unit.volts[t]!)) voltage.push(unit.volts[t]! / likeVoltage);
+			if (!Number.isNaN(unit.amps[t]!)) current.push(unit.amps[t]! / likeCurrent);
 		}
 	}
-	return volts.length < 4 || amps.length < 4 ? null : { volts: median(volts), amps: median(amps) };
+	return voltage.length < 4 || current.length < 4
+		? null
+		: { volts: median(voltage), amps: median(current) };
 }
 
 /** What a laggard's volts and amps point at; the tests of the visit decide. */
-export function probableCause(measured: VoltsAndAmps | null, level: number): ProbableCause {
+export function probableCause(measured: VoltageAndCurrent | null, level: number): ProbableCause {
 	if (!measured) {
 		return {
 			measured,
@@ -67,11 +69,11 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 			next: 'Measure voltage and current of it and of a neighbour in the same minute.'
 		};
 	}
-	const { volts, amps } = measured;
-	const volt = Math.abs(volts - 1) <= NORMAL;
-	const amp = Math.abs(amps - 1) <= NORMAL;
-	const third = [1 / 3, 2 / 3].find((share) => Math.abs(volts - share) <= 0.05);
-	if (volts > 1 + NORMAL && amps < 0.1) {
+	const { volts: voltage, amps: current } = measured;
+	const volt = Math.abs(voltage - 1) <= NORMAL;
+	const amp = Math.abs(current - 1) <= NORMAL;
+	const third = [1 / 3, 2 / 3].find((share) => Math.abs(voltage - share) <= 0.05);
+	if (voltage > 1 + NORMAL && current < 0.1) {
 		return {
 			measured,
 			words:
@@ -79,7 +81,7 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 			next: 'Look at the unit’s lamp and its AC side first, then its DC connectors.'
 		};
 	}
-	if (volts < 0.1) {
+	if (voltage < 0.1) {
 		return {
 			measured,
 			words: 'No voltage reaches it: an open connector or module, or a short circuit.',
@@ -94,7 +96,7 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 			next: 'Open-circuit voltage of the module, then of each substring in its junction box.'
 		};
 	}
-	if (volt && amps < 1 - NORMAL) {
+	if (volt && current < 1 - NORMAL) {
 		return {
 			measured,
 			words:
@@ -102,7 +104,7 @@ export function probableCause(measured: VoltsAndAmps | null, level: number): Pro
 			next: 'Look at the glass. If it is clean and in the sun, measure the module against a good one beside it.'
 		};
 	}
-	if (amp && volts < 1 - NORMAL) {
+	if (amp && voltage < 1 - NORMAL) {
 		return {
 			measured,
 			words:

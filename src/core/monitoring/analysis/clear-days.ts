@@ -29,16 +29,16 @@ const NEIGHBOURS = 15;
 export function clearDays(
 	days: readonly Day[],
 	share: Float64Array,
-	light: Float64Array
+	irradiance: Float64Array
 ): ClearDay[] {
 	const steady: ClearDay[] = [];
 	days.forEach(({ from, to }, day) => {
 		const ratios: number[] = [];
 		let bright = 0;
 		for (let t = from; t < to; t++) {
-			if (light[t]! < BRIGHT) continue;
+			if (irradiance[t]! < BRIGHT) continue;
 			bright++;
-			if (!Number.isNaN(share[t]!)) ratios.push((1000 * share[t]!) / light[t]!);
+			if (!Number.isNaN(share[t]!)) ratios.push((1000 * share[t]!) / irradiance[t]!);
 		}
 		if (bright === 0 || ratios.length < COMPLETE * bright || ratios.length < 6) return;
 		const ratio = median(ratios);

@@ -17,21 +17,21 @@ const EVERY = 900_000;
  * the rest as it falls. Against the site-years of another generator this course tells planes within 3 degrees; with a
  * modifier on the light around the sun as well it turns those that face east and west by 6 to 9 degrees to the south.
  */
-export function clearLight(sun: SunPosition, plane: Plane, sky: SkyIrradiance): number {
+export function clearIrradiance(sun: SunPosition, plane: Plane, sky: SkyIrradiance): number {
 	const { effectiveBeam, sky: fromSky, ground } = onPlane(sun, plane, sky);
 	return effectiveBeam + fromSky + ground;
 }
 
 /** Light that enters the glass of a plane under a clear sky, W/m2, in the middle of each step. */
 export function clearSkyOn(observer: Observer, plane: Plane, times: Times): Float64Array {
-	const light = new Float64Array(times.count);
+	const irradiance = new Float64Array(times.count);
 	const at = (instant: number) => {
 		const sun = sunPosition(instant, observer);
-		return sun.zenith >= 90 ? 0 : clearLight(sun, plane, clearSky(sun));
+		return sun.zenith >= 90 ? 0 : clearIrradiance(sun, plane, clearSky(sun));
 	};
 	if (times.step >= EVERY) {
-		for (let t = 0; t < times.count; t++) light[t] = at(times.start + t * times.step);
-		return light;
+		for (let t = 0; t < times.count; t++) irradiance[t] = at(times.start + t * times.step);
+		return irradiance;
 	}
 	let knot = Number.NaN;
 	let low = 0;
@@ -44,7 +44,7 @@ export function clearSkyOn(observer: Observer, plane: Plane, times: Times): Floa
 			high = at(below + EVERY);
 			knot = below;
 		}
-		light[t] = low + ((high - low) * (instant - below)) / EVERY;
+		irradiance[t] = low + ((high - low) * (instant - below)) / EVERY;
 	}
-	return light;
+	return irradiance;
 }

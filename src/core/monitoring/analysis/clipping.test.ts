@@ -7,10 +7,10 @@ function ofRamp(from: number, to: number, level: number) {
 		{ length: 10_000 },
 		(_, i) => from + ((to - from) * (i + 0.5)) / 10_000
 	);
-	const mean = (of: (watts: number) => number) =>
-		points.reduce((sum, watts) => sum + of(watts), 0) / points.length;
+	const mean = (of: (power: number) => number) =>
+		points.reduce((sum, power) => sum + of(power), 0) / points.length;
 	return {
-		cut: mean((watts) => Math.max(watts - level, 0)),
+		cut: mean((power) => Math.max(power - level, 0)),
 		left: mean((w) => Math.min(w, level))
 	};
 }

@@ -3,7 +3,7 @@ import { HOUR, type Unit, type MonitoredYear } from '../series/year';
 import { plateausOf, type FlatTop } from './flat-tops';
 import type { Peers } from './peers';
 import { plateauOf } from './plateau';
-import { potentialOf, type Potential, type SkyLight } from './potential';
+import { potentialOf, type Potential, type SkyIrradiance } from './potential';
 
 /** Why tops are flat. */
 type FlatKind =
@@ -46,7 +46,7 @@ const SAME_LEVEL = 0.015;
 export interface Beside {
 	readonly peers: Peers | null;
 	/** Clear-sky light in its plane; null where that is not known. */
-	readonly sky: SkyLight | null;
+	readonly sky: SkyIrradiance | null;
 	/** Its output over that of its peers. */
 	readonly usual: number;
 }
@@ -63,7 +63,7 @@ export function clippingOf(year: MonitoredYear, besideOf: (unit: Unit) => Beside
 		const tops = year.days.flatMap((day, d) =>
 			plateausOf(unit.power, beside.sky?.light ?? null, day, d, year.times)
 		);
-		return tops.length >= FEWEST_PLATEAUS && !haveOneLevel(tops) && fallsWithHeat(year, tops)
+		return tops.length >= FEWEST_PLATEAUS && !haveOneLevel(tops) && fallsWithTemperature(year, tops)
 			? [{ unit: unit.key, ...deratedAt(year, tops) }]
 			: [];
 	});
@@ -78,7 +78,7 @@ function levelOf(unit: Unit, { days }: Pick<MonitoredYear, 'days'>): number | nu
 	const rated = unit.ratedWatts;
 	if (rated === null) return null;
 	let most = 0;
-	for (const watts of unit.power) if (watts > most) most = watts;
+	for (const power of unit.power) if (power > most) most = power;
 	return most >= AT_LEVEL * rated && most <= PASSED * rated ? rated : null;
 }
 
@@ -217,7 +217,7 @@ function lostOf(tops: readonly FlatTop[]): NonNullable<Clipping['lost']> {
 }
 
 /** Whether the level goes down as it gets hotter, surely. */
-function fallsWithHeat(
+function fallsWithTemperature(
 	{
 		times,
 		days,
@@ -226,11 +226,11 @@ function fallsWithHeat(
 	}: Pick<MonitoredYear, 'times' | 'days' | 'airTemperature' | 'cellTemperature'>,
 	tops: readonly FlatTop[]
 ): boolean {
-	const heat = airTemperature ?? cellTemperature;
-	if (!heat) return false;
+	const temperature = airTemperature ?? cellTemperature;
+	if (!temperature) return false;
 	const noon = Math.round((12 * HOUR) / times.step);
 	const pairs = tops
-		.map(({ day, level }) => ({ heat: heat[days[day]!.from + noon] ?? Number.NaN, level }))
+		.map(({ day, level }) => ({ heat: temperature[days[day]!.from + noon] ?? Number.NaN, level }))
 		.filter(({ heat: degrees }) => !Number.isNaN(degrees));
 	const slope = robustSlope(
 		pairs.map(({ heat: degrees }) => degrees),

@@ -94,9 +94,9 @@ function coursesOf(
 	const energy = days.map(({ from, to }) => {
 		let sum = 0;
 		for (let t = from; t < to; t++) {
-			for (const { power, labelWatts } of units) {
+			for (const { power, labelWatts: ratedPower } of units) {
 				const watts = power[t]!;
-				if (watts > 0) sum += watts / labelWatts;
+				if (watts > 0) sum += watts / ratedPower;
 			}
 		}
 		return sum / units.length;
@@ -116,10 +116,10 @@ function coursesOf(
 		const many = units.map(() => new Uint16Array(SLOTS));
 		for (let t = from; t < to; t++) {
 			const slot = slotAt(t);
-			units.forEach(({ power, labelWatts }, u) => {
+			units.forEach(({ power, labelWatts: ratedPower }, u) => {
 				const watts = power[t]!;
 				if (Number.isNaN(watts)) return;
-				own[u]![slot]! += Math.max(watts, 0) / labelWatts;
+				own[u]![slot]! += Math.max(watts, 0) / ratedPower;
 				many[u]![slot]!++;
 			});
 		}

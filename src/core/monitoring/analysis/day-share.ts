@@ -2,7 +2,7 @@ import { HOUR, type Unit, type MonitoredYear } from '../series/year';
 import { canTell, type Peers } from './peers';
 
 /** Below this share of its label the middle unit says nothing of who lags; on average over a whole day, below the second. */
-const LEAST_LIGHT = { moment: 0.06, day: 0.01 };
+const LEAST_IRRADIANCE = { moment: 0.06, day: 0.01 };
 /** Light of a day, in hours at label power, below which it says nothing. */
 const LEAST_DAY = 0.25;
 /** Below this share of its peers a unit gives nothing: even a whole shade leaves more, by the light of the sky. */
@@ -31,7 +31,7 @@ export function daySharesOf(
 	const { times, days } = year;
 	const { share } = peers;
 	const hours = times.step / HOUR;
-	const least = times.step > HOUR ? LEAST_LIGHT.day : LEAST_LIGHT.moment;
+	const least = times.step > HOUR ? LEAST_IRRADIANCE.day : LEAST_IRRADIANCE.moment;
 	const shares = new Float64Array(days.length).fill(Number.NaN);
 	const silent = new Uint8Array(days.length);
 	const due = new Float64Array(days.length);
@@ -39,7 +39,7 @@ export function daySharesOf(
 	days.forEach(({ from, to }, d) => {
 		let own = 0;
 		let middle = 0;
-		let light = 0;
+		let irradiance = 0;
 		let said = false;
 		let nothing = 0;
 		let run = { samples: 0, due: 0 };
@@ -49,25 +49,25 @@ export function daySharesOf(
 		};
 		for (let t = from; t < to; t++) {
 			if (!(share[t]! >= least)) continue;
-			light += share[t]! * hours;
-			const watts = unit.power[t]!;
-			if (Number.isNaN(watts)) continue;
+			irradiance += share[t]! * hours;
+			const power = unit.power[t]!;
+			if (Number.isNaN(power)) continue;
 			said = true;
 			if (leftOut?.[t] || !canTell(unit, peers, t)) continue;
-			own += watts / unit.labelWatts;
+			own += power / unit.labelWatts;
 			middle += share[t]!;
-			if (watts < NOTHING * share[t]! * unit.labelWatts) {
+			if (power < NOTHING * share[t]! * unit.labelWatts) {
 				run.samples++;
 				run.due += share[t]!;
 			} else endRun();
 		}
 		endRun();
-		out[d] = light > 0 ? (nothing * hours) / light : 0;
-		due[d] = light * unit.labelWatts;
-		if (light < LEAST_DAY) return;
+		out[d] = irradiance > 0 ? (nothing * hours) / irradiance : 0;
+		due[d] = irradiance * unit.labelWatts;
+		if (irradiance < LEAST_DAY) return;
 		if (!said) silent[d] = 1;
 		// What is left after shade and rating must still be a fair part of the day.
-		else if (middle * hours >= 0.2 * light && middle > 0) shares[d] = own / middle;
+		else if (middle * hours >= 0.2 * irradiance && middle > 0) shares[d] = own / middle;
 	});
 	return { shares, silent, due, out };
 }

@@ -30,13 +30,13 @@ export function energyOf(
 			let sum = 0;
 			let some = false;
 			for (let t = from; t < to; t++) {
-				const watts = unit.power[t]!;
+				const power = unit.power[t]!;
 				asked += lit[t]!;
-				if (Number.isNaN(watts)) continue;
+				if (Number.isNaN(power)) continue;
 				some = true;
 				said += lit[t]!;
-				sum += watts * hours;
-				if (watts > best) best = watts;
+				sum += power * hours;
+				if (power > best) best = power;
 			}
 			if (some) byDay[d] = sum / 1000;
 		});
@@ -56,8 +56,8 @@ export function energyOf(
 /** Samples at which at least one unit made more than a trace of its label. */
 export function litTimes(units: readonly Unit[], count: number): Uint8Array {
 	const lit = new Uint8Array(count);
-	for (const { power, labelWatts } of units) {
-		const least = Math.max(0.01 * labelWatts, 1);
+	for (const { power, labelWatts: ratedPower } of units) {
+		const least = Math.max(0.01 * ratedPower, 1);
 		for (let t = 0; t < count; t++) if (power[t]! >= least) lit[t] = 1;
 	}
 	return lit;

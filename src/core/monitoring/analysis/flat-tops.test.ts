@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
 	course,
-	light,
+	irradiance,
 	PER_DAY,
 	plainDays,
 	plainTimes
@@ -10,11 +10,13 @@ import { plateausOf } from './flat-tops';
 
 const times = plainTimes(1);
 const [day] = plainDays(1);
-const sun = course(1, (t) => 1000 * light(t));
-const clipped = (level: number, of = 300) => course(1, (t) => Math.min(of * light(t), level));
+const sun = course(1, (t) => 1000 * irradiance(t));
+const clipped = (level: number, of = 300) => course(1, (t) => Math.min(of * irradiance(t), level));
 /** What the cut takes off, Wh. */
 const cutOff = (level: number, of = 300) =>
-	[...course(1, (t) => Math.max(of * light(t) - level, 0))].reduce((sum, watts) => sum + watts / 4);
+	[...course(1, (t) => Math.max(of * irradiance(t) - level, 0))].reduce(
+		(sum, power) => sum + power / 4
+	);
 
 describe('a flat top', () => {
 	it('is found with its level, its hours and what it took', () => {
@@ -57,10 +59,10 @@ describe('a flat top', () => {
 
 describe('no flat top', () => {
 	it.each([
-		['is the noon of a clear day', course(1, (t) => 300 * light(t))],
+		['is the noon of a clear day', course(1, (t) => 300 * irradiance(t))],
 		['is a day without any output', course(1, () => 0)],
 		['is a day of which nothing is known', course(1, () => Number.NaN)],
-		['is a plateau without shoulders', course(1, (t) => (light(t) > 0 ? 200 : 0))]
+		['is a plateau without shoulders', course(1, (t) => (irradiance(t) > 0 ? 200 : 0))]
 	])('%s', (_, power) => {
 		expect(plateausOf(power, sun, day!, 0, times)).toEqual([]);
 	});
@@ -70,7 +72,9 @@ describe('no flat top', () => {
 	});
 
 	it('is made of two samples', () => {
-		const power = course(1, (t) => (t === 48 || t === 49 ? 220 : Math.min(150, 300 * light(t))));
+		const power = course(1, (t) =>
+			t === 48 || t === 49 ? 220 : Math.min(150, 300 * irradiance(t))
+		);
 		expect(plateausOf(power, sun, day!, 0, times)).toEqual([]);
 	});
 });
@@ -79,8 +83,8 @@ describe('the days of a series', () => {
 	it('are looked at one by one, each against its own peak', () => {
 		const two = plainTimes(2);
 		const [first, second] = plainDays(2);
-		const power = course(2, (t) => Math.min(300 * light(t), t < PER_DAY ? 200 : 240));
-		const both = course(2, (t) => 1000 * light(t));
+		const power = course(2, (t) => Math.min(300 * irradiance(t), t < PER_DAY ? 200 : 240));
+		const both = course(2, (t) => 1000 * irradiance(t));
 		expect(plateausOf(power, both, first!, 0, two)[0]).toMatchObject({ day: 0, level: 200 });
 		expect(plateausOf(power, both, second!, 1, two)[0]).toMatchObject({ day: 1, level: 240 });
 	});

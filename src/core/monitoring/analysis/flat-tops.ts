@@ -34,7 +34,7 @@ const REACH = 2;
  */
 export function plateausOf(
 	power: Float64Array,
-	light: Float64Array | null,
+	irradiance: Float64Array | null,
 	{ from, to }: Day,
 	day: number,
 	times: Times
@@ -50,7 +50,7 @@ export function plateausOf(
 		while (end + 1 < to && power[end + 1]! >= peak * (1 - FLAT)) end++;
 		const count = end - t + 1;
 		if (count >= FEWEST && count * hours >= SHORTEST) {
-			const top = topOf(power, light, { from, to }, t, end, times);
+			const top = topOf(power, irradiance, { from, to }, t, end, times);
 			if (top) tops.push({ day, ...top });
 		}
 		t = end;
@@ -60,7 +60,7 @@ export function plateausOf(
 
 function topOf(
 	power: Float64Array,
-	light: Float64Array | null,
+	irradiance: Float64Array | null,
 	{ from, to }: Pick<Day, 'from' | 'to'>,
 	first: number,
 	last: number,
@@ -79,7 +79,7 @@ function topOf(
 	};
 	const sides = [shoulder(first - reach, first - 1), shoulder(last + 1, last + reach)];
 	if (sides.some((side) => side.length < 2)) return null;
-	const shape = light ? scaled(power, light, sides) : parabola(power, sides);
+	const shape = irradiance ? scaled(power, irradiance, sides) : parabola(power, sides);
 	if (!shape) return null;
 	const lost = (which: (t: number) => number) => {
 		let sum = 0;
@@ -108,19 +108,19 @@ const HOTTER = 0.02;
 /** The course of a clear sky, as high as the shoulders say; the band is how far their samples differ. */
 function scaled(
 	power: Float64Array,
-	light: Float64Array,
+	irradiance: Float64Array,
 	sides: readonly number[][]
 ): Shape | null {
-	const factors = sides.map((side) => median(side.map((t) => power[t]! / light[t]!)));
-	const all = sides.flat().map((t) => power[t]! / light[t]!);
+	const factors = sides.map((side) => median(side.map((t) => power[t]! / irradiance[t]!)));
+	const all = sides.flat().map((t) => power[t]! / irradiance[t]!);
 	if (all.some((factor) => !Number.isFinite(factor))) return null;
 	const middle = (1 - HOTTER) * median(all);
 	const low = (1 - 2 * HOTTER) * Math.min(...factors, quantile(all, 0.1));
 	const high = Math.max(...factors, quantile(all, 0.9));
 	return {
-		low: (t) => low * light[t]!,
-		middle: (t) => middle * light[t]!,
-		high: (t) => high * light[t]!
+		low: (t) => low * irradiance[t]!,
+		middle: (t) => middle * irradiance[t]!,
+		high: (t) => high * irradiance[t]!
 	};
 }
 

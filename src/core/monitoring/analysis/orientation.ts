@@ -7,7 +7,7 @@ import {
 } from '../../conditions';
 import { median, quantile } from '../../numerics';
 import { HOUR, type MonitoredYear } from '../series/year';
-import { clearLight } from './clear-sky-year';
+import { clearIrradiance } from './clear-sky-year';
 
 /** Length of a slot of the day, hours, and of a window of days over which the brightest of it is taken. */
 const SLOT = 0.5;
@@ -15,7 +15,7 @@ const WINDOW = 20;
 /** Of the values of a slot in a window this quantile stands for a clear sky. */
 const CLEAR = 0.9;
 /** Light of the clear sky that tells of a plane, W/m2, and share of nameplate. */
-const LEAST_LIGHT = 120;
+const LEAST_IRRADIANCE = 120;
 const LEAST_SHARE = 0.05;
 /** Of the moments with more than this share of nameplate no more than so many may lack light in a plane. */
 const STRONG = 0.2;
@@ -108,15 +108,15 @@ function ratiosIn(points: readonly Point[], plane: Plane): number[][] | null {
 	let strong = 0;
 	let dark = 0;
 	for (const { sun, sky, value, window } of points) {
-		const light = clearLight(sun, plane, sky);
+		const irradiance = clearIrradiance(sun, plane, sky);
 		// Power without light: the plane looks the other way.
 		if (value > STRONG) {
 			strong++;
-			if (light < LEAST_LIGHT) dark++;
+			if (irradiance < LEAST_IRRADIANCE) dark++;
 		}
-		if (light < LEAST_LIGHT) continue;
+		if (irradiance < LEAST_IRRADIANCE) continue;
 		count++;
-		(windows[window] ??= []).push(value / (light * (1 - (HEATING * light) / 1000)));
+		(windows[window] ??= []).push(value / (irradiance * (1 - (HEATING * irradiance) / 1000)));
 	}
 	if (dark > MOST_DARK * strong || count < 0.5 * points.length) return null;
 	return windows.filter((some) => some.length > 0);

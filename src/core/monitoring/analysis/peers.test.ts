@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
-	light,
+	irradiance,
 	plainDays,
 	plainTimes,
 	plainUnit,
@@ -17,10 +17,10 @@ describe('units that are alike', () => {
 	it('are at least three of one kind, the largest kind first', () => {
 		const units = [
 			...['a', 'b', 'c'].map((key) => plainUnit(key, 1)),
-			...['d', 'e', 'f', 'g'].map((key) => plainUnit(key, 1, light, { like: 'east' })),
-			plainUnit('h', 1, light, { like: 'west' }),
-			plainUnit('i', 1, light, { like: null }),
-			plainUnit('j', 1, light, { labelWatts: 0 })
+			...['d', 'e', 'f', 'g'].map((key) => plainUnit(key, 1, irradiance, { like: 'east' })),
+			plainUnit('h', 1, irradiance, { like: 'west' }),
+			plainUnit('i', 1, irradiance, { like: null }),
+			plainUnit('j', 1, irradiance, { labelWatts: 0 })
 		];
 		const groups = peersOf(year(1), units).groups.map(({ units: some }) =>
 			some.map(({ key }) => key)
@@ -39,7 +39,9 @@ describe('units that are alike', () => {
 	});
 
 	it('of an even number have the mean of the two in the middle', () => {
-		const units = [0.2, 0.6, 0.8, 1].map((of, i) => plainUnit(`u${i}`, 1, (t) => of * light(t)));
+		const units = [0.2, 0.6, 0.8, 1].map((of, i) =>
+			plainUnit(`u${i}`, 1, (t) => of * irradiance(t))
+		);
 		const [group] = peersOf(year(1), units).groups;
 		expect(group!.share[NOON]).toBeCloseTo(0.7, 9);
 	});
@@ -56,7 +58,7 @@ describe('units that are alike', () => {
 
 	it('are not compared where one of them stands at its rating', () => {
 		const rated = { ratedWatts: 290 };
-		const units = ['a', 'b', 'c'].map((key) => plainUnit(key, 1, light, rated));
+		const units = ['a', 'b', 'c'].map((key) => plainUnit(key, 1, irradiance, rated));
 		const [group] = peersOf(year(1), units).groups;
 		expect(group!.atRating[NOON]).toBe(1);
 		expect(group!.atRating[30]).toBe(0);
@@ -73,19 +75,19 @@ describe('a unit against its peers, day by day', () => {
 	};
 
 	it('is its share of the middle', () => {
-		const { shares, silent } = sharesOf((t) => 0.8 * light(t));
+		const { shares, silent } = sharesOf((t) => 0.8 * irradiance(t));
 		for (const share of shares) expect(share).toBeCloseTo(0.8, 2);
 		expect([...silent]).toEqual([0, 0, 0]);
 	});
 
 	it('is of that day alone: a fall on the second leaves the first', () => {
-		const { shares } = sharesOf((t) => (t < PER_DAY ? 1 : 0.5) * light(t));
+		const { shares } = sharesOf((t) => (t < PER_DAY ? 1 : 0.5) * irradiance(t));
 		expect(shares[0]).toBeCloseTo(1, 2);
 		expect(shares[1]).toBeCloseTo(0.5, 2);
 	});
 
 	it('leaves out the samples that it is told to, as those in a shade', () => {
-		const shade = (t: number) => (t % PER_DAY > 60 ? 0.2 : 1) * light(t);
+		const shade = (t: number) => (t % PER_DAY > 60 ? 0.2 : 1) * irradiance(t);
 		const shaded = Uint8Array.from({ length: days * PER_DAY }, (_, t) => Number(t % PER_DAY > 60));
 		expect(sharesOf(shade).shares[0]).toBeLessThan(0.95);
 		expect(sharesOf(shade, shaded).shares[0]).toBeCloseTo(1, 6);
@@ -93,27 +95,27 @@ describe('a unit against its peers, day by day', () => {
 
 	it('tells a stop in the middle of a day by what was due, and no slip of one sample', () => {
 		const stops = (from: number) => (t: number) =>
-			t >= PER_DAY + from && t < 2 * PER_DAY ? 0 : light(t);
+			t >= PER_DAY + from && t < 2 * PER_DAY ? 0 : irradiance(t);
 		const { out, shares } = sharesOf(stops(NOON));
 		expect(out[0]).toBe(0);
 		expect(out[1]).toBeCloseTo(0.5, 1);
 		expect(out[2]).toBe(0);
 		expect(shares[1]).toBeCloseTo(0.5, 1);
-		const slip = sharesOf((t) => (t === PER_DAY + NOON ? 0 : light(t)));
+		const slip = sharesOf((t) => (t === PER_DAY + NOON ? 0 : irradiance(t)));
 		expect(slip.out[1]).toBe(0);
-		const shaded = sharesOf((t) => 0.1 * light(t));
+		const shaded = sharesOf((t) => 0.1 * irradiance(t));
 		expect([...shaded.out]).toEqual([0, 0, 0]);
 	});
 
 	it('that says nothing all day is silent, not dead, and its peers give on', () => {
-		const { shares, silent, due } = sharesOf((t) => (t < PER_DAY ? Number.NaN : light(t)));
+		const { shares, silent, due } = sharesOf((t) => (t < PER_DAY ? Number.NaN : irradiance(t)));
 		expect(shares[0]).toBeNaN();
 		expect([...silent]).toEqual([1, 0, 0]);
 		expect(due[0]).toBeCloseTo(due[1]!, 6);
 	});
 
 	it('has no share on a day without light', () => {
-		const dark = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, (t) => 0.02 * light(t)));
+		const dark = ['a', 'b', 'c', 'd'].map((key) => plainUnit(key, 1, (t) => 0.02 * irradiance(t)));
 		const [group] = peersOf(year(1), dark).groups;
 		const { shares, silent } = daySharesOf(year(1), dark[0]!, group!, null);
 		expect(shares[0]).toBeNaN();
@@ -122,7 +124,7 @@ describe('a unit against its peers, day by day', () => {
 
 	it('has none where shade and rating left too little of the day', () => {
 		const all = new Uint8Array(days * PER_DAY).fill(1);
-		expect(sharesOf(light, all).shares[0]).toBeNaN();
+		expect(sharesOf(irradiance, all).shares[0]).toBeNaN();
 	});
 });
 
@@ -173,13 +175,13 @@ describe('the energy of a unit', () => {
 	});
 
 	it('of nothing that is on record has no figure for each kW', () => {
-		const [energy] = asked([plainUnit('a', days, light, { labelWatts: 0 })]);
+		const [energy] = asked([plainUnit('a', days, irradiance, { labelWatts: 0 })]);
 		expect(energy!.specific).toBeNull();
 		expect(energy!.bestShare).toBeNull();
 	});
 
 	it('is none on a day of which nothing was said, and half is said to be missing', () => {
-		const gappy = plainUnit('b', days, (t) => (t < PER_DAY ? Number.NaN : light(t)));
+		const gappy = plainUnit('b', days, (t) => (t < PER_DAY ? Number.NaN : irradiance(t)));
 		const [, energy] = asked([plainUnit('a', days), gappy]);
 		expect(energy!.byDay[0]).toBeNaN();
 		expect(energy!.byDay[1]).toBeGreaterThan(2);

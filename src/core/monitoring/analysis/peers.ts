@@ -71,16 +71,16 @@ function middleOf(units: readonly Unit[], count: number) {
 	for (let t = 0; t < count; t++) {
 		let n = 0;
 		let limited = 0;
-		for (const { power, labelWatts, ratedWatts } of units) {
+		for (const { power, labelWatts: nameplatePower, ratedWatts: ratedPower } of units) {
 			const watts = power[t]!;
 			if (Number.isNaN(watts)) continue;
 			// What stands at its rating says how large its device is, not what its plane gives.
-			if (ratedWatts !== null && watts >= AT_RATING * ratedWatts) {
+			if (ratedPower !== null && watts >= AT_RATING * ratedPower) {
 				limited++;
 				continue;
 			}
 			// A few values: putting each in its place beats sorting.
-			const value = watts / labelWatts;
+			const value = watts / nameplatePower;
 			let i = n++;
 			for (; i > 0 && sorted[i - 1]! > value; i--) sorted[i] = sorted[i - 1]!;
 			sorted[i] = value;
@@ -99,7 +99,7 @@ function middleOf(units: readonly Unit[], count: number) {
 /** The middle of all as they stand, where most are at their ratings: for energy, not for who lags. */
 function middleWithLimited(units: readonly Unit[], t: number): number {
 	const shares = units
-		.map(({ power, labelWatts }) => power[t]! / labelWatts)
+		.map(({ power, labelWatts: ratedPower }) => power[t]! / ratedPower)
 		.filter((value) => !Number.isNaN(value))
 		.sort((a, b) => a - b);
 	const n = shares.length;

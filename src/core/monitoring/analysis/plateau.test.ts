@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest';
-import { course, light, plainDays } from '../../../../tests/support/plain-days';
+import { course, irradiance, plainDays } from '../../../../tests/support/plain-days';
 import { plateauOf } from './plateau';
 
 const DAYS = 20;
 const days = plainDays(DAYS);
 /** Days whose best differs, as under a real sky. */
-const sky = (t: number) => (0.8 + 0.2 * Math.sin(Math.floor(t / 96) * 1.7)) * light(t);
+const sky = (t: number) => (0.8 + 0.2 * Math.sin(Math.floor(t / 96) * 1.7)) * irradiance(t);
 
 it('a level that is reached again and again and never passed is a plateau', () => {
 	expect(
@@ -19,7 +19,7 @@ it('a level that is reached again and again and never passed is a plateau', () =
 it('the round top of sunny days is none', () => {
 	expect(
 		plateauOf(
-			course(DAYS, (t) => 300 * light(t)),
+			course(DAYS, (t) => 300 * irradiance(t)),
 			days
 		)
 	).toBeNull();

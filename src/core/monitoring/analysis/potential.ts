@@ -14,7 +14,7 @@ export interface Potential {
 }
 
 /** Light of a clear sky in a plane. */
-export interface SkyLight {
+export interface SkyIrradiance {
 	/** W/m2 by time. */
 	readonly light: Float64Array;
 	/** Whether the plane stands in the record, or was inferred from clear days. */
@@ -32,7 +32,7 @@ export interface Level {
 /** Judgement, from generated years: what peers, a sensor and the sky's course leave open. */
 const WITHIN = { peers: 0.02, sensor: 0.03, recorded: 0.12, inferred: 0.14 } as const;
 /** Power falls with the heat of the cells, 1/K: usual silicon (common practice). */
-const HEAT = -0.004;
+const TEMPERATURE = -0.004;
 /** Heat of the cells over the air in 1000 W/m2, K (common practice). */
 const OVER_AIR = 30;
 /**
@@ -41,7 +41,7 @@ const OVER_AIR = 30;
  */
 const FALLS = 0.05;
 /** Light that a ratio can be taken of, W/m2. */
-const LEAST_LIGHT = 150;
+const LEAST_IRRADIANCE = 150;
 /** Days on either side whose ratios tell how much a unit gives of the light. */
 const NEAR_DAYS = 20;
 /** So many ratios tell as much as all of them, and days of a block are taken as one. */
@@ -73,7 +73,7 @@ export function potentialOf(
 	unit: Unit,
 	level: Level,
 	peers: Peers | null,
-	sky: SkyLight | null,
+	sky: SkyIrradiance | null,
 	usual: number
 ): Potential | null {
 	const byPeers = peers && potentialByPeers(unit, level, peers, usual);
@@ -90,21 +90,23 @@ function potentialByPeers(
 	{ share, atRating }: Peers,
 	usual: number
 ): Potential | null {
-	const watts = new Float64Array(level.at.length).fill(Number.NaN);
+	const power = new Float64Array(level.at.length).fill(Number.NaN);
 	for (let t = 0; t < level.at.length; t++) {
-		if (level.at[t] === 1 && atRating[t] === 0) watts[t] = share[t]! * usual * unit.labelWatts;
+		if (level.at[t] === 1 && atRating[t] === 0) power[t] = share[t]! * usual * unit.labelWatts;
 	}
-	return isKnown(level, watts) ? { watts, within: WITHIN.peers, from: 'peers', clear: null } : null;
+	return isKnown(level, power)
+		? { watts: power, within: WITHIN.peers, from: 'peers', clear: null }
+		: null;
 }
 
 /** Whether something tells at most of the moments: what is missing would not be counted as lost. */
-function isKnown({ at }: Level, watts: Float64Array): boolean {
+function isKnown({ at }: Level, power: Float64Array): boolean {
 	let held = 0;
 	let known = 0;
 	for (let t = 0; t < at.length; t++) {
 		if (at[t] === 0) continue;
 		held++;
-		if (!Number.isNaN(watts[t]!)) known++;
+		if (!Number.isNaN(power[t]!)) known++;
 	}
 	return known >= MOST * held;
 }
@@ -121,20 +123,20 @@ function potentialBySensor(
 		const degrees = !Number.isNaN(cell)
 			? cell
 			: (Number.isNaN(air) ? 25 : air) + (OVER_AIR * irradiance[t]!) / 1000;
-		return irradiance[t]! * (1 + HEAT * (degrees - 25));
+		return irradiance[t]! * (1 + TEMPERATURE * (degrees - 25));
 	};
 	const ratios = ratiosByDay(year, unit, level, (t) =>
-		irradiance[t]! >= LEAST_LIGHT ? given(t) : 0
+		irradiance[t]! >= LEAST_IRRADIANCE ? given(t) : 0
 	);
-	const watts = new Float64Array(level.at.length).fill(Number.NaN);
+	const power = new Float64Array(level.at.length).fill(Number.NaN);
 	const middle = byBlock(year.days.length, (d) => median(nearby(ratios, d)));
 	year.days.forEach(({ from, to }, d) => {
 		const ratio = middle[d]!;
 		if (Number.isNaN(ratio)) return;
-		for (let t = from; t < to; t++) if (irradiance[t]! > 0) watts[t] = ratio * given(t);
+		for (let t = from; t < to; t++) if (irradiance[t]! > 0) power[t] = ratio * given(t);
 	});
-	return isKnown(level, watts)
-		? { watts, within: WITHIN.sensor, from: 'sensor', clear: null }
+	return isKnown(level, power)
+		? { watts: power, within: WITHIN.sensor, from: 'sensor', clear: null }
 		: null;
 }
 
@@ -142,15 +144,15 @@ function potentialByClearSky(
 	year: MonitoredYear,
 	unit: Unit,
 	level: Level,
-	{ light, plane }: SkyLight
+	{ light: irradiance, plane }: SkyIrradiance
 ): Potential {
 	const { times, days } = year;
-	const given = (t: number) => light[t]! * (1 - (FALLS * light[t]!) / 1000);
-	const bright = (t: number) => (light[t]! >= LEAST_LIGHT ? given(t) : 0);
+	const given = (t: number) => irradiance[t]! * (1 - (FALLS * irradiance[t]!) / 1000);
+	const bright = (t: number) => (irradiance[t]! >= LEAST_IRRADIANCE ? given(t) : 0);
 	// First by the dim hours alone, which no clear sky lifts to the level; then by those that come near to it, since
 	// what a unit gives of the light changes with the height of the sun.
 	const rough = quantile(
-		ratiosByDay(year, unit, level, (t) => (light[t]! < DIM ? bright(t) : 0)).flat(),
+		ratiosByDay(year, unit, level, (t) => (irradiance[t]! < DIM ? bright(t) : 0)).flat(),
 		CLEAR
 	);
 	const free = (t: number) => {
@@ -166,10 +168,10 @@ function potentialByClearSky(
 		ratios.flatMap((some, d) => some.map((ratio) => ratio / clear[d]!))
 	).sort();
 	const reach = Math.max(1, Math.round((SHOULDER * HOUR) / times.step));
-	const watts = new Float64Array(level.at.length).fill(Number.NaN);
-	const clearWatts = new Float64Array(level.at.length).fill(Number.NaN);
+	const power = new Float64Array(level.at.length).fill(Number.NaN);
+	const clearPower = new Float64Array(level.at.length).fill(Number.NaN);
 	days.forEach(({ from, to }, d) => {
-		for (let t = from; t < to; t++) clearWatts[t] = clear[d]! * given(t);
+		for (let t = from; t < to; t++) clearPower[t] = clear[d]! * given(t);
 		for (let t = from; t < to; t++) {
 			if (level.at[t] === 0) continue;
 			let end = t;
@@ -185,12 +187,12 @@ function potentialByClearSky(
 				const least = level.watts / all;
 				const isClear = (end - t + 1) * times.step >= HOUR && shoulder >= CLEAR_SHOULDER;
 				const clearly = isClear ? shoulder : meanAbove(clearness, least);
-				watts[s] = all * Math.max(clearly, least);
+				power[s] = all * Math.max(clearly, least);
 			}
 			t = end;
 		}
 	});
-	return { watts, within: WITHIN[plane], from: 'clear-sky', clear: clearWatts };
+	return { watts: power, within: WITHIN[plane], from: 'clear-sky', clear: clearPower };
 }
 
 /** Power over what the light would give, of each day's moments at which the unit stands free. */

@@ -56,7 +56,7 @@ const BEHIND = 0.5 + SHADED / 2;
 const RETURNS = 0.7;
 const FEWEST = 6;
 /** Below this share of its label the middle unit says nothing. */
-const LEAST_LIGHT = 0.06;
+const LEAST_IRRADIANCE = 0.06;
 /** What gives nothing at this share of a slot's bright samples or fewer is off now and then: a shade returns. */
 const OFF_BY_SHADE = 0.9;
 
@@ -216,7 +216,11 @@ function usualOf(unit: Unit, peers: Peers, day: Day) {
 function samplesThatTell(unit: Unit, peers: Peers, { from, to }: Day): number[] {
 	const tells: number[] = [];
 	for (let t = from; t < to; t++) {
-		if (peers.share[t]! > LEAST_LIGHT && canTell(unit, peers, t) && !Number.isNaN(unit.power[t]!))
+		if (
+			peers.share[t]! > LEAST_IRRADIANCE &&
+			canTell(unit, peers, t) &&
+			!Number.isNaN(unit.power[t]!)
+		)
 			tells.push(t);
 	}
 	return tells;

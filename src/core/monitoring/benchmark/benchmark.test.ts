@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/monitored-record';
 import { EMPTY_RECORD } from '../../record';
 import { yearsSince } from './degradation';
-import { powerOverHeat } from './power-temperature';
+import { powerOverTemperature } from './power-temperature';
 import { seasonPoints } from './seasons';
 import { corrected } from './stc-share';
 
@@ -34,10 +34,10 @@ describe('a benchmark reading', () => {
 });
 
 it('a kelvin costs what the label’s model says', () => {
-	const cost = powerOverHeat(testRecord())!;
+	const cost = powerOverTemperature(testRecord())!;
 	expect(cost).toBeLessThan(-0.003);
 	expect(cost).toBeGreaterThan(-0.005);
-	expect(powerOverHeat(EMPTY_RECORD)).toBeNull();
+	expect(powerOverTemperature(EMPTY_RECORD)).toBeNull();
 });
 
 it('equinoxes and solstices come in order, a year after those before', () => {

@@ -8,7 +8,7 @@ const [COOL, WARM] = [25, 50];
  * What a kelvin costs of an array's power, relative, 1/K: by the model fitted to each type's label,
  * weighed by the power on the labels. Null where no type is recorded.
  */
-export function powerOverHeat(record: ArrayRecord): number | null {
+export function powerOverTemperature(record: ArrayRecord): number | null {
 	const types = record.strings.flatMap(typesInString);
 	let watts = 0;
 	let sum = 0;
@@ -17,8 +17,10 @@ export function powerOverHeat(record: ArrayRecord): number | null {
 		if (share === 0) continue;
 		const fit = fitLabel(type.plate);
 		const power = (celsius: number) => {
-			const { volts, amps } = maximumPowerPoint(translate(fit, STC_IRRADIANCE, celsius));
-			return volts * amps;
+			const { volts: voltage, amps: current } = maximumPowerPoint(
+				translate(fit, STC_IRRADIANCE, celsius)
+			);
+			return voltage * current;
 		};
 		watts += share;
 		sum += (share * (power(WARM) / power(COOL) - 1)) / (WARM - COOL);

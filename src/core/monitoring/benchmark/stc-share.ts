@@ -32,7 +32,7 @@ const UNCERTAINTY = { irradiance: 0.03, watts: 0.01, heat: 2.5 };
 /** The same of what differs from one reading to the next with the same instruments. */
 const REPEATED = { irradiance: 0.01, watts: 0.005, heat: 1.5 };
 /** Power of usual silicon over heat, 1/K (common practice). */
-export const USUAL_OVER_HEAT = -0.0038;
+export const USUAL_OVER_TEMPERATURE = -0.0038;
 const DIM = 600;
 
 /**
@@ -43,14 +43,14 @@ const DIM = 600;
  * @param heat relative power over temperature, 1/K
  */
 export function corrected(
-	{ date, watts, irradiance, cellTemperature, instrument }: BenchmarkReading,
-	labelWatts: number,
-	heat = USUAL_OVER_HEAT
+	{ date, watts: power, irradiance, cellTemperature, instrument }: BenchmarkReading,
+	ratedPower: number,
+	temperature = USUAL_OVER_TEMPERATURE
 ): Corrected {
-	const warm = 1 + heat * (cellTemperature - 25);
-	const share = (watts * 1000) / irradiance / warm / labelWatts;
+	const warm = 1 + temperature * (cellTemperature - 25);
+	const share = (power * 1000) / irradiance / warm / ratedPower;
 	const relative = (of: typeof UNCERTAINTY) =>
-		Math.hypot(of.irradiance, of.watts, (heat * of.heat) / warm);
+		Math.hypot(of.irradiance, of.watts, (temperature * of.heat) / warm);
 	return {
 		date,
 		share,

@@ -44,16 +44,16 @@ export function measuredRatio({
 	units,
 	irradiance
 }: Pick<MonitoredYear, 'times' | 'units' | 'irradiance'>): number | null {
-	const labelWatts = units.reduce((sum, unit) => sum + unit.labelWatts, 0);
-	if (!irradiance || labelWatts === 0) return null;
+	const ratedPower = units.reduce((sum, unit) => sum + unit.labelWatts, 0);
+	if (!irradiance || ratedPower === 0) return null;
 	const hours = times.step / HOUR;
 	let energy = 0;
-	let light = 0;
+	let relativeIrradiance = 0;
 	for (let t = 0; t < times.count; t++) {
-		const watts = units.reduce((sum, { power }) => sum + power[t]!, 0);
-		if (Number.isNaN(irradiance[t]!) || Number.isNaN(watts)) continue;
-		energy += watts * hours;
-		light += irradiance[t]! * hours;
+		const power = units.reduce((sum, { power }) => sum + power[t]!, 0);
+		if (Number.isNaN(irradiance[t]!) || Number.isNaN(power)) continue;
+		energy += power * hours;
+		relativeIrradiance += irradiance[t]! * hours;
 	}
-	return light > 0 ? performanceRatio(energy, labelWatts, light) : null;
+	return relativeIrradiance > 0 ? performanceRatio(energy, ratedPower, relativeIrradiance) : null;
 }

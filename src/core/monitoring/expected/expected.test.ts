@@ -7,7 +7,7 @@ import { expectedOfArray, measuredRatio } from './array';
 import { generatorsOf } from './generators';
 import { monthsOf } from './months';
 import { powerTable } from './power-table';
-import { clearHours, coolLight, expectedFrom, performanceRatio } from './production';
+import { clearHours, coolIrradiance, expectedFrom, performanceRatio } from './production';
 import { looksLikeEpw, readEpw, readWeatherCsv } from './weather';
 
 const TYPE = lintwhite370('019c0000-0001-7000-8000-000000000001');
@@ -20,8 +20,8 @@ function epw(change: (fields: string[], hour: number) => void = () => {}): strin
 	const hours = Array.from({ length: 24 }, (_, hour) => {
 		const fields = Array<string>(35).fill('0');
 		Object.assign(fields, { 0: '2019', 1: '6', 2: '21', 3: String(hour + 1), 6: '14.5' });
-		const light = Math.max(0, 800 * Math.sin(((hour - 4) / 16) * Math.PI));
-		Object.assign(fields, { 13: String(light), 14: '9999', 15: '9999', 21: '3.5' });
+		const irradiance = Math.max(0, 800 * Math.sin(((hour - 4) / 16) * Math.PI));
+		Object.assign(fields, { 13: String(irradiance), 14: '9999', 15: '9999', 21: '3.5' });
 		change(fields, hour);
 		return fields;
 	});
@@ -88,7 +88,10 @@ describe('expected production', () => {
 	const day = (month: number) =>
 		clearHours(Date.UTC(2026, month, 21), Date.UTC(2026, month, 22), PLACE, 12);
 	const energy = (month: number, losses = 0) =>
-		expectedFrom(day(month), PLACE, generator, losses).reduce((sum, { watts }) => sum + watts, 0);
+		expectedFrom(day(month), PLACE, generator, losses).reduce(
+			(sum, { watts: power }) => sum + power,
+			0
+		);
 
 	it('is more in June than in December, none at night, and less by the losses', () => {
 		expect(energy(5)).toBeGreaterThan(3 * energy(11));
@@ -97,21 +100,21 @@ describe('expected production', () => {
 	});
 	it('is cut at the rating', () => {
 		const cut = expectedFrom(day(5), PLACE, { ...generator, ratedWatts: 4000 }, 0);
-		expect(Math.max(...cut.map(({ watts }) => watts))).toBe(4000);
+		expect(Math.max(...cut.map(({ watts: power }) => power))).toBe(4000);
 	});
 	it('follows the model between the points of its table', () => {
 		const table = powerTable(TYPE, 4);
-		for (const [light, heat] of [
+		for (const [irradiance, cellTemperature] of [
 			[125, 3],
 			[433, 18],
 			[777, 44],
 			[1012, 61]
 		] as const) {
-			const { volts, amps } = maximumPowerPoint(
-				moduleAtConditions(agedModel(TYPE, 4), light, heat)
+			const { volts: voltage, amps: current } = maximumPowerPoint(
+				moduleAtConditions(agedModel(TYPE, 4), irradiance, cellTemperature)
 			);
-			expect(table(light, heat).watts / (volts * amps)).toBeCloseTo(1, 2);
-			expect(table(light, heat).volts / volts).toBeCloseTo(1, 2);
+			expect(table(irradiance, cellTemperature).watts / (voltage * current)).toBeCloseTo(1, 2);
+			expect(table(irradiance, cellTemperature).volts / voltage).toBeCloseTo(1, 2);
 		}
 	});
 	it('has generators by type and plane, cut at their share of the rating', () => {
@@ -173,7 +176,7 @@ describe('expected production', () => {
 	it('has a ratio that is 1 where a kW gives a kWh for each hour of full sun', () => {
 		expect(performanceRatio(5000, 1000, 5000)).toBe(1);
 		expect(performanceRatio(4000, 1000, 5000)).toBe(0.8);
-		expect(coolLight(1000, 25, -0.004)).toBe(1000);
-		expect(coolLight(1000, 50, -0.004)).toBe(900);
+		expect(coolIrradiance(1000, 25, -0.004)).toBe(1000);
+		expect(coolIrradiance(1000, 50, -0.004)).toBe(900);
 	});
 });

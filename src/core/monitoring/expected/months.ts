@@ -1,5 +1,5 @@
 import { dateOfMillis } from '../../units';
-import { coolLight, type ExpectedHour } from './production';
+import { coolIrradiance, type ExpectedHour } from './production';
 
 /** One month: what was expected and what was made. */
 export interface MonthOfYield {
@@ -34,16 +34,16 @@ export function monthsOf(
 	hours: readonly ExpectedHour[],
 	days: readonly DayOfYield[],
 	offset: number,
-	overHeat: number
+	temperatureAboveAmbient: number
 ): MonthOfYield[] {
 	const expected = new Map<string, { watts: number; light: number; cool: number; hours: number }>();
-	for (const { at, watts, irradiance, heat } of hours) {
+	for (const { at, watts: power, irradiance, heat: cellTemperature } of hours) {
 		const key = dateOfMillis(at + offset).slice(5);
 		const sum = expected.get(key) ?? { watts: 0, light: 0, cool: 0, hours: 0 };
 		expected.set(key, {
-			watts: sum.watts + watts,
+			watts: sum.watts + power,
 			light: sum.light + irradiance,
-			cool: sum.cool + coolLight(irradiance, heat, overHeat),
+			cool: sum.cool + coolIrradiance(irradiance, cellTemperature, temperatureAboveAmbient),
 			hours: sum.hours + 1
 		});
 	}
@@ -51,7 +51,7 @@ export function monthsOf(
 		const watched = days.filter(
 			({ date, made }) => Number(date.slice(5, 7)) === month + 1 && !Number.isNaN(made)
 		);
-		let [kWh, light, cool] = [0, 0, 0];
+		let [kWh, irradiance, cool] = [0, 0, 0];
 		for (const { date } of watched) {
 			const key = date.slice(5);
 			// The 29th of February takes after the day before it.
@@ -59,14 +59,14 @@ export function monthsOf(
 			// Hours of several years on one day of the year are their mean.
 			const years = Math.max(day ? day.hours / 24 : 1, 1);
 			kWh += (day?.watts ?? 0) / years / 1000;
-			light += (day?.light ?? 0) / years / 1000;
+			irradiance += (day?.light ?? 0) / years / 1000;
 			cool += (day?.cool ?? 0) / years / 1000;
 		}
 		return {
 			month,
 			expected: kWh,
 			made: watched.length > 0 ? watched.reduce((sum, { made }) => sum + made, 0) : null,
-			irradiation: light,
+			irradiation: irradiance,
 			cool
 		};
 	});

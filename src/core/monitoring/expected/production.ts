@@ -60,19 +60,19 @@ function skyOf(hour: WeatherHour, observer: Observer): SkyIrradiance {
 export function expectedFrom(
 	hours: readonly WeatherHour[],
 	observer: Observer,
-	{ type, modules, age, plane, ratedWatts }: Generator,
+	{ type, modules, age, plane, ratedWatts: ratedPower }: Generator,
 	losses: number
 ): ExpectedHour[] {
 	const power = powerTable(type, age);
 	return hours.map((hour) => {
-		const light = onPlane(sunPosition(hour.at, observer), plane, skyOf(hour, observer));
-		const heat = fromAirAndWind(hour.air, light.total, hour.wind ?? USUAL_WIND);
-		const watts = modules * power(light.effective, heat).watts * (1 - losses);
+		const irradiance = onPlane(sunPosition(hour.at, observer), plane, skyOf(hour, observer));
+		const cellTemperature = fromAirAndWind(hour.air, irradiance.total, hour.wind ?? USUAL_WIND);
+		const watts = modules * power(irradiance.effective, cellTemperature).watts * (1 - losses);
 		return {
 			at: hour.at,
-			irradiance: light.total,
-			heat,
-			watts: ratedWatts === null ? watts : Math.min(watts, ratedWatts)
+			irradiance: irradiance.total,
+			heat: cellTemperature,
+			watts: ratedPower === null ? watts : Math.min(watts, ratedPower)
 		};
 	});
 }
@@ -107,8 +107,12 @@ export function clearHours(
  *
  * @param irradiance W/m2, @param heat of the cells, degC, @param overHeat power over heat, 1/K
  */
-export function coolLight(irradiance: number, heat: number, overHeat: number): number {
-	return irradiance * (1 + overHeat * (heat - 25));
+export function coolIrradiance(
+	irradiance: number,
+	cellTemperature: number,
+	temperatureAboveAmbient: number
+): number {
+	return irradiance * (1 + temperatureAboveAmbient * (cellTemperature - 25));
 }
 
 /**
@@ -117,6 +121,6 @@ export function coolLight(irradiance: number, heat: number, overHeat: number): n
  *
  * @param energy Wh, @param labelWatts W, @param irradiation Wh/m2
  */
-export function performanceRatio(energy: number, labelWatts: number, irradiation: number): number {
-	return energy / labelWatts / (irradiation / 1000);
+export function performanceRatio(energy: number, ratedPower: number, irradiation: number): number {
+	return energy / ratedPower / (irradiation / 1000);
 }

@@ -22,7 +22,7 @@ interface Meaning {
 }
 
 /** Irradiance, and energy on an area in an hour, in W/m2. */
-const LIGHT = {
+const IRRADIANCE = {
 	'w/m2': [1, 0],
 	'kw/m2': [1000, 0],
 	'wh/m2': [1, 0],
@@ -37,17 +37,17 @@ const MEANINGS: Readonly<Record<WeatherQuantity, Meaning>> = {
 	global: {
 		is: /^(ghi|gh|g|g\(h\)|global|irradiance|solar (irradiance|radiation)|global (horizontal )?(irradiance|irradiation|radiation)|global horizontal)$/,
 		not: /direct|beam|diffuse|normal|plane|tilt|poa|gti|long/,
-		units: LIGHT
+		units: IRRADIANCE
 	},
 	direct: {
 		is: /^(dni|bni|direct normal( irradiance| irradiation| radiation)?|beam normal( irradiance)?)$/,
 		not: /horizontal/,
-		units: LIGHT
+		units: IRRADIANCE
 	},
 	diffuse: {
 		is: /^(dhi|dif|diffuse|diffuse (horizontal )?(irradiance|irradiation|radiation)|diffuse horizontal)$/,
 		not: /plane|tilt/,
-		units: LIGHT
+		units: IRRADIANCE
 	},
 	air: {
 		is: /^(t|ta|temp|temperature|t2m|tamb|tair|t amb|t air|temp air|dry ?bulb|(air|ambient|outdoor|dry ?bulb) temp(erature)?( 2 ?m)?|temperature (2 ?m|air|ambient))$/,

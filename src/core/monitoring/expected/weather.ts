@@ -61,14 +61,14 @@ export function readEpw(rows: readonly (readonly string[])[]): Result<Weather, s
 		if (!all.every(Number.isFinite)) {
 			return refuse(`Line ${i + 1} of the EPW file does not hold figures where it should.`);
 		}
-		const light = (at: number) => (figure(at) >= EPW_MISSING.irradiance ? null : figure(at));
-		if (light(EPW.global) === null || air === EPW_MISSING.dryBulb) continue;
+		const irradiance = (at: number) => (figure(at) >= EPW_MISSING.irradiance ? null : figure(at));
+		if (irradiance(EPW.global) === null || air === EPW_MISSING.dryBulb) continue;
 		const wind = figure(EPW.wind);
 		hours.push({
 			at: millisOfClock(year, month, day, hour) - HOUR / 2 - offset,
 			global,
-			direct: light(EPW.direct),
-			diffuse: light(EPW.diffuse),
+			direct: irradiance(EPW.direct),
+			diffuse: irradiance(EPW.diffuse),
 			air,
 			wind: Number.isFinite(wind) && wind < EPW_MISSING.wind ? wind : null
 		});

@@ -26,10 +26,10 @@ interface MonitoredQuantityFacts {
 	readonly named: RegExp;
 }
 
-const WATTS = { W: 1, kW: 1e3, MW: 1e6, mW: 1e-3 };
+const POWER = { W: 1, kW: 1e3, MW: 1e6, mW: 1e-3 };
 const WATT_HOURS = { Wh: 1, kWh: 1e3, MWh: 1e6 };
-const VOLTS = { V: 1, mV: 1e-3 };
-const AMPS = { A: 1, mA: 1e-3 };
+const VOLTAGE = { V: 1, mV: 1e-3 };
+const CURRENT = { A: 1, mA: 1e-3 };
 const CELSIUS = { '°C': 1, C: 1, degC: 1 };
 
 /** Limits are judgement: wide enough for a whole plant, narrow enough for a column that is not what it is said to be. */
@@ -54,7 +54,7 @@ export const MONITORED_QUANTITY_FACTS: Readonly<Record<MonitoredQuantity, Monito
 		'dc-voltage': {
 			words: 'DC voltage',
 			unit: 'V',
-			units: VOLTS,
+			units: VOLTAGE,
 			least: -50,
 			most: 2000,
 			named:
@@ -63,7 +63,7 @@ export const MONITORED_QUANTITY_FACTS: Readonly<Record<MonitoredQuantity, Monito
 		'dc-current': {
 			words: 'DC current',
 			unit: 'A',
-			units: AMPS,
+			units: CURRENT,
 			least: -50,
 			most: 5000,
 			named: /\b(i ?dc|dc (curr\w*|amp\w*|i|a)|pv curr\w*|mppt curr\w*|i|amps?|current|strom)\b/
@@ -71,7 +71,7 @@ export const MONITORED_QUANTITY_FACTS: Readonly<Record<MonitoredQuantity, Monito
 		'ac-voltage': {
 			words: 'AC voltage',
 			unit: 'V',
-			units: VOLTS,
+			units: VOLTAGE,
 			least: 0,
 			most: 50_000,
 			named: /\b(u ?ac|v ?ac|ac (volt\w*|u|v)|grid volt\w*)\b/
@@ -79,7 +79,7 @@ export const MONITORED_QUANTITY_FACTS: Readonly<Record<MonitoredQuantity, Monito
 		'ac-current': {
 			words: 'AC current',
 			unit: 'A',
-			units: AMPS,
+			units: CURRENT,
 			least: -5000,
 			most: 5000,
 			named: /\b(i ?ac|ac (curr\w*|amp\w*|i|a)|grid curr\w*)\b/
@@ -111,7 +111,7 @@ export const MONITORED_QUANTITY_FACTS: Readonly<Record<MonitoredQuantity, Monito
 		power: {
 			words: 'Power',
 			unit: 'W',
-			units: WATTS,
+			units: POWER,
 			least: -1e6,
 			most: 1e9,
 			named: /\b(power|p ?ac|p ?dc|p|leistung|watts?|output)\b/

@@ -22,15 +22,15 @@ const LONGEST_GAP = 2.5;
  *
  * @param labelWatts of its modules; what is more than can be is left out
  */
-export function powerOf(of: OutputSamples, times: Times, labelWatts: number): Float64Array {
-	const most = labelWatts > 0 ? labelWatts * MOST_SHARE : Infinity;
-	const watts = stated(of, times, most);
-	for (let i = 0; i < watts.length; i++) {
+export function powerOf(of: OutputSamples, times: Times, ratedPower: number): Float64Array {
+	const most = ratedPower > 0 ? ratedPower * MOST_SHARE : Infinity;
+	const power = stated(of, times, most);
+	for (let i = 0; i < power.length; i++) {
 		// Own use at night, and a little noise, is no output.
-		if (watts[i]! < 0) watts[i] = 0;
-		if (watts[i]! > most) watts[i] = Number.NaN;
+		if (power[i]! < 0) power[i] = 0;
+		if (power[i]! > most) power[i] = Number.NaN;
 	}
-	return watts;
+	return power;
 }
 
 function stated(of: OutputSamples, times: Times, most: number): Float64Array {
@@ -41,9 +41,9 @@ function stated(of: OutputSamples, times: Times, most: number): Float64Array {
 	}
 	if (of['energy-total']) return onTimes(fromCounter(of['energy-total'], times.step, most), times);
 	if (of['dc-voltage'] && of['dc-current']) {
-		const volts = onTimes(of['dc-voltage'], times);
-		const amps = onTimes(of['dc-current'], times);
-		return volts.map((v, i) => v * amps[i]!);
+		const voltage = onTimes(of['dc-voltage'], times);
+		const current = onTimes(of['dc-current'], times);
+		return voltage.map((v, i) => v * current[i]!);
 	}
 	return new Float64Array(times.count).fill(Number.NaN);
 }

@@ -71,7 +71,7 @@ describe('power at shared times', () => {
 		).toEqual([100, 200]);
 	});
 	it('comes from a counter’s differences, and not across a gap', () => {
-		const watts = powerOf(
+		const power = powerOf(
 			{
 				'energy-total': samples([
 					[0, 1000],
@@ -83,19 +83,19 @@ describe('power at shared times', () => {
 			{ ...times, count: 10 },
 			1000
 		);
-		expect([...watts].slice(0, 3)).toEqual([Number.NaN, 100, 200]);
-		expect(watts[8]).toBeNaN();
+		expect([...power].slice(0, 3)).toEqual([Number.NaN, 100, 200]);
+		expect(power[8]).toBeNaN();
 	});
 	it('comes from volts times amps where nothing else is there', () => {
-		const watts = powerOf(
+		const power = powerOf(
 			{ 'dc-voltage': samples([[0, 30]]), 'dc-current': samples([[0, 5]]) },
 			times,
 			1000
 		);
-		expect(watts[0]).toBe(150);
+		expect(power[0]).toBe(150);
 	});
 	it('is none where it is more than the label can give, and none below 0', () => {
-		const watts = powerOf(
+		const power = powerOf(
 			{
 				power: samples([
 					[0, 5000],
@@ -106,7 +106,7 @@ describe('power at shared times', () => {
 			times,
 			370
 		);
-		expect([...watts].slice(0, 3)).toEqual([Number.NaN, 0, 300]);
+		expect([...power].slice(0, 3)).toEqual([Number.NaN, 0, 300]);
 	});
 	it('has the step that most samples keep', () => {
 		expect(

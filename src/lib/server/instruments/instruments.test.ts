@@ -188,12 +188,12 @@ describe('an inverter by SunSpec', () => {
 	it('says who it is, its power and its inputs', async () => {
 		const read = await readInverter(atInverter(), 1);
 		if (!read.ok) throw new Error(read.problem.words);
-		const { manufacturer, model, state, acWatts, dcWatts, inputs } = read.value;
+		const { manufacturer, model, state, acWatts: acPower, dcWatts: dcPower, inputs } = read.value;
 		expect([manufacturer, model, state]).toEqual(['Zembo demo', 'SIMULATED INVERTER', 'tracking']);
 		expect(inputs.map(({ name }) => name)).toEqual(['1', '2']);
-		const total = inputs.reduce((sum, { watts }) => sum + watts!, 0);
-		expect(Math.abs(total / dcWatts! - 1)).toBeLessThan(0.02);
-		expect(acWatts! / dcWatts!).toBeGreaterThan(0.93);
+		const total = inputs.reduce((sum, { watts: power }) => sum + power!, 0);
+		expect(Math.abs(total / dcPower! - 1)).toBeLessThan(0.02);
+		expect(acPower! / dcPower!).toBeGreaterThan(0.93);
 		expect(inputs[0]!.volts! * inputs[0]!.amps!).toBeGreaterThan(5000);
 	});
 

@@ -28,7 +28,7 @@ const LONG = new Set([
 	'/bench/batches/[batch]/configuration'
 ]);
 /** Lines and entries of a visit that take as long on large sites as on small ones: next to nothing. */
-const LIGHT = new Set(['/visits/[visit]/events', '/visits/[visit]/photographs']);
+const IRRADIANCE = new Set(['/visits/[visit]/events', '/visits/[visit]/photographs']);
 /** Entries of a visit; every other route of it is a page, for which the whole visit is assessed. */
 const ENTRIES = new Set([
 	'/visits/[visit]/curves',
@@ -44,7 +44,7 @@ const ENTRIES = new Set([
 /** The lane that a request is answered in; null where the server itself does. */
 export async function laneOf({ request, route, params }: RequestEvent): Promise<LaneName | null> {
 	const { id } = route;
-	if (id === null || LIGHT.has(id)) return null;
+	if (id === null || IRRADIANCE.has(id)) return null;
 	if (FILES.has(id) || (FILE_FORMS.has(id) && request.method === 'POST')) return 'files';
 	if (LONG.has(id)) return 'large';
 	const { visit, site } = params;

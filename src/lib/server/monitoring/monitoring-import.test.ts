@@ -241,7 +241,7 @@ describe('what exports hold', () => {
 			observer: { latitude: 55, longitude: 2 },
 			irradiance: null
 		});
-		expect(year!.units.map(({ label, labelWatts }) => [label, labelWatts])).toEqual([
+		expect(year!.units.map(({ label, labelWatts: ratedPower }) => [label, ratedPower])).toEqual([
 			['K1', 2220],
 			['K2', 2220]
 		]);
@@ -256,7 +256,7 @@ describe('what exports hold', () => {
 		await setTargets(db, SITE.id, new Map([['K1 new', k1]]));
 		const year = await monitoredYear(db, SITE, testRecord(), NO_SETTINGS, null);
 		expect(year!.units).toHaveLength(2);
-		expect(year!.units[0]!.power.filter((watts) => !Number.isNaN(watts))).toHaveLength(200);
+		expect(year!.units[0]!.power.filter((power) => !Number.isNaN(power))).toHaveLength(200);
 	});
 
 	it('is thinned for a picture, and summed by day', async () => {

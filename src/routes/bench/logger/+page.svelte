@@ -1,11 +1,11 @@
 <script lang="ts">
 	import {
 		CONTINUOUS,
-		dividerVolts,
+		dividerVoltage,
 		type Logged,
-		shuntAmps,
-		shuntHeat,
-		shuntOhms
+		shuntCurrent,
+		shuntTemperature,
+		shuntResistance
 	} from '$core/monitoring';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
 	import { FigureForm } from '$lib/bench/figure-form.svelte';
@@ -38,16 +38,19 @@
 			gain: f.gain,
 			gainPct: f.gainPct
 		};
-		const volts = dividerVolts(f.dividerVolts, f, f);
-		const amps = shuntAmps(f.shuntVolts, shunt, f);
-		const watts = volts.value * amps.value;
+		const voltage = dividerVoltage(f.dividerVolts, f, f);
+		const current = shuntCurrent(f.shuntVolts, shunt, f);
+		const power = voltage.value * current.value;
 		return {
-			volts,
-			amps,
-			watts,
-			powerUncertainty: Math.hypot(volts.uncertainty * amps.value, amps.uncertainty * volts.value),
-			ohms: shuntOhms(shunt),
-			heat: shuntHeat(amps.value, shunt),
+			volts: voltage,
+			amps: current,
+			watts: power,
+			powerUncertainty: Math.hypot(
+				voltage.uncertainty * current.value,
+				current.uncertainty * voltage.value
+			),
+			ohms: shuntResistance(shunt),
+			heat: shuntTemperature(current.value, shunt),
 			over: [
 				...(f.dividerVolts >= f.reference
 					? ['The divider’s converter is at its end: the true volts may be anything above.']
@@ -55,9 +58,9 @@
 				...(f.shuntVolts >= f.reference
 					? ['The shunt’s converter is at its end: the true amps may be anything above.']
 					: []),
-				...(amps.value > CONTINUOUS * f.ratedAmps
+				...(current.value > CONTINUOUS * f.ratedAmps
 					? [
-							`${amps.value.toFixed(1)} A is more than two thirds of the shunt’s ${f.ratedAmps} A: it gets hot and drifts (common practice).`
+							`${current.value.toFixed(1)} A is more than two thirds of the shunt’s ${f.ratedAmps} A: it gets hot and drifts (common practice).`
 						]
 					: [])
 			]

@@ -13,7 +13,7 @@
 	import { chance } from '$lib/text/format';
 	import TableDrawing from './TableDrawing.svelte';
 
-	let sections = $state(3);
+	let substrings = $state(3);
 	let voc = $state('40.6');
 	let readings = $state.raw<readonly TableReading[]>([]);
 	let typed = $state('');
@@ -30,7 +30,7 @@
 		reference.trim() === '' ? null : readFigure(reference, { min: 1, max: 300, unit: 'V' })
 	);
 	const module = $derived({
-		sections,
+		sections: substrings,
 		voc: label.ok ? label.value : 40,
 		reference: beside?.ok ? beside.value : null
 	});
@@ -60,9 +60,9 @@
 			'Covered dark, diode test with the leads the wrong way. “OL” where it displays over range.'
 	};
 
-	function jointWords(at: number): string {
+	function connectorWords(at: number): string {
 		if (at === 0) return 'connection at the negative lead';
-		return at === sections
+		return at === substrings
 			? 'connection at the positive lead'
 			: `connection between ${at} and ${at + 1}`;
 	}
@@ -73,7 +73,7 @@
 			case 'section':
 				return `Voltage of substring ${at + 1}`;
 			case 'joint':
-				return `Resistance of the ${jointWords(at)}`;
+				return `Resistance of the ${connectorWords(at)}`;
 			case 'diode-reverse':
 				return `Diode of substring ${at + 1}, reverse`;
 		}
@@ -89,9 +89,9 @@
 			case 'section-and-diode-open':
 				return `substring ${at + 1} and its diode open`;
 			case 'joint-open':
-				return `${jointWords(at)} open`;
+				return `${connectorWords(at)} open`;
 			case 'joint-resistive':
-				return `${jointWords(at)} resistive`;
+				return `${connectorWords(at)} resistive`;
 		}
 	}
 	const leavesWords = (leaves: readonly TablePossible[], of: number) =>
@@ -166,7 +166,7 @@
 	<form class="about" onsubmit={(event) => event.preventDefault()}>
 		<label>
 			<span>Substrings, one for each bypass diode</span>
-			<select bind:value={sections} onchange={() => (readings = [])}>
+			<select bind:value={substrings} onchange={() => (readings = [])}>
 				{#each [1, 2, 3, 4, 6, 8, 12] as n (n)}<option value={n}>{n}</option>{/each}
 			</select>
 		</label>
@@ -189,7 +189,7 @@
 		</label>
 	</form>
 
-	<TableDrawing {sections} possible={likely} {test} />
+	<TableDrawing sections={substrings} possible={likely} {test} />
 
 	<div class="split">
 		<section aria-label="What is still possible">

@@ -6,13 +6,13 @@
 		possible: readonly TablePossible[];
 		test: TableTest | null;
 	}
-	let { sections, possible, test }: Props = $props();
+	let { sections: substrings, possible, test }: Props = $props();
 
 	const WIDTH = 640;
 	const LEFT = 40;
-	const pitch = $derived((WIDTH - 2 * LEFT) / sections);
+	const pitch = $derived((WIDTH - 2 * LEFT) / substrings);
 	const x = (n: number) => LEFT + n * pitch;
-	const indices = $derived(Array.from({ length: sections }, (_, i) => i));
+	const indices = $derived(Array.from({ length: substrings }, (_, i) => i));
 	const of = (kind: 'section' | 'joint', at: number) =>
 		possible
 			.filter(
@@ -31,7 +31,7 @@
 <svg
 	viewBox="0 0 {WIDTH} 120"
 	role="img"
-	aria-label="{sections} sections with their diodes and joints"
+	aria-label="{substrings} sections with their diodes and joints"
 >
 	<path d="M4 64H{WIDTH - 4}" class="line" />
 	{#each indices as i (i)}
@@ -50,8 +50,14 @@
 		<path d="M{x(i) + pitch / 2 - 8} 92v16l14 -8z M{x(i) + pitch / 2 + 7} 92v16" class="diode" />
 		<text x={x(i) + pitch / 2} y="69">{i + 1}</text>
 	{/each}
-	{#each [...indices, sections] as joint (joint)}
-		<circle cx={x(joint)} cy="64" r="6" class="joint" class:hot={of('joint', joint) > 0.1} />
+	{#each [...indices, substrings] as connector (connector)}
+		<circle
+			cx={x(connector)}
+			cy="64"
+			r="6"
+			class="joint"
+			class:hot={of('joint', connector) > 0.1}
+		/>
 	{/each}
 	{#if probes}
 		<path d="M{probes[0]} 64V14H{probes[1]}V64" class="probe-lead" />

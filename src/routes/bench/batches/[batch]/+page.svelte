@@ -24,7 +24,7 @@
 	const shown = $derived(order === 'best' ? ranked(results) : results);
 	const open = $derived(results.find(({ module }) => module.mark === chosen) ?? null);
 	const bins = $derived(histogramOf(results));
-	const worth = $derived(results.reduce((sum, { watts }) => sum + (watts ?? 0), 0));
+	const worth = $derived(results.reduce((sum, { watts: power }) => sum + (power ?? 0), 0));
 	const usable = $derived(
 		results.filter(({ graded }) => graded.grade === 'good' || graded.grade === 'fair').length
 	);
@@ -106,7 +106,7 @@
 			</div>
 			<ol class="batch">
 				{#each shown as result (result.module.id)}
-					{@const { module, share, uncertainty, graded, watts, odd } = result}
+					{@const { module, share, uncertainty, graded, watts: power, odd } = result}
 					<li data-module={module.mark}>
 						<button
 							type="button"
@@ -124,7 +124,7 @@
 								limits={batch.profile.by === 'limits' ? batch.profile.limits : null}
 							/>
 							<span class="figure share">{share === null ? '\u2013' : `${percent(share)} %`}</span>
-							<span class="figure watts">{watts === null ? '\u2013' : `${watts.toFixed(0)} W`}</span
+							<span class="figure watts">{power === null ? '\u2013' : `${power.toFixed(0)} W`}</span
 							>
 							<GradeMark {...markOf(graded)} />
 							{#if odd.length > 0}<span class="odd">{odd[0]!.words}</span>{/if}

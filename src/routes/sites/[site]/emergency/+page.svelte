@@ -2,7 +2,7 @@
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
 	import { labelPower, PART_KINDS, stringGroups, SYSTEM_WORDS, typesInString } from '$core/record';
-	import { coldStringVolts } from '$core/design-checks';
+	import { coldStringVoltage } from '$core/design-checks';
 	import { emergencyOrder, WHO_DECIDES } from '$core/isolation';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
@@ -14,12 +14,12 @@
 	const steps = $derived(emergencyOrder(record));
 	/** Highest cold volts of a string; null where it cannot be said. */
 	const cold = $derived.by(() => {
-		const volts = stringGroups(record).map(({ strings }) =>
-			coldStringVolts(typesInString(strings[0]), record.moduleTypes, record.rules)
+		const voltage = stringGroups(record).map(({ strings }) =>
+			coldStringVoltage(typesInString(strings[0]), record.moduleTypes, record.rules)
 		);
-		return volts.length === 0 || volts.includes(null)
+		return voltage.length === 0 || voltage.includes(null)
 			? null
-			: Math.max(...volts.filter((v) => v !== null));
+			: Math.max(...voltage.filter((v) => v !== null));
 	});
 </script>
 

@@ -17,12 +17,12 @@
 
 {#if shapes}
 	{@const { first, glass, join } = shapes}
-	{@const plate = nameplateOf(string, first, frame)}
+	{@const nameplate = nameplateOf(string, first, frame)}
 	<g class:faded data-string={string.label}>
 		<path d={glass} fill={colour.fill} class="glass" />
 		<path d={join} stroke={colour.ink} class="join" />
-		<rect {...plate} fill={colour.ink} />
-		<text x={plate.x + 4} y={plate.y + 13.5} fill={colour.fill}>{string.label}</text>
+		<rect {...nameplate} fill={colour.ink} />
+		<text x={nameplate.x + 4} y={nameplate.y + 13.5} fill={colour.fill}>{string.label}</text>
 	</g>
 {/if}
 

@@ -98,8 +98,8 @@
 		}
 		const entry = types.find((candidate) => candidate.id === chosen);
 		if (!entry) return null;
-		const { name, plate, tolerance, limits } = entry;
-		return { id, name, plate, tolerance, limits };
+		const { name, plate: nameplate, tolerance, limits } = entry;
+		return { id, name, plate: nameplate, tolerance, limits };
 	}
 </script>
 

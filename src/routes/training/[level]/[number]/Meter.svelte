@@ -24,8 +24,8 @@
 	let chosen = $state(0);
 	let sharedAt = $state(0);
 	let module = $state(1);
-	let section = $state(1);
-	let joint = $state(0);
+	let substring = $state(1);
+	let connector = $state(0);
 	let from = $state(1);
 	let to = $state(1);
 	let pole = $state<'positive' | 'negative'>('positive');
@@ -40,7 +40,7 @@
 	};
 	const offer = $derived(offers[Math.min(chosen, offers.length - 1)]);
 	const count = $derived(string?.moduleCount ?? 1);
-	const sections = $derived(record.moduleTypes[0]!.plate.sections);
+	const substrings = $derived(record.moduleTypes[0]!.plate.sections);
 	const spot = $derived.by((): { place: Place; quantity: Quantity } | null => {
 		if (!string) return shared[sharedAt] ?? null;
 		if (!offer) return null;
@@ -57,18 +57,18 @@
 					place: { kind: 'stretch', ...at, from: Math.min(from, to) - 1, to: Math.max(from, to) }
 				};
 			case 'joint':
-				return { quantity, place: { kind: 'joint', ...at, joint } };
+				return { quantity, place: { kind: 'joint', ...at, joint: connector } };
 			case 'module':
 				return { quantity, place: { kind: 'module', ...at, module, section: null } };
 			case 'section':
-				return { quantity, place: { kind: 'module', ...at, module, section } };
+				return { quantity, place: { kind: 'module', ...at, module, section: substring } };
 		}
 	});
 	const facts = $derived(spot && testFactsOf(spot.quantity, spot.place));
 	// Numbers of a longer string do not fit a shorter one.
 	$effect(() => {
 		module = Math.min(module, count);
-		joint = Math.min(joint, count);
+		connector = Math.min(connector, count);
 		from = Math.min(from, count);
 		to = Math.min(to, count);
 	});
@@ -134,7 +134,7 @@
 					label="Joint above module (0: the lead below module 1)"
 					name="joint"
 					min={0}
-					bind:value={joint}
+					bind:value={connector}
 					max={count}
 				/>
 			{:else if offer.kind === 'module' || offer.kind === 'section'}
@@ -145,7 +145,7 @@
 					max={count}
 				/>
 				{#if offer.kind === 'section'}
-					<Stepper label="Section" name="section" bind:value={section} max={sections} />
+					<Stepper label="Section" name="section" bind:value={substring} max={substrings} />
 				{/if}
 			{/if}
 		</div>

@@ -30,7 +30,7 @@
 	class="panel"
 	aria-label="How it was"
 	tabindex="-1"
-	{@attach (section) => section.focus({ preventScroll: false })}
+	{@attach (substring) => substring.focus({ preventScroll: false })}
 >
 	<h2>{marking.cause && marking.string ? 'Found' : 'Not found'}</h2>
 	<ul>

@@ -44,7 +44,7 @@
 		groups.length > 1 ? groups.find(({ stringIds }) => stringIds.includes(stringId)) : undefined;
 	const labelsOf = (ids: readonly string[]) =>
 		record.strings.filter(({ id }) => ids.includes(id)).map(({ label }) => label);
-	const sections = (stringId: string) => {
+	const substrings = (stringId: string) => {
 		const string = record.strings.find(({ id }) => id === stringId);
 		return record.moduleTypes.find(({ id }) => id === string?.moduleTypeId)?.plate.sections ?? 3;
 	};
@@ -93,7 +93,7 @@
 		</p>
 	{:else}
 		<ol class="strings">
-			{#each strings as { stringId, label, volts, running, short, modules } (stringId)}
+			{#each strings as { stringId, label, volts: voltage, running, short, modules } (stringId)}
 				<li data-string={label}>
 					<span class="name figure">{label}</span>
 					<span
@@ -104,11 +104,11 @@
 							>{/if}</span
 					>
 					<div class="quantities">
-						{#each [volts, running, short].filter((place) => place !== null) as place (place.key)}
+						{#each [voltage, running, short].filter((place) => place !== null) as place (place.key)}
 							{@const { unit, symbol } = QUANTITY_FACTS[place.quantity]}
 							<div class="quantity">
 								<span class="soft symbol">{symbol}</span>
-								<span class="scale"><BandScale {place} sections={sections(stringId)} /></span>
+								<span class="scale"><BandScale {place} sections={substrings(stringId)} /></span>
 								<span class="figure">{figureOf(place.reading.value, unit)} {unit}</span>
 								<VerdictMark verdict={verdictAt(place)} />
 								<span class="said">

@@ -32,14 +32,14 @@
 	);
 	const others = $derived(finding.tests.filter((other) => other !== test));
 	const found = $derived(finding.causes[0] ? isFound(finding.causes[0], finding.tests) : false);
-	const sections = $derived(
+	const substrings = $derived(
 		record.moduleTypes.find(({ id }) => id === string?.moduleTypeId)?.plate.sections ?? 3
 	);
 	const suspect = $derived(
 		string &&
 			suspectSegment(finding.causes, {
 				modules: string.moduleCount,
-				sections,
+				sections: substrings,
 				perDevice: modulesPerDevice(string)
 			})
 	);

@@ -19,19 +19,19 @@
 		() => visit.by.trim() || visit.document.visit.by
 	);
 	const walk = $derived(inspectionOf(record, session.entries));
-	const stops = $derived(walk.flatMap((stretch) => stretch.stops));
+	const stops = $derived(walk.flatMap((segment) => segment.stops));
 	const answered = $derived(stops.filter((stop) => outcomeOfStop(stop) !== null).length);
 	const findings = $derived(stops.filter((stop) => outcomeOfStop(stop) === 'finding').length);
 	let station = $state('');
 	const shown = $derived(
-		walk.find((stretch) => stretch.station === station) ??
+		walk.find((segment) => segment.station === station) ??
 			walk.find(({ stops: list }) => list.some((stop) => outcomeOfStop(stop) === null)) ??
 			walk[0]
 	);
 	const open = (list: readonly InspectionStop[]) =>
 		list.filter((stop) => outcomeOfStop(stop) === null).length;
 	const next = $derived.by(() => {
-		const at = walk.findIndex((stretch) => stretch === shown);
+		const at = walk.findIndex((segment) => segment === shown);
 		return walk.slice(at + 1).find(({ stops: list }) => open(list) > 0) ?? null;
 	});
 	// What is answered here stands in the visit everywhere.
@@ -71,14 +71,14 @@
 	<div class="columns">
 		<nav aria-label="Stretches of the walk">
 			<ol>
-				{#each walk as stretch (stretch.station)}
-					{@const left = open(stretch.stops)}
+				{#each walk as segment (segment.station)}
+					{@const left = open(segment.stops)}
 					<li>
 						<button
-							aria-current={stretch === shown ? 'step' : undefined}
-							onclick={() => (station = stretch.station)}
+							aria-current={segment === shown ? 'step' : undefined}
+							onclick={() => (station = segment.station)}
 						>
-							<span>{STATION_WORDS[stretch.station]}</span>
+							<span>{STATION_WORDS[segment.station]}</span>
 							<span class="figure soft">{left === 0 ? 'done' : `${left} left`}</span>
 						</button>
 					</li>

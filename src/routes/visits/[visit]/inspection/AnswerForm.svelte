@@ -44,9 +44,9 @@
 	let photographs = $state.raw<readonly string[]>(start?.photographs ?? []);
 	let pattern = $state<InfraredPattern>(start?.infrared?.pattern ?? 'cell');
 	let difference = $state(String(start?.infrared?.difference ?? ''));
-	let amps = $state(String(start?.infrared?.amps ?? ''));
+	let current = $state(String(start?.infrared?.amps ?? ''));
 	// svelte-ignore state_referenced_locally
-	let fullAmps = $state(
+	let fullCurrent = $state(
 		String(start?.infrared?.fullAmps ?? record.moduleTypes[0]?.plate.imp ?? '')
 	);
 	let errors = $state.raw<Record<string, string>>({});
@@ -57,8 +57,8 @@
 	const infrared = $derived.by(() => {
 		const read = [
 			readFigure(difference, INFRARED_LIMITS.difference),
-			readFigure(amps, INFRARED_LIMITS.amps),
-			readFigure(fullAmps, INFRARED_LIMITS.amps)
+			readFigure(current, INFRARED_LIMITS.amps),
+			readFigure(fullCurrent, INFRARED_LIMITS.amps)
 		];
 		const [k, a, full] = read.map((figure) => (figure.ok ? figure.value : null));
 		return k && a && full ? { pattern, difference: k, amps: a, fullAmps: full } : null;
@@ -138,7 +138,7 @@
 				bind:value={stringId}
 				onchange={() => {
 					const full = imp(stringId);
-					if (full) fullAmps = String(full);
+					if (full) fullCurrent = String(full);
 				}}
 				options={[
 					{ value: '', words: stop.part ? stop.part.mark : 'No one string' },
@@ -170,11 +170,11 @@
 					unit="K"
 					figures
 				/>
-				<Field label="Clamp at that moment" name="amps" bind:value={amps} unit="A" figures />
+				<Field label="Clamp at that moment" name="amps" bind:value={current} unit="A" figures />
 				<Field
 					label="Full current"
 					name="fullAmps"
-					bind:value={fullAmps}
+					bind:value={fullCurrent}
 					unit="A"
 					figures
 					help="Label Imp of the string"

@@ -121,11 +121,11 @@
 					<span class="figure">{figure(read.dcWatts, 'W DC', 0)}</span>
 				</p>
 				<ul>
-					{#each read.inputs as { name, volts, amps, watts } (name)}
+					{#each read.inputs as { name, volts: voltage, amps: current, watts: power } (name)}
 						<li>
-							<span>input {name}</span><span class="figure">{figure(volts, 'V')}</span>
-							<span class="figure">{figure(amps, 'A', 2)}</span>
-							<span class="figure">{figure(watts, 'W', 0)}</span>
+							<span>input {name}</span><span class="figure">{figure(voltage, 'V')}</span>
+							<span class="figure">{figure(current, 'A', 2)}</span>
+							<span class="figure">{figure(power, 'W', 0)}</span>
 						</li>
 					{/each}
 				</ul>

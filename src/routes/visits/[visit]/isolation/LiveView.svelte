@@ -21,7 +21,7 @@
 		['end', 'Load side of disconnect']
 	] as const;
 	const label = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '?';
-	const volts = ({ volts: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
+	const voltage = ({ volts: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
 
 	/** Neighbours in the same state are one row, so that a hundred strings stay readable. */
 	const rows = $derived.by(() => {
@@ -36,8 +36,8 @@
 	});
 	const stretchesOf = (one: LiveString) =>
 		STRETCHES.flatMap(([name, words]) => {
-			const stretch = one[name];
-			return stretch ? [{ name, words, stretch }] : [];
+			const segment = one[name];
+			return segment ? [{ name, words, stretch: segment }] : [];
 		});
 	const named = (labels: readonly string[]) => labelRanges(record, labels);
 </script>
@@ -61,16 +61,16 @@
 				/>
 			{/if}
 			<ol>
-				{#each stretchesOf(one) as { name, words, stretch } (name)}
-					<li data-live={stretch.state}>
+				{#each stretchesOf(one) as { name, words, stretch: segment } (name)}
+					<li data-live={segment.state}>
 						<svg viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
 							<path d="M0 7H100" />
 						</svg>
 						<span class="soft">{words}</span>
 						<strong
-							>{STATE_WORDS[stretch.state]} <span class="figure">{volts(stretch)}</span></strong
+							>{STATE_WORDS[segment.state]} <span class="figure">{voltage(segment)}</span></strong
 						>
-						<span class="why">{stretch.words}</span>
+						<span class="why">{segment.words}</span>
 					</li>
 				{/each}
 			</ol>

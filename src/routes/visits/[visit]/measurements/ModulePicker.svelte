@@ -13,7 +13,7 @@
 	// svelte-ignore state_referenced_locally
 	let stringId = $state(record.strings[0]?.id ?? '');
 	let module = $state(1);
-	let section = $state(1);
+	let substring = $state(1);
 	const string = $derived(record.strings.find(({ id }) => id === stringId));
 	const type = $derived(record.moduleTypes.find(({ id }) => id === string?.moduleTypeId));
 	/** Below the module: a section between two bars, or its diode. */
@@ -25,7 +25,7 @@
 		event.preventDefault();
 		if (!string) return;
 		const at = Math.min(module, string.moduleCount);
-		onchoose({ kind: 'module', string: stringId, module: at, section: below ? section : null });
+		onchoose({ kind: 'module', string: stringId, module: at, section: below ? substring : null });
 	}}
 >
 	<label>
@@ -41,7 +41,12 @@
 		max={string?.moduleCount ?? 1}
 	/>
 	{#if below}
-		<Stepper label="Section" name="section" bind:value={section} max={type?.plate.sections ?? 3} />
+		<Stepper
+			label="Section"
+			name="section"
+			bind:value={substring}
+			max={type?.plate.sections ?? 3}
+		/>
 	{/if}
 	<button class="act-plain">Measure it</button>
 </form>

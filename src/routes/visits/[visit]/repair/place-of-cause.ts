@@ -15,14 +15,14 @@ export function placeOfCause(record: ArrayRecord, { place }: CauseMember): Place
 	if (!within) return { kind: 'string', string: string.id };
 	const at = within.likeliest;
 	const type = record.moduleTypes.find((one) => one.id === string.moduleTypeId);
-	const sections = type?.plate.sections ?? 3;
+	const substrings = type?.plate.sections ?? 3;
 	switch (within.spread) {
 		case 'section':
 			return {
 				kind: 'module',
 				string: string.id,
-				module: Math.floor(at / sections) + 1,
-				section: (at % sections) + 1
+				module: Math.floor(at / substrings) + 1,
+				section: (at % substrings) + 1
 			};
 		case 'module':
 			return { kind: 'module', string: string.id, module: at + 1, section: null };

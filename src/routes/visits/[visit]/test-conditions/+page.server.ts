@@ -98,12 +98,12 @@ export const actions: Actions = {
 		if (!(await changeMeters(db, params.visit, form.data.seen, meters))) {
 			const document = await findVisit(db, params.visit);
 			if (!document) error(404, { message: 'There is no such visit.' });
-			const { volts, amps } = document.visit.meters;
+			const { volts: voltage, amps: current } = document.visit.meters;
 			// Stored again, it is stored in full knowledge of theirs.
 			form.data.seen = JSON.stringify(document.visit.meters);
 			return message(
 				form,
-				`Somebody stored other limits meanwhile: voltage ± (${volts.pctOfReading} % + ${volts.counts}), current ± (${amps.pctOfReading} % + ${amps.counts}). Store yours again to replace them.`,
+				`Somebody stored other limits meanwhile: voltage ± (${voltage.pctOfReading} % + ${voltage.counts}), current ± (${current.pctOfReading} % + ${current.counts}). Store yours again to replace them.`,
 				{ status: 409 }
 			);
 		}

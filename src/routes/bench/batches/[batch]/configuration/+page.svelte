@@ -69,8 +69,15 @@
 	const asked = $derived(rested && { mix: rested, parts, fuse: form.one('fuse') });
 	/** New ones of the library, as their labels have them. */
 	const library = $derived(
-		data.types.map(({ id, name, plate, limits: { seriesFuse } }) => ({
-			module: { id, mark: '', model: name, plate, labelWatts: plate.pmax, seriesFuse },
+		data.types.map(({ id, name, plate: nameplate, limits: { seriesFuse } }) => ({
+			module: {
+				id,
+				mark: '',
+				model: name,
+				plate: nameplate,
+				labelWatts: nameplate.pmax,
+				seriesFuse
+			},
 			size: null,
 			connector: null
 		}))
@@ -83,10 +90,12 @@
 		chosen = null;
 		keep();
 	}
-	function shade(light: number, settled: boolean): void {
+	function shade(irradiance: number, settled: boolean): void {
 		const next =
 			mix && part
-				? withPart(mix, part.id, (old) => (old.kind === 'module' ? { ...old, light } : old))
+				? withPart(mix, part.id, (old) =>
+						old.kind === 'module' ? { ...old, light: irradiance } : old
+					)
 				: null;
 		if (next) typed = writeConfiguration(next, markOf);
 		if (settled) keep();

@@ -46,13 +46,13 @@
 	let trackers = $state<Target['trackers']>('one');
 	let profile = $state<Target['profile']>('IEC');
 	let blocking = $state(false);
-	const volts = { min: 1, max: 3000, unit: 'V', optional: true } as const;
+	const voltage = { min: 1, max: 3000, unit: 'V', optional: true } as const;
 	const form = new FigureForm({
 		strings: { min: 1, max: 100, unit: '', whole: true, words: 'Strings', first: '3' },
 		modules: { min: 1, max: 60, unit: '', whole: true, words: 'Modules in each', first: '2' },
-		maxVolts: { ...volts, words: 'Highest DC', first: '150' },
-		windowLow: { ...volts, words: 'Tracks from', first: '60' },
-		windowHigh: { ...volts, words: 'Tracks to', first: '' },
+		maxVolts: { ...voltage, words: 'Highest DC', first: '150' },
+		windowLow: { ...voltage, words: 'Tracks from', first: '60' },
+		windowHigh: { ...voltage, words: 'Tracks to', first: '' },
 		inputAmps: {
 			min: 0.5,
 			max: 5000,

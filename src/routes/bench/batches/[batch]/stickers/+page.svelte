@@ -28,12 +28,12 @@
 	</p>
 </div>
 <ul>
-	{#each results as { module, watts, share, graded, odd, estimate } (module.id)}
+	{#each results as { module, watts: power, share, graded, odd, estimate } (module.id)}
 		{@const last = module.takes.at(-1)}
 		<li>
 			<span class="figure number">{module.mark}</span>
 			<span class="what">
-				<strong class="figure">{watts === null ? 'not tested' : `${watts.toFixed(0)} W`}</strong>
+				<strong class="figure">{power === null ? 'not tested' : `${power.toFixed(0)} W`}</strong>
 				{#if share !== null}<span class="figure">{(100 * share).toFixed(0)} %</span>{/if}
 				{#if estimate}<span>estimated</span>{/if}
 				<GradeMark {...markOf(graded)} />

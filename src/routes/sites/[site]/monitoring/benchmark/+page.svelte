@@ -1,6 +1,12 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { corrected, degradationOf, factsOf, powerOverHeat, targetKey } from '$core/monitoring';
+	import {
+		corrected,
+		degradationOf,
+		factsOf,
+		powerOverTemperature,
+		targetKey
+	} from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
 	import { degradationOption } from '$lib/charts/degradation-option';
 	import { send } from '$lib/session/send-json';
@@ -20,7 +26,7 @@
 		days.filter(({ date }) => date <= localDate(now, timeZone)).at(-1)?.date ??
 			localDate(now, timeZone)
 	);
-	const heat = $derived(powerOverHeat(record) ?? undefined);
+	const cellTemperature = $derived(powerOverTemperature(record) ?? undefined);
 	/** Measurements of one part and one side belong together. */
 	const groups = $derived.by(() => {
 		const found = new Map<string, typeof data.entries>();
@@ -32,7 +38,7 @@
 			const facts = factsOf(record, entries[0]!.target);
 			if (!facts || facts.labelWatts === 0) return [];
 			const list = entries
-				.map((entry) => ({ entry, ...corrected(entry, facts.labelWatts, heat) }))
+				.map((entry) => ({ entry, ...corrected(entry, facts.labelWatts, cellTemperature) }))
 				.sort((a, b) => (a.date < b.date ? -1 : 1));
 			return [
 				{

@@ -34,7 +34,7 @@
 	});
 	let wanted = $state(false);
 	const ofLabel = $derived(
-		wanted && quantity === 'power' && shown.every(({ labelWatts }) => labelWatts > 0)
+		wanted && quantity === 'power' && shown.every(({ labelWatts: ratedPower }) => ratedPower > 0)
 	);
 	const end = $derived(Number(page.url.searchParams.get('until')) || data.span?.to || 0);
 	const first = $derived({ from: Math.max(data.span?.from ?? 0, end - WEEK), to: end });

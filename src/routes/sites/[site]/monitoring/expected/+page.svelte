@@ -9,9 +9,9 @@
 		measuredRatio,
 		monthsOf,
 		performanceRatio,
-		powerOverHeat,
+		powerOverTemperature,
 		stampedBy,
-		USUAL_OVER_HEAT,
+		USUAL_OVER_TEMPERATURE,
 		type Weather
 	} from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
@@ -31,7 +31,7 @@
 	/** Air of a clear sky where no weather is known, degC. */
 	const USUAL_AIR = 12;
 
-	const overHeat = $derived(powerOverHeat(record) ?? USUAL_OVER_HEAT);
+	const temperatureAboveAmbient = $derived(powerOverTemperature(record) ?? USUAL_OVER_TEMPERATURE);
 
 	let weather = $state.raw<{ name: string; weather: Weather } | null>(null);
 	let problem = $state('');
@@ -63,7 +63,7 @@
 	);
 	/** A total is not counted beside its parts. */
 	const counted = $derived(countedOnce(session.found?.energy ?? []));
-	const labelWatts = $derived(
+	const ratedPower = $derived(
 		session.year?.units.reduce(
 			(sum, unit) => sum + (counted.has(unit.key) ? unit.labelWatts : 0),
 			0
@@ -77,7 +77,7 @@
 		const hours = weather
 			? stampedBy(weather.weather.hours, convention ?? 'beginning')
 			: clearHours(start, start + count * step, observer, USUAL_AIR);
-		const all = expectedOfArray(hours, observer, parts.generators, losses / 100, labelWatts);
+		const all = expectedOfArray(hours, observer, parts.generators, losses / 100, ratedPower);
 		if (all.length === 0) return null;
 		const days = found.dates.map((date, d) => {
 			const some = found.energy
@@ -87,7 +87,7 @@
 			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
 		});
 		const [offset = 0] = zoneOf(data.site.timeZone).offsetsAt(start);
-		return monthsOf(all, days, offset, overHeat);
+		return monthsOf(all, days, offset, temperatureAboveAmbient);
 	});
 	const sums = $derived.by(() => {
 		if (!expected) return null;
@@ -160,14 +160,14 @@
 					<dd class="figure" data-ratio>
 						{sums.expected > 0 ? percent(sums.made / sums.expected) : '?'}
 					</dd>
-					{#if weather && labelWatts > 0 && sums.irradiation > 0}
+					{#if weather && ratedPower > 0 && sums.irradiation > 0}
 						<dt>Performance ratio by this weather</dt>
 						<dd class="figure">
-							{percent(performanceRatio(1000 * sums.made, labelWatts, 1000 * sums.irradiation))}
+							{percent(performanceRatio(1000 * sums.made, ratedPower, 1000 * sums.irradiation))}
 						</dd>
 						<dt>The same, corrected for heat</dt>
 						<dd class="figure">
-							{percent(performanceRatio(1000 * sums.made, labelWatts, 1000 * sums.cool))}
+							{percent(performanceRatio(1000 * sums.made, ratedPower, 1000 * sums.cool))}
 						</dd>
 					{/if}
 					{#if measured !== null}

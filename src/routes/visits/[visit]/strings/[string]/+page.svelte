@@ -21,14 +21,14 @@
 	const record = $derived(session.document.record);
 	const string = $derived(record.strings.find(({ id }) => id === page.params.string));
 	const type = $derived(record.moduleTypes.find(({ id }) => id === string?.moduleTypeId));
-	const sections = $derived(type?.plate.sections ?? 3);
+	const substrings = $derived(type?.plate.sections ?? 3);
 	const peers = $derived(
 		record.strings
 			.filter((other) => other !== string && other.input !== null && other.input === string?.input)
 			.map(({ label }) => label)
 	);
 	/** Volts that a held bus starts from: as read, or of the label. */
-	const usualVolts = $derived.by(() => {
+	const usualVoltage = $derived.by(() => {
 		const read = [...findCurrentReadings(session.document.visit).values()].find(
 			(reading) => reading.atVolts !== null && stringOfPlace(reading.place) === string?.id
 		);
@@ -39,14 +39,14 @@
 	// svelte-ignore state_referenced_locally
 	let module = $state(supposed.fault ? supposed.module : (supposed.lights[0]?.module ?? 0));
 	// svelte-ignore state_referenced_locally
-	let section = $state(supposed.fault ? null : (supposed.lights[0]?.section ?? null));
+	let substring = $state(supposed.fault ? null : (supposed.lights[0]?.section ?? null));
 	let study = $state.raw<Study | null>(null);
 	let problem = $state('');
 	let nothing = $state(false);
 
 	function readAddress(): Supposed {
 		const query = browser ? page.url.searchParams : new URLSearchParams();
-		return fromAddress(query, string?.moduleCount ?? 1, sections, usualVolts);
+		return fromAddress(query, string?.moduleCount ?? 1, substrings, usualVoltage);
 	}
 
 	let worker: ReturnType<typeof startStudyWorker> | null = null;
@@ -205,7 +205,7 @@
 					{#if problem}<p class="notice" data-kind="error">{problem}</p>{/if}
 					<ModuleField
 						modules={string.moduleCount}
-						{sections}
+						sections={substrings}
 						lights={supposed.lights}
 						{faultAt}
 						chosen={module}
@@ -215,14 +215,14 @@
 				<div class="side">
 					<Supposing
 						{supposed}
-						{sections}
+						sections={substrings}
 						{module}
-						{section}
+						section={substring}
 						{peers}
 						input={string.input}
 						hasFuse={string.fuse !== null}
 						onchange={change}
-						onsection={(s) => (section = s)}
+						onsection={(s) => (substring = s)}
 					/>
 				</div>
 				{#if study}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { heatOf, type Study } from '$core/faults';
+	import { temperatureOf, type Study } from '$core/faults';
 	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation';
 	import { figureOf } from '$lib/text/format';
 
@@ -25,18 +25,18 @@
 		for (const part of study.hottest) {
 			const place =
 				part.module === null ? part.name : `Module ${part.module + 1} of ${part.string}`;
-			const amps = part.diode?.amps ?? 0;
+			const current = part.diode?.amps ?? 0;
 			const known = places.find((other) => other.place === place);
 			if (known) {
-				known.watts += heatOf(part);
-				known.amps = Math.max(known.amps, amps);
-			} else places.push({ place, watts: heatOf(part), amps });
+				known.watts += temperatureOf(part);
+				known.amps = Math.max(known.amps, current);
+			} else places.push({ place, watts: temperatureOf(part), amps: current });
 		}
 		return places.sort((a, b) => b.watts - a.watts).slice(0, 3);
 	});
 	/** Below this a branch rests, A. */
 	const AT_REST = 0.05;
-	const fed = $derived(study.branches.filter(({ amps }) => amps < -AT_REST));
+	const fed = $derived(study.branches.filter(({ amps: current }) => current < -AT_REST));
 	const reversed = $derived(study.shown.voc < -1);
 	const lines = $derived(
 		[
@@ -44,12 +44,15 @@
 			study.maxima.length > 1
 				? `Alone it has ${study.maxima.length} maxima: ${study.maxima
 						.slice(0, 4)
-						.map(({ volts, amps }) => `${(volts * amps).toFixed(0)} W at ${volts.toFixed(0)} V`)
+						.map(
+							({ volts: voltage, amps: current }) =>
+								`${(voltage * current).toFixed(0)} W at ${voltage.toFixed(0)} V`
+						)
 						.join(', ')}. A tracker may sit on a lesser one.`
 				: null,
 			...warm.map(
-				({ place, watts, amps }) =>
-					`${place}: ${watts.toFixed(0)} W of heat${amps > 0.1 ? `, ${amps.toFixed(1)} A through its diodes` : ''}.`
+				({ place, watts: power, amps: current }) =>
+					`${place}: ${power.toFixed(0)} W of heat${current > 0.1 ? `, ${current.toFixed(1)} A through its diodes` : ''}.`
 			),
 			study.parting && `Quick rule ${study.quick.watts.toFixed(0)} W. ${study.parting}`,
 			...study.unchanged
@@ -61,7 +64,7 @@
 	<div class="notice" data-kind="error">
 		<p>
 			<b>Current flows back</b> into {fed
-				.map(({ name: string, amps }) => `${string} (${figureOf(-amps, 'A')} A)`)
+				.map(({ name: string, amps: current }) => `${string} (${figureOf(-current, 'A')} A)`)
 				.join(' and ')}.
 			{#if study.fuse && study.shown.amps < -AT_REST}
 				The {study.fuse.rating} A fuse of {name}

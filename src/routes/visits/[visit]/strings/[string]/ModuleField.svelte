@@ -1,25 +1,27 @@
 <script lang="ts">
-	import type { LightChange } from '$core/faults';
+	import type { IrradianceChange } from '$core/faults';
 
 	interface Props {
 		modules: number;
 		sections: number;
-		lights: readonly LightChange[];
+		lights: readonly IrradianceChange[];
 		/** Where the fault sits, and whether in a section, a module or the joint above it. */
 		faultAt: { readonly module: number; readonly section: number | null } | null;
 		chosen: number;
 		onchoose: (module: number) => void;
 	}
-	let { modules, sections, lights, faultAt, chosen, onchoose }: Props = $props();
+	let { modules, sections: substrings, lights, faultAt, chosen, onchoose }: Props = $props();
 
 	/** Later changes stand over earlier ones. */
-	const lightOf = (module: number, section: number) =>
+	const irradianceOf = (module: number, substring: number) =>
 		lights.findLast(
 			(change) =>
-				change.module === module && (change.section === null || change.section === section)
+				change.module === module && (change.section === null || change.section === substring)
 		)?.light ?? 1;
 	const wordsOf = (module: number) => {
-		const shares = Array.from({ length: sections }, (_, s) => Math.round(100 * lightOf(module, s)));
+		const shares = Array.from({ length: substrings }, (_, s) =>
+			Math.round(100 * irradianceOf(module, s))
+		);
 		const dim = shares.some((share) => share < 100) ? `, light ${shares.join(', ')} %` : '';
 		return `Module ${module + 1}${dim}${faultAt?.module === module ? ', fault here' : ''}`;
 	};
@@ -36,13 +38,19 @@
 				aria-label={wordsOf(m)}
 				onclick={() => onchoose(m)}
 			>
-				<svg viewBox="0 0 30 {sections * 10}" aria-hidden="true">
-					{#each { length: sections } as _, s (s)}
+				<svg viewBox="0 0 30 {substrings * 10}" aria-hidden="true">
+					{#each { length: substrings } as _, s (s)}
 						<rect x="1" y={s * 10 + 1} width="28" height="8" class="glass" />
-						<rect x="1" y={s * 10 + 1} width={28 * (1 - lightOf(m, s))} height="8" class="shade" />
+						<rect
+							x="1"
+							y={s * 10 + 1}
+							width={28 * (1 - irradianceOf(m, s))}
+							height="8"
+							class="shade"
+						/>
 					{/each}
 					{#if faultAt?.module === m}
-						{@const y = faultAt.section === null ? sections * 5 : faultAt.section * 10 + 5}
+						{@const y = faultAt.section === null ? substrings * 5 : faultAt.section * 10 + 5}
 						<path d="M9 {y - 5}l12 10M21 {y - 5}l-12 10" class="fault" />
 					{/if}
 				</svg>

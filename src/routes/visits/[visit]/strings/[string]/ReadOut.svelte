@@ -10,7 +10,7 @@
 	}
 	let { study, modules, shared }: Props = $props();
 
-	const moduleVolts = $derived(study.whole.voc / Math.max(modules, 1));
+	const moduleVoltage = $derived(study.whole.voc / Math.max(modules, 1));
 	const rows = $derived([
 		{ name: 'Open circuit', unit: 'V' as const, from: study.whole.voc, to: study.shown.voc },
 		{ name: 'Short circuit', unit: 'A' as const, from: study.whole.isc, to: study.shown.isc },
@@ -46,7 +46,7 @@
 						{signed(to - from, unit === 'V' ? 1 : 2)}
 						{unit}
 						{#if unit === 'V' && i === 0}
-							<span class="counted">{signed((to - from) / moduleVolts, 2)} module</span>
+							<span class="counted">{signed((to - from) / moduleVoltage, 2)} module</span>
 						{/if}
 					{:else}same{/if}
 				</td>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import { type FaultCode, FAULTS, type Scale } from '$core/visit';
-	import type { LightChange } from '$core/faults';
+	import type { IrradianceChange } from '$core/faults';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import { parseDecimal } from '$core/units';
@@ -18,10 +18,19 @@
 		input: string | null;
 		hasFuse: boolean;
 		onchange: (supposed: Supposed) => void;
-		onsection: (section: number | null) => void;
+		onsection: (substring: number | null) => void;
 	}
-	let { supposed, sections, module, section, peers, input, hasFuse, onchange, onsection }: Props =
-		$props();
+	let {
+		supposed,
+		sections: substrings,
+		module,
+		section: substring,
+		peers,
+		input,
+		hasFuse,
+		onchange,
+		onsection
+	}: Props = $props();
 
 	/** Faults of a string as it is recorded, in the order in which a tester thinks of them. */
 	const OFFERED: readonly FaultCode[] = [
@@ -56,10 +65,10 @@
 	const NONE = '';
 
 	const scale: Scale | null = $derived(supposed.fault && FAULTS[supposed.fault].scale);
-	const light = $derived(
+	const irradiance = $derived(
 		supposed.lights.findLast(
 			(change) =>
-				change.module === module && (change.section === null || change.section === section)
+				change.module === module && (change.section === null || change.section === substring)
 		)?.light ?? 1
 	);
 	/** Wide scales are walked in decades. */
@@ -72,27 +81,27 @@
 				: `${Number(supposed.size.toPrecision(3))}`
 	);
 	/** What is typed, until it is volts. */
-	let typedVolts = $derived(String(supposed.volts));
+	let typedVoltage = $derived(String(supposed.volts));
 
 	function shine(share: number) {
-		const change: LightChange = { module, section, light: share };
+		const change: IrradianceChange = { module, section: substring, light: share };
 		const others = supposed.lights.filter(
 			(other) =>
 				other.module !== module ||
-				(section !== null && other.section !== section && other.section !== null)
+				(substring !== null && other.section !== substring && other.section !== null)
 		);
 		// A section's own light stands over its module's; the other sections keep what they had.
 		const kept =
-			section === null
+			substring === null
 				? others
-				: supposed.lights.filter((other) => other.module !== module || other.section !== section);
-		onchange({ ...supposed, lights: share < 1 || section !== null ? [...kept, change] : others });
+				: supposed.lights.filter((other) => other.module !== module || other.section !== substring);
+		onchange({ ...supposed, lights: share < 1 || substring !== null ? [...kept, change] : others });
 	}
 
 	function chooseFault(code: string) {
 		const fault = code === NONE ? null : (code as FaultCode);
 		const size = fault ? ((FAULTS[fault].scale as Scale | null)?.usual ?? 0) : 0;
-		onchange({ ...supposed, fault, module, section: section ?? 0, size });
+		onchange({ ...supposed, fault, module, section: substring ?? 0, size });
 	}
 
 	function resize(position: number) {
@@ -109,15 +118,15 @@
 			: (supposed.size - scale.least) / (scale.most - scale.least);
 	});
 
-	function typeVolts(text: string) {
-		typedVolts = text;
+	function typeVoltage(text: string) {
+		typedVoltage = text;
 		const parsed = parseDecimal(text);
 		if (parsed.ok && parsed.value >= 0 && parsed.value <= 2000) {
 			onchange({ ...supposed, volts: parsed.value });
 		}
 	}
 	const voltageProblem = $derived.by(() => {
-		const parsed = parseDecimal(typedVolts);
+		const parsed = parseDecimal(typedVoltage);
 		if (!parsed.ok) return [parsed.problem];
 		return parsed.value < 0 || parsed.value > 2000 ? ['Give 0 to 2000 V.'] : [];
 	});
@@ -131,7 +140,7 @@
 	});
 	const elsewhere = $derived(
 		supposed.module !== module ||
-			(placed === 'section' && section !== null && supposed.section !== section)
+			(placed === 'section' && substring !== null && supposed.section !== substring)
 	);
 </script>
 
@@ -140,13 +149,13 @@
 	<div class="group" role="group" aria-label="Place">
 		<p class="place">Module <span class="figure">{module + 1}</span></p>
 		<div class="sections">
-			<button type="button" aria-pressed={section === null} onclick={() => onsection(null)}
+			<button type="button" aria-pressed={substring === null} onclick={() => onsection(null)}
 				>whole</button
 			>
-			{#each { length: sections } as _, s (s)}
+			{#each { length: substrings } as _, s (s)}
 				<button
 					type="button"
-					aria-pressed={section === s}
+					aria-pressed={substring === s}
 					aria-label="Section {s + 1}"
 					onclick={() => onsection(s)}><span class="figure">{s + 1}</span></button
 				>
@@ -155,13 +164,13 @@
 	</div>
 
 	<label class="slide">
-		<span>Light there <span class="figure">{Math.round(100 * light)} %</span></span>
+		<span>Light there <span class="figure">{Math.round(100 * irradiance)} %</span></span>
 		<input
 			type="range"
 			min="0"
 			max="100"
 			step="1"
-			value={Math.round(100 * light)}
+			value={Math.round(100 * irradiance)}
 			oninput={(event) => shine(Number(event.currentTarget.value) / 100)}
 		/>
 	</label>
@@ -186,7 +195,7 @@
 				<button
 					type="button"
 					class="move"
-					onclick={() => onchange({ ...supposed, module, section: section ?? 0 })}
+					onclick={() => onchange({ ...supposed, module, section: substring ?? 0 })}
 					>Move it to module {module + 1}</button
 				>
 			{/if}
@@ -220,9 +229,9 @@
 			name="volts"
 			unit="V"
 			figures
-			value={typedVolts}
+			value={typedVoltage}
 			errors={voltageProblem}
-			oninput={(event) => typeVolts(event.currentTarget.value)}
+			oninput={(event) => typeVoltage(event.currentTarget.value)}
 		/>
 	{/if}
 	{#if peers.length > 0}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { cableOhmsOfForm, type StringForm } from '$core/document';
+	import { cableResistanceOfForm, type StringForm } from '$core/document';
 	import { type ArrayRecord, BLOCKING_WORDS, PART_KINDS, type PartKind } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -12,7 +12,7 @@
 	let { form = $bindable(), errors, record }: Props = $props();
 
 	const measured = $derived(form.cableLength.trim() !== '' && form.cableSize.trim() !== '');
-	const ohms = $derived(measured ? cableOhmsOfForm(form) : null);
+	const resistance = $derived(measured ? cableResistanceOfForm(form) : null);
 	const deviceKind = $derived<PartKind | null>(
 		form.devices === 'rapid-shutdown'
 			? 'rapid-shutdown-device'
@@ -128,7 +128,7 @@
 			{ value: 'copper', words: 'Plain copper' }
 		]}
 	/>
-	<p class="ohms">Cable, both ways: <strong class="figure">{ohms ?? '?'} ohm</strong></p>
+	<p class="ohms">Cable, both ways: <strong class="figure">{resistance ?? '?'} ohm</strong></p>
 {:else}
 	<Field
 		label="Cable, both ways"
