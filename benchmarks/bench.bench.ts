@@ -83,6 +83,6 @@ for (const [count, wanted, words] of [
 		ask
 	);
 	console.log(
-		`${words.padEnd(28)} ${seconds.toFixed(1).padStart(5)} ${gives.watts.toFixed(0).padStart(8)} ${plain.watts.toFixed(0).padStart(15)} ${((100 * gives.watts) / gives.alone).toFixed(1).padStart(15)} %`
+		`${words.padEnd(28)} ${seconds.toFixed(1).padStart(5)} ${gives.power.toFixed(0).padStart(8)} ${plain.power.toFixed(0).padStart(15)} ${((100 * gives.power) / gives.alone).toFixed(1).padStart(15)} %`
 	);
 }

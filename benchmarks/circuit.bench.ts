@@ -73,11 +73,11 @@ let sink = 0;
 async function curves(title: string, string: StringCircuit): Promise<void> {
 	const bus = busOf(string);
 	const plain = plainSubstrings(string);
-	const { openVolts: openVoltage } = new BusSource(bus);
+	const { openVoltage } = new BusSource(bus);
 	const own = curveOf(new BusSource(bus), POINTS);
 	const dense = denseCurve(plain, openVoltage, 20);
 	dense.slice(0, -1).forEach((current, i) => {
-		const found = new BusSource(bus).ampsAt((openVoltage * i) / 19);
+		const found = new BusSource(bus).currentAt((openVoltage * i) / 19);
 		if (Math.abs(found - current) > 1e-4) throw new Error('the two solvers disagree');
 	});
 	sink += own.amps[0]!;
@@ -163,7 +163,7 @@ array
 		sink += curveOf(new BusSource(large), POINTS).amps[0]!;
 	})
 	.add('operating point and every branch', () => {
-		sink += solveBus(large).watts;
+		sink += solveBus(large).power;
 	});
 await array.run();
 printTable('120 strings of 28, 168 faults', array, 1, 'baseline: its curve of 400 points');

@@ -187,9 +187,9 @@ export const CAIRN_DAY = {
 	seed: 51,
 	start: '2026-10-14T11:10:00Z',
 	by: 'Tamsin Orrell',
-	light: IRRADIANCE,
-	heat: TEMPERATURE,
-	stated: { light: 660, heat: 31.5 },
+	irradiance: IRRADIANCE,
+	cellTemperature: TEMPERATURE,
+	stated: { irradiance: 660, cellTemperature: 31.5 },
 	faults: [
 		{
 			code: 'module-degraded',

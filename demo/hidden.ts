@@ -9,8 +9,8 @@ export interface HiddenVisit {
 	readonly visit: string;
 	readonly faults: readonly HiddenFault[];
 	/** Light and heat that truly reached the cells, W/m2 and degC. */
-	readonly light: number;
-	readonly heat: number;
+	readonly irradiance: number;
+	readonly cellTemperature: number;
 }
 
 const at = (
@@ -23,8 +23,8 @@ const at = (
 /** Saltmarsh has its readings by its own way of planting; here is where the parts sit. */
 const SALTMARSH: HiddenVisit = {
 	visit: '019a8000-0000-7000-8000-000000000004',
-	light: 604,
-	heat: 24.6,
+	irradiance: 604,
+	cellTemperature: 24.6,
 	faults: [
 		// The second section of module 6.
 		at('bypass-diode-shorted', 'A2', 5 * 3 + 1, 1),
@@ -48,8 +48,8 @@ export const HIDDEN: Readonly<Record<string, HiddenVisit>> = {
 	hut: { visit: '019a8002-0000-7000-8000-000000001004', ...CAIRN_DAY },
 	office: {
 		visit: '019a8003-0000-7000-8000-000000001004',
-		light: KILN_DAY.light,
-		heat: KILN_DAY.heat,
+		irradiance: KILN_DAY.irradiance,
+		cellTemperature: KILN_DAY.cellTemperature,
 		faults: [at('module-degraded', 'K2', KILN_DAY.weak.module - 1, 1 - KILN_DAY.weak.left)]
 	}
 };

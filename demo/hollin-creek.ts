@@ -173,9 +173,9 @@ export const HOLLIN_DAYS = {
 		seed: 41,
 		start: '2026-10-13T10:20:00Z',
 		by: BY,
-		light: 742,
-		heat: 33.5,
-		stated: { light: 755, heat: 32 },
+		irradiance: 742,
+		cellTemperature: 33.5,
+		stated: { irradiance: 755, cellTemperature: 32 },
 		faults: [
 			{
 				code: 'rsd-device-off',
@@ -191,9 +191,9 @@ export const HOLLIN_DAYS = {
 		seed: 44,
 		start: '2026-10-27T10:50:00Z',
 		by: BY,
-		light: 688,
-		heat: 29,
-		stated: { light: 700, heat: 28 },
+		irradiance: 688,
+		cellTemperature: 29,
+		stated: { irradiance: 700, cellTemperature: 28 },
 		faults: [
 			{
 				code: 'module-degraded',
@@ -209,9 +209,9 @@ export const HOLLIN_DAYS = {
 		seed: 42,
 		start: '2026-11-10T11:05:00Z',
 		by: BY,
-		light: 512,
-		heat: 20.5,
-		stated: { light: 520, heat: 20 },
+		irradiance: 512,
+		cellTemperature: 20.5,
+		stated: { irradiance: 520, cellTemperature: 20 },
 		faults: [
 			{
 				code: 'rsd-no-signal',
@@ -227,9 +227,9 @@ export const HOLLIN_DAYS = {
 		seed: 43,
 		start: '2026-11-20T10:40:00Z',
 		by: BY,
-		light: 468,
-		heat: 17.5,
-		stated: { light: 475, heat: 18 },
+		irradiance: 468,
+		cellTemperature: 17.5,
+		stated: { irradiance: 475, cellTemperature: 18 },
 		earth: true,
 		faults: [
 			{

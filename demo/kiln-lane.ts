@@ -130,15 +130,15 @@ const SITE = {
 export const KILN_DAY = {
 	start: '2026-11-05T12:20:00Z',
 	by: 'Tamsin Orrell',
-	light: 590,
-	heat: 24,
-	stated: { light: 600, heat: 24 },
+	irradiance: 590,
+	cellTemperature: 24,
+	stated: { irradiance: 600, cellTemperature: 24 },
 	weak: { branch: 1, module: 8, left: 0.5 }
 } as const;
 
 /** What the gateway lists of every unit in the same minute. */
 function unitsDay(ids: (n: number) => string): MeterDay {
-	const { start, by, light: irradiance, heat: cellTemperature, weak } = KILN_DAY;
+	const { start, by, irradiance, cellTemperature, weak } = KILN_DAY;
 	const random = randomFrom(61);
 	const { volts: voltage, amps: current } = maximumPowerPoint(
 		moduleAtConditions(agedModel(record.moduleTypes[0]!, 4), irradiance, cellTemperature)

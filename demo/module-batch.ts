@@ -97,7 +97,7 @@ function take(
 	random: Random
 ): Take {
 	const here = translate(
-		fitLabel(nameplateOf(label)!.plate),
+		fitLabel(nameplateOf(label)!.nameplate),
 		irradianceAt(minute),
 		temperatureAt(minute)
 	);

@@ -21,10 +21,10 @@ export interface PlantedDay {
 	readonly start: string;
 	readonly by: string;
 	/** W/m2 and degC, as they truly are. */
-	readonly light: number;
-	readonly heat: number;
+	readonly irradiance: number;
+	readonly cellTemperature: number;
 	/** The same as sensor and probe say it. */
-	readonly stated: { readonly light: number; readonly heat: number };
+	readonly stated: { readonly irradiance: number; readonly cellTemperature: number };
 	readonly faults: readonly HiddenFault[];
 	/** The array with its faults in it, where the drill's own way of making one does not do. */
 	readonly buses?: () => ReadonlyMap<string, BusCircuit>;
@@ -38,13 +38,13 @@ export type MeterDay = Pick<VisitDocument['visit'], 'conditions' | 'readings' | 
 /** The array as it truly is on that day. */
 export function truthOf(
 	record: ArrayRecord,
-	{ start, light: irradiance, heat: cellTemperature, faults }: PlantedDay
+	{ start, irradiance, cellTemperature, faults }: PlantedDay
 ): Truth {
 	const years = Number(start.slice(0, 4)) + Number(start.slice(5, 7)) / 12 - record.inServiceSince!;
 	return {
 		faults,
-		irradiance: irradiance,
-		cellTemperature: cellTemperature,
+		irradiance,
+		cellTemperature,
 		conditionsWrong: false,
 		spread: new Map(
 			record.strings.map(({ label, moduleCount }) => [
@@ -71,7 +71,7 @@ export function meterDay(
 	const truth = truthOf(record, day);
 	const buses = day.buses?.() ?? trueBuses(record, truth);
 	const leaks = new Map(
-		record.strings.map(({ label }) => [label, { share: random.uniform(), ohms: 6e8 }])
+		record.strings.map(({ label }) => [label, { share: random.uniform(), resistance: 6e8 }])
 	);
 	const exact = exactReadings(truth, buses, leaks);
 	const voltage = drawMeter(USUAL_METERS.volts, random);
@@ -151,12 +151,12 @@ export function arrivalOf(
 				follows: false,
 				fieldId: null,
 				irradiance: {
-					value: day.stated.light,
+					value: day.stated.irradiance,
 					relativeStandardUncertainty: 0.03,
 					source: 'sensor-in-plane'
 				},
 				cellTemperature: {
-					value: day.stated.heat,
+					value: day.stated.cellTemperature,
 					standardUncertainty: 2,
 					source: 'probe-on-back'
 				}

@@ -1,10 +1,18 @@
-import { expectedAt, type PlaceResult, readingAt, reasonAt, verdictAt } from '$core/assessment';
+import {
+	type CountedDifference,
+	expectedAt,
+	type PlaceResult,
+	readingAt,
+	reasonAt,
+	verdictAt
+} from '$core/assessment';
 import type { Assessment } from '$core/diagnosis';
 
 /** The assessment with the keys of the first release, which stay. */
 export function assessAnswer({
 	thresholds: { above, ...below },
 	places,
+	groups,
 	...assessment
 }: Assessment) {
 	const named = ({ marginal, fail }: { marginal: number; fail: number }) => ({
@@ -13,6 +21,11 @@ export function assessAnswer({
 	});
 	return {
 		places: places.map(placeAnswer),
+		groups: groups.map(({ irradiance, cellTemperature, ...group }) => ({
+			...group,
+			light: irradiance,
+			heat: cellTemperature
+		})),
 		...assessment,
 		thresholds: { ...named(below), above: named(above) }
 	};
@@ -28,21 +41,28 @@ function placeAnswer(place: PlaceResult) {
 		stringId,
 		quantity,
 		reading: readingAt(place),
-		expected: expected && withoutModuleVoltage(expected),
+		expected: expected && expectedAnswer(expected),
 		verdict: verdictAt(place),
 		missing: reasonAt(place),
 		distance: judged?.distance ?? null,
 		difference: judged?.difference ?? null,
 		relative: judged?.relative ?? null,
-		counted: judged?.counted ?? null,
+		counted: countedAnswer(judged?.counted ?? null),
 		moduleVolts: expected?.moduleVoltage ?? null,
 		tracked: judged?.tracked ?? null
 	};
 }
 
-function withoutModuleVoltage({
+function expectedAnswer({
 	moduleVoltage: _,
+	peers,
 	...expected
 }: NonNullable<ReturnType<typeof expectedAt>>) {
-	return expected;
+	return { ...expected, siblings: peers };
+}
+
+function countedAnswer(counted: CountedDifference | null) {
+	if (counted === null) return null;
+	const { substrings, ...rest } = counted;
+	return { ...rest, sections: substrings };
 }

@@ -68,7 +68,7 @@ function fullCase(input: object): Result<unknown, Problem> {
 	}
 	const state = solveBus(bus);
 	const { parts, points } = detailOf(state);
-	const { volts: voltage, amps: current, watts: power, limit, branches, earth } = state;
+	const { volts: voltage, amps: current, power, limit, branches, earth } = state;
 	return succeed({
 		...answersOf(bus, parsed.data.atVolts ?? []),
 		maxima: powerMaxima(sourceOf(bus)),

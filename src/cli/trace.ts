@@ -22,7 +22,7 @@ export function traceCommand(input: unknown): Result<unknown, Problem> {
 	if (looksNeutral(input)) {
 		const neutral = readNeutral(input);
 		if (!neutral.ok) return neutral;
-		const { record, visit, stringOf, readingOf, voltsOf: voltageOf } = neutral.value;
+		const { record, visit, stringOf, readingOf, voltageOf } = neutral.value;
 		return succeed(
 			answer(record, assess(record, visit), {
 				string: (id) => stringOf.get(id) ?? id,

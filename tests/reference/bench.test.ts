@@ -22,7 +22,7 @@ const tested = (id: string, vmp: number, imp: number, seriesFuse: number | null 
 	id,
 	mark: id,
 	model: '',
-	plate: nameplateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.54) })!.plate,
+	plate: nameplateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.54) })!.nameplate,
 	labelWatts: vmp * imp,
 	seriesFuse
 });
@@ -98,7 +98,7 @@ describe('mixes', () => {
 		const mix = configurationOf([['a'], ['a'], ['b'], ['b']]);
 		const {
 			quick,
-			watts: power,
+			power,
 			labelWatts: ratedPower,
 			parting
 		} = answerConfiguration(mix, parts(modules));
@@ -113,14 +113,14 @@ describe('mixes', () => {
 			['a', 'a'],
 			['b', 'b']
 		]);
-		const { watts: power, branches } = answerConfiguration(mix, parts(modules));
+		const { power, branches } = answerConfiguration(mix, parts(modules));
 		expect(power).toBeGreaterThan(597);
 		expect(branches[0]! / branches[1]!).toBeCloseTo(2, 1);
 	});
 
 	it('190 W of 5.11 A, 10 A fuses: two neighbours never open one, three do from about 946 W/m2', () => {
 		const label = { ...NO_LABEL, vmp: 36.5, imp: 4.79, voc: 45, isc: 5.11, cellsInSeries: 72 };
-		const module = { ...tested('a', 36.5, 4.79), plate: nameplateOf(label)!.plate };
+		const module = { ...tested('a', 36.5, 4.79), plate: nameplateOf(label)!.nameplate };
 		const shorted = (count: number) =>
 			shortedBranches(
 				configurationOf(Array.from({ length: count }, () => ['a'])),
@@ -129,7 +129,7 @@ describe('mixes', () => {
 			)[0]!;
 		expect(shorted(3)).toMatchObject({ fuse: 'holds', opensFrom: null });
 		const three = shorted(4);
-		expect(three.amps).toBeCloseTo(15.3, 1);
+		expect(three.current).toBeCloseTo(15.3, 1);
 		expect(three.fuse).toBe('opens');
 		// 1.45 times the rating surely opens: IEC 60269-6, from memory.
 		expect(three.opensFrom!).toBeGreaterThan(940);
@@ -146,7 +146,7 @@ describe('mixes', () => {
 		)!;
 		expect(shade.before).toBeCloseTo(9.7, 0);
 		expect(shade.after).toBeLessThan(2);
-		expect(shade.volts).toBeGreaterThan(75);
+		expect(shade.voltage).toBeGreaterThan(75);
 		expect(shade.bypassed).toBe(false);
 		expect(shade.words).toContain('shading one does not look like a bypass');
 		const ten = configurationOf([Array.from({ length: 10 }, () => 'a')]);

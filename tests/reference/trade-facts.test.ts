@@ -193,7 +193,7 @@ describe('a module in other light', () => {
 		}).reference;
 		const dark = { ...cell, photocurrent: 0, shuntResistance: cell.shuntResistance * 1e3 };
 		const bare = { ...bus({ ...wholeString(dark, 1, 1, 0) }), breakdown: null };
-		const taken = (voltage: number) => -new BusSource(bare).ampsAt(voltage);
+		const taken = (voltage: number) => -new BusSource(bare).currentAt(voltage);
 		expect(taken(3)).toBeLessThan(0.001);
 		// The practice figures are of one cell of unknown fill: order and growth are what is checked.
 		expect(taken(5)).toBeGreaterThan(0.005);
@@ -214,7 +214,7 @@ describe('a shorted module among its neighbours', () => {
 			modules: [{ ...wholeModules(lit, 1, 3), state: 'bridged' as const }]
 		};
 		const source = new BusSource(bus(...times(neighbours, series(lit)), dead));
-		return source.branchesAt(source.openVolts).at(-1)!;
+		return source.branchesAt(source.openVoltage).at(-1)!;
 	};
 
 	it('two neighbours do not blow a 10 A fuse, three do in full sun', () => {

@@ -27,7 +27,7 @@ function misses(quantity: StringQuantity): number[] {
 	return CASES.flatMap(({ given: { truth, record: given }, record, readings, whole }) =>
 		readings
 			.filter(({ reading, string }) => reading.quantity === quantity && whole.has(string.label))
-			.map(({ string, exact, exactVolts: exactVoltage }) => {
+			.map(({ string, exact, exactVoltage }) => {
 				const type = record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!;
 				const power =
 					AGEING_PER_YEAR.current + AGEING_PER_YEAR.voltage + AGEING_PER_YEAR.fillFactor;

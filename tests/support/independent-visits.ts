@@ -90,7 +90,7 @@ interface KnownReading {
 	/** Free of meter error, drift and mistakes, V or A. */
 	readonly exact: number;
 	/** The volts of the input, likewise. */
-	readonly exactVolts: number | null;
+	readonly exactVoltage: number | null;
 	/** The generator spoilt it on purpose. */
 	readonly wrong: boolean;
 }
@@ -153,7 +153,7 @@ export function knownVisit({
 			return {
 				string,
 				exact: truth.exactReadings[r.id]!,
-				exactVolts: bus ? truth.exactReadings[bus.id]! : null,
+				exactVoltage: bus ? truth.exactReadings[bus.id]! : null,
 				wrong: truth.wrongReadings.some(({ reading }) => reading === r.id || reading === bus?.id),
 				reading: {
 					id: testId(1000 + i),

@@ -103,8 +103,8 @@ export interface Scenario {
 	readonly irradiance?: number;
 	readonly cellTemperature?: number;
 	/** How far the truth lies from them, as factor and K, besides what is drawn. */
-	readonly lightFactor?: number;
-	readonly heatShift?: number;
+	readonly irradianceFactor?: number;
+	readonly temperatureShift?: number;
 	/** Figures that replace what the circuit gives, by label and quantity. */
 	readonly typed?: Readonly<Record<string, number>>;
 }
@@ -117,8 +117,8 @@ export function visitOf({
 	quantities = ['open-circuit-voltage', 'operating-current'],
 	irradiance = 812,
 	cellTemperature = 46,
-	lightFactor: irradianceFactor = 1,
-	heatShift: temperatureShift = 0,
+	irradianceFactor = 1,
+	temperatureShift = 0,
 	typed = {}
 }: Scenario): Visit {
 	const years = 6.4 - 0.5;

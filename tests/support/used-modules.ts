@@ -16,7 +16,7 @@ export function usedModules(count: number, seed: number): TestedModule[] {
 			id: `m${i}`,
 			mark: String(i + 1),
 			model: '',
-			plate: nameplateOf({ ...label, technology: 'poly', cellsInSeries: 60 })!.plate,
+			plate: nameplateOf({ ...label, technology: 'poly', cellsInSeries: 60 })!.nameplate,
 			labelWatts: vmp * imp,
 			seriesFuse: 15
 		};

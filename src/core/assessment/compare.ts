@@ -14,7 +14,7 @@ import { isRead, type PlaceResult, type ReadPlace } from './place-result';
 export interface ComparedString {
 	readonly stringId: string;
 	readonly label: string;
-	readonly volts: ReadPlace | null;
+	readonly voltage: ReadPlace | null;
 	readonly running: ReadPlace | null;
 	readonly short: ReadPlace | null;
 	/** How far off it is in modules: of volts, or of its current as a share of the string. */
@@ -50,9 +50,9 @@ export function comparedStrings(
 				Math.abs(countedAt(voltage)?.modules ?? relativeAt(voltage) * moduleCount),
 				...[running, short].map((place) => Math.abs(relativeAt(place)) * moduleCount)
 			];
-			return { stringId: id, label, volts: voltage, running, short, modules: Math.max(...lost) };
+			return { stringId: id, label, voltage, running, short, modules: Math.max(...lost) };
 		})
-		.filter(({ volts: voltage, running, short }) => voltage ?? running ?? short)
+		.filter(({ voltage, running, short }) => voltage ?? running ?? short)
 		.sort((a, b) => b.modules - a.modules);
 }
 
@@ -61,7 +61,7 @@ export interface AtStandard {
 	/** V; null where it was not read. */
 	readonly voc: number | null;
 	/** A, of the short-circuit current, or of the running current where that was not read. */
-	readonly amps: number | null;
+	readonly current: number | null;
 	/** Whether the current is a running one. */
 	readonly running: boolean;
 }
@@ -94,7 +94,7 @@ export function atStandard(record: ArrayRecord, visit: EffectiveVisit): Map<stri
 		const running = carried('operating-current');
 		found.set(string.label, {
 			voc: carried('open-circuit-voltage'),
-			amps: short ?? running,
+			current: short ?? running,
 			running: short === null
 		});
 	}
@@ -105,7 +105,7 @@ export function atStandard(record: ArrayRecord, visit: EffectiveVisit): Map<stri
 export interface ChangeSince {
 	readonly voc: number | null;
 	/** Of currents of one kind alone: a running one is not compared with a short-circuit one. */
-	readonly amps: number | null;
+	readonly current: number | null;
 }
 
 export function changeSince(now: AtStandard, then: AtStandard): ChangeSince {
@@ -113,6 +113,6 @@ export function changeSince(now: AtStandard, then: AtStandard): ChangeSince {
 		a === null || b === null || b === 0 ? null : a / b - 1;
 	return {
 		voc: relative(now.voc, then.voc),
-		amps: now.running === then.running ? relative(now.amps, then.amps) : null
+		current: now.running === then.running ? relative(now.current, then.current) : null
 	};
 }

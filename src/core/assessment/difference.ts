@@ -7,7 +7,7 @@ export interface CountedDifference {
 	/** Standard uncertainty, in modules. */
 	readonly modulesSigma: number;
 	/** Whole sections missing (positive) or too many (negative) that explain it; null if none do. */
-	readonly sections: number | null;
+	readonly substrings: number | null;
 	readonly words: string;
 }
 
@@ -35,19 +35,19 @@ export function countDifference(
 	const modulesSigma = sigma / moduleVoltage;
 	const counted = { modules, modulesSigma };
 	if (measured < 0 && Math.abs(measured) > NO_VOLTAGE * expected) {
-		return { ...counted, sections: null, words: reversedWords(measured, expected, sigma) };
+		return { ...counted, substrings: null, words: reversedWords(measured, expected, sigma) };
 	}
 	if (Math.abs(measured) <= NO_VOLTAGE * expected) {
-		return { ...counted, sections: null, words: 'no voltage: open circuit' };
+		return { ...counted, substrings: null, words: 'no voltage: open circuit' };
 	}
 	if (Math.abs(difference) <= TOLD_APART * sigma) {
-		return { ...counted, sections: 0, words: 'no module or substring missing' };
+		return { ...counted, substrings: 0, words: 'no module or substring missing' };
 	}
 	const substringVoltage = moduleVoltage / substringsPerModule;
 	if (TOLD_APART * sigma > substringVoltage) {
 		return {
 			...counted,
-			sections: null,
+			substrings: null,
 			words: `${Math.abs(modules).toFixed(1)} modules ${modules < 0 ? 'short' : 'too many'}, too uncertain to count substrings`
 		};
 	}
@@ -56,13 +56,13 @@ export function countDifference(
 	if (substrings === 0 || rest > Math.max(TOLD_APART * sigma, 0.25 * substringVoltage)) {
 		return {
 			...counted,
-			sections: null,
+			substrings: null,
 			words: `${Math.abs(modules).toFixed(2)} of a module ${modules < 0 ? 'short' : 'too many'}, not a whole substring`
 		};
 	}
 	return {
 		...counted,
-		sections: substrings,
+		substrings,
 		words: `about ${countWords(substrings, substringsPerModule)}`
 	};
 }

@@ -1,4 +1,5 @@
 export { atStandard, type AtStandard, changeSince, comparedStrings } from './compare';
+export type { CountedDifference } from './difference';
 export { plainRule, type PlainRule } from './five-percent';
 export { judgeByModel, type ModelJudgement } from './judge-by-model';
 export {

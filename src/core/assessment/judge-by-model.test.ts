@@ -24,36 +24,38 @@ describe('expected values and verdicts', () => {
 			record,
 			faults: { A2: { code: 'bypass-diode-shorted' }, A4: { code: 'module-missing' } }
 		});
-		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'pass', counted: { sections: 0 } });
+		expect(placeOf(visit, 'A1')).toMatchObject({ verdict: 'pass', counted: { substrings: 0 } });
 		expect(placeOf(visit, 'A2')).toMatchObject({
 			verdict: 'fail',
-			counted: { sections: 1, words: 'about one substring short' }
+			counted: { substrings: 1, words: 'about one substring short' }
 		});
 		expect(placeOf(visit, 'A4')).toMatchObject({
 			verdict: 'fail',
-			counted: { sections: 3, words: 'about one module short' }
+			counted: { substrings: 3, words: 'about one module short' }
 		});
 	});
 
 	it('knows a string from its comparable strings far better than from the sensor', () => {
 		const { expected } = judged(placeOf(visitOf({ record }), 'A1'));
-		expect(expected.siblings).toBe(15);
+		expect(expected.peers).toBe(15);
 		expect(expected.standardUncertainty).toBeLessThan(
 			0.6 * expected.fromConditions.standardUncertainty
 		);
 	});
 
 	it('blames the conditions, not the strings, when all lie alike', () => {
-		const visit = visitOf({ record, lightFactor: 0.72 });
+		const visit = visitOf({ record, irradianceFactor: 0.72 });
 		const { places, groups } = judgeByModel(record, effectiveVisit(record, visit));
 		expect(places.filter((place) => verdictAt(place) === 'fail')).toEqual([]);
 		expect(groups[0]).toMatchObject({
 			verdict: 'fail',
 			words: expect.stringContaining('low on all strings alike')
 		});
-		expect(groups[0]!.light.relative).toBeCloseTo(-0.28, 1);
-		const warm = judgeByModel(record, effectiveVisit(record, visitOf({ record, heatShift: 22 })))
-			.groups[0]!;
+		expect(groups[0]!.irradiance.relative).toBeCloseTo(-0.28, 1);
+		const warm = judgeByModel(
+			record,
+			effectiveVisit(record, visitOf({ record, temperatureShift: 22 }))
+		).groups[0]!;
 		expect(warm.words).toContain('warmer than stated');
 	});
 

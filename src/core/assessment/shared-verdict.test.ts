@@ -11,7 +11,7 @@ const judged = (scenario: Omit<Scenario, 'record'> = {}) =>
 
 describe('what the strings have in common', () => {
 	it('fits where they read as stated, and says so', () => {
-		const { verdict, words, light: irradiance, heat: cellTemperature } = judged();
+		const { verdict, words, irradiance, cellTemperature } = judged();
 		expect(verdict).toBe('pass');
 		expect(words).toBe('The strings together agree with the stated conditions.');
 		expect(Math.abs(irradiance.relative)).toBeLessThan(0.02);
@@ -19,10 +19,10 @@ describe('what the strings have in common', () => {
 	});
 
 	it.each([
-		[{ lightFactor: 0.75 }, /^Currents are 2\d % low on all strings alike: less sun/],
-		[{ lightFactor: 1.3 }, /^Currents are \d+ % high on all strings alike: more sun/],
-		[{ heatShift: 18 }, /^Volts of all strings are as of cells 1\d K warmer/],
-		[{ heatShift: -18 }, /^Volts of all strings are as of cells 1\d K cooler/]
+		[{ irradianceFactor: 0.75 }, /^Currents are 2\d % low on all strings alike: less sun/],
+		[{ irradianceFactor: 1.3 }, /^Currents are \d+ % high on all strings alike: more sun/],
+		[{ temperatureShift: 18 }, /^Volts of all strings are as of cells 1\d K warmer/],
+		[{ temperatureShift: -18 }, /^Volts of all strings are as of cells 1\d K cooler/]
 	])('with %o is off, and is no string’s fault', (truth, said) => {
 		const { verdict, words } = judged(truth);
 		expect(verdict).toBe('fail');
@@ -31,14 +31,14 @@ describe('what the strings have in common', () => {
 	});
 
 	it('says both where both lie off, in one sentence', () => {
-		const { words } = judged({ lightFactor: 0.72, heatShift: 18 });
+		const { words } = judged({ irradianceFactor: 0.72, temperatureShift: 18 });
 		expect(words).toMatch(/^Currents are .*; volts of all strings .*\.$/);
 	});
 
 	it('tells where light and heat came out, and how surely', () => {
-		const { light: irradiance, heat: cellTemperature } = judged({
-			lightFactor: 0.8,
-			heatShift: 12
+		const { irradiance, cellTemperature } = judged({
+			irradianceFactor: 0.8,
+			temperatureShift: 12
 		});
 		expect(irradiance.relative).toBeCloseTo(-0.2, 1);
 		expect(Math.abs(cellTemperature.kelvin - 12)).toBeLessThan(
@@ -51,7 +51,9 @@ describe('what the strings have in common', () => {
 	it('is surer the more is read', () => {
 		const voltage = judged({ quantities: ['open-circuit-voltage'] });
 		const both = judged();
-		expect(both.light.standardUncertainty).toBeLessThan(voltage.light.standardUncertainty);
+		expect(both.irradiance.standardUncertainty).toBeLessThan(
+			voltage.irradiance.standardUncertainty
+		);
 	});
 });
 

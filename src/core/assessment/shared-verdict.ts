@@ -12,9 +12,9 @@ export interface GroupVerdict {
 	readonly plane: Pick<Plane, 'id' | 'name' | 'tilt' | 'azimuth'> | null;
 	readonly stringIds: readonly string[];
 	/** Effective light over stated light, less 1. */
-	readonly light: { readonly relative: number; readonly standardUncertainty: number };
+	readonly irradiance: { readonly relative: number; readonly standardUncertainty: number };
 	/** Effective heat less stated heat, K. */
-	readonly heat: { readonly kelvin: number; readonly standardUncertainty: number };
+	readonly cellTemperature: { readonly kelvin: number; readonly standardUncertainty: number };
 	/** Of the common shift, not of any string; null before anything is read. */
 	readonly verdict: Grade | null;
 	readonly words: string;
@@ -32,7 +32,9 @@ export function judgeGroup(group: PeerGroup, limits: Thresholds): GroupVerdict {
 	const { uncertainty } = group;
 	const [ll, lh, hh] = information;
 	const determinant = ll * hh - lh * lh;
-	const distance2 = (shift.light / uncertainty.light) ** 2 + (shift.heat / uncertainty.heat) ** 2;
+	const distance2 =
+		(shift.irradiance / uncertainty.irradiance) ** 2 +
+		(shift.cellTemperature / uncertainty.cellTemperature) ** 2;
 	const tail = Math.exp(-distance2 / 2);
 	const distance = -normalQuantile(Math.max(tail, 1e-300) / 2);
 	return {
@@ -40,11 +42,14 @@ export function judgeGroup(group: PeerGroup, limits: Thresholds): GroupVerdict {
 		moduleTypeId: group.model.type.id,
 		plane: group.plane,
 		stringIds: group.strings.map((string) => string.id),
-		light: {
-			relative: Math.expm1(shift.light),
+		irradiance: {
+			relative: Math.expm1(shift.irradiance),
 			standardUncertainty: Math.sqrt(hh / determinant)
 		},
-		heat: { kelvin: shift.heat, standardUncertainty: Math.sqrt(ll / determinant) },
+		cellTemperature: {
+			kelvin: shift.cellTemperature,
+			standardUncertainty: Math.sqrt(ll / determinant)
+		},
 		verdict: items.length === 0 ? null : gradeOf(distance, limits),
 		words: items.length === 0 ? nothingWords(group) : sharedWords(group)
 	};
@@ -58,18 +63,18 @@ function nothingWords({ shared }: PeerGroup): string {
 
 function sharedWords({ estimates: [{ shift }], uncertainty }: PeerGroup): string {
 	const parts: string[] = [];
-	if (Math.abs(shift.light) > WORTH_WORDS * uncertainty.light) {
-		const percent = `${Math.abs(100 * Math.expm1(shift.light)).toFixed(0)} %`;
+	if (Math.abs(shift.irradiance) > WORTH_WORDS * uncertainty.irradiance) {
+		const percent = `${Math.abs(100 * Math.expm1(shift.irradiance)).toFixed(0)} %`;
 		parts.push(
-			shift.light < 0
+			shift.irradiance < 0
 				? `currents are ${percent} low on all strings alike: less sun than stated, soiling on all of them, or the sensor, not one string`
 				: `currents are ${percent} high on all strings alike: more sun than stated, or the sensor, not one string`
 		);
 	}
-	if (Math.abs(shift.heat) > WORTH_WORDS * uncertainty.heat) {
-		const kelvin = `${Math.abs(shift.heat).toFixed(0)} K`;
+	if (Math.abs(shift.cellTemperature) > WORTH_WORDS * uncertainty.cellTemperature) {
+		const kelvin = `${Math.abs(shift.cellTemperature).toFixed(0)} K`;
 		parts.push(
-			`volts of all strings are as of cells ${kelvin} ${shift.heat > 0 ? 'warmer' : 'cooler'} than stated: the temperature, the label or the meter, not one string`
+			`volts of all strings are as of cells ${kelvin} ${shift.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated: the temperature, the label or the meter, not one string`
 		);
 	}
 	if (parts.length === 0) return 'The strings together agree with the stated conditions.';

@@ -48,7 +48,7 @@ describe('the angles of two modules', () => {
 });
 
 describe('a module at another angle than the reference module', () => {
-	const FIT = fitLabel(nameplateOf(LABEL)!.plate);
+	const FIT = fitLabel(nameplateOf(LABEL)!.nameplate);
 	const take = (n: number, irradiance: number, more: Partial<Take> = {}): Take => {
 		const here = translate(FIT, irradiance, 40);
 		return {

@@ -4,39 +4,39 @@ import { anomalies, type Shares } from './anomaly';
 import { DANGEROUS_LOOKS } from './module-batch';
 
 const codes = (shares: Partial<Shares>, substrings = 3, spread = 0) =>
-	anomalies({ volts: null, amps: null, watts: null, ...shares }, substrings, spread, {
+	anomalies({ voltage: null, current: null, power: null, ...shares }, substrings, spread, {
 		looks: []
 	}).map(({ code }) => code);
 
 describe('what is odd about a used module', () => {
 	it.each([
-		['as it should be', { volts: 1, amps: 0.97 }, []],
-		['a third of its volts gone', { volts: 0.667, amps: 0.98 }, ['section-gone']],
-		['two thirds of them gone', { volts: 0.34, amps: 0.98 }, ['section-gone']],
-		['volts low, but by no section', { volts: 0.88, amps: 0.98 }, ['volts-low']],
-		['amps low alone', { volts: 1, amps: 0.7 }, ['current-low']],
-		['volts without amps', { volts: 1, amps: 0 }, ['no-current']],
-		['volts without watts', { volts: 1, watts: 0 }, ['no-current']],
-		['amps without volts', { volts: 0, amps: 1 }, ['no-volts']],
-		['nothing at all', { volts: 0, amps: 0 }, ['dead']],
-		['no volts, the rest not read', { volts: 0 }, ['dead']],
-		['no watts, the rest not read', { watts: 0 }, ['dead']],
-		['leads changed', { volts: -1, amps: 1 }, ['reversed']]
+		['as it should be', { voltage: 1, current: 0.97 }, []],
+		['a third of its voltage gone', { voltage: 0.667, current: 0.98 }, ['section-gone']],
+		['two thirds of them gone', { voltage: 0.34, current: 0.98 }, ['section-gone']],
+		['volts low, but by no section', { voltage: 0.88, current: 0.98 }, ['volts-low']],
+		['amps low alone', { voltage: 1, current: 0.7 }, ['current-low']],
+		['volts without amps', { voltage: 1, current: 0 }, ['no-current']],
+		['volts without watts', { voltage: 1, power: 0 }, ['no-current']],
+		['amps without volts', { voltage: 0, current: 1 }, ['no-volts']],
+		['nothing at all', { voltage: 0, current: 0 }, ['dead']],
+		['no voltage, the rest not read', { voltage: 0 }, ['dead']],
+		['no power, the rest not read', { power: 0 }, ['dead']],
+		['leads changed', { voltage: -1, current: 1 }, ['reversed']]
 	] as const)('%s', (_, shares, expected) => {
 		expect(codes(shares)).toEqual(expected);
 	});
 
 	it('counts sections by the module’s own number of them', () => {
-		expect(codes({ volts: 0.5, amps: 1 }, 2)).toEqual(['section-gone']);
-		expect(codes({ volts: 0.5, amps: 1 }, 3)).toEqual(['volts-low']);
+		expect(codes({ voltage: 0.5, current: 1 }, 2)).toEqual(['section-gone']);
+		expect(codes({ voltage: 0.5, current: 1 }, 3)).toEqual(['volts-low']);
 	});
 
 	it('is that its takes differ', () => {
-		expect(codes({ volts: 1, amps: 1 }, 3, 0.08)).toEqual(['scatter']);
+		expect(codes({ voltage: 1, current: 1 }, 3, 0.08)).toEqual(['scatter']);
 	});
 
 	it.each(DANGEROUS_LOOKS)('is that one with %s is to be kept apart', (look) => {
-		const found = anomalies({ volts: 1, amps: 1, watts: null }, 3, 0, { looks: [look] });
+		const found = anomalies({ voltage: 1, current: 1, power: null }, 3, 0, { looks: [look] });
 		expect(found.map(({ code }) => code)).toEqual(['danger']);
 		expect(found[0]!.words).toContain('still kill. Keep it apart');
 	});
@@ -50,7 +50,7 @@ describe('what is odd about a used module', () => {
 				share,
 				fc.integer({ min: 1, max: 6 }),
 				(voltage, current, power, substrings) => {
-					const found = codes({ volts: voltage, amps: current, watts: power }, substrings);
+					const found = codes({ voltage, current, power }, substrings);
 					const dead = ['dead', 'no-current', 'no-volts'] as const;
 					expect(
 						found.filter((code) => (dead as readonly string[]).includes(code)).length

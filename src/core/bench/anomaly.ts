@@ -18,9 +18,9 @@ export interface Anomaly {
 
 /** Shares that a module's figures have of what its label gives in this light and heat; null: not read. */
 export interface Shares {
-	readonly volts: number | null;
-	readonly amps: number | null;
-	readonly watts: number | null;
+	readonly voltage: number | null;
+	readonly current: number | null;
+	readonly power: number | null;
 }
 
 /** Shares below which something is not there at all, and within which it is as it should be; judgement. */
@@ -38,7 +38,7 @@ const SCATTER = 0.05;
  * @param spread of its takes, relative, the larger of volts and amps
  */
 export function anomalies(
-	{ volts: voltage, amps: current, watts: power }: Shares,
+	{ voltage, current, power }: Shares,
 	substrings: number,
 	spread: number,
 	{ looks }: Pick<BatchModule, 'looks'>

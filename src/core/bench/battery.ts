@@ -25,11 +25,11 @@ export interface BatteryAsk {
 
 /** What one kind of controller makes of a mix. */
 interface ControllerGives {
-	readonly watts: number;
+	readonly power: number;
 	/** Into the battery, A. */
-	readonly amps: number;
+	readonly current: number;
 	/** Volts of the array while it does. */
-	readonly arrayVolts: number;
+	readonly arrayVoltage: number;
 	readonly words: string;
 }
 
@@ -39,11 +39,11 @@ export interface BatteryAnswer {
 	/** What MPPT gives more, share of PWM; null where PWM gives nothing. */
 	readonly more: number | null;
 	/** The string with the least volts at its maximum on the hottest day, V. */
-	readonly hotVolts: number;
+	readonly hotVoltage: number;
 	/** What the array must have at its maximum to finish a charge, V: at absorption, and with MPPT its headroom above. */
 	readonly wanted: { readonly pwm: number; readonly mppt: number };
 	/** The string with the most volts in the cold, V; null where the lowest temperature is unknown. */
-	readonly coldVolts: number | null;
+	readonly coldVoltage: number | null;
 	/** Charge current over capacity, 1/h; null where that is unknown. */
 	readonly rate: number | null;
 	/** Limits that are not kept, in words. */
@@ -82,7 +82,7 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 						: at.limit === 'window-floor'
 							? 'Its Vmp is below battery voltage plus headroom: it runs at that limit.'
 							: 'At the maximum of the curve.';
-		return { watts: at.watts, amps: at.watts / batteryVoltage, arrayVolts: at.volts, words };
+		return { power: at.power, current: at.power / batteryVoltage, arrayVoltage: at.volts, words };
 	};
 	const pwm = gives('pwm');
 	const mppt = gives('mppt');
@@ -121,11 +121,11 @@ export function answerBattery(ask: BatteryAsk): BatteryAnswer {
 	return {
 		pwm,
 		mppt,
-		more: pwm.watts > 0 ? mppt.watts / pwm.watts - 1 : null,
-		hotVolts: hotVoltage,
+		more: pwm.power > 0 ? mppt.power / pwm.power - 1 : null,
+		hotVoltage,
 		wanted,
-		coldVolts: cold,
-		rate: capacity === null ? null : mppt.amps / capacity,
+		coldVoltage: cold,
+		rate: capacity === null ? null : mppt.current / capacity,
 		broken
 	};
 }
@@ -136,9 +136,9 @@ export interface ShadeOnBattery {
 	readonly before: number;
 	readonly after: number;
 	/** Volts of the string with it shaded, V. */
-	readonly volts: number;
+	readonly voltage: number;
 	/** Volts that are left where it is passed by, V. */
-	readonly passedVolts: number;
+	readonly passedVoltage: number;
 	/** Volts that the controller needs, V. */
 	readonly needed: number;
 	readonly bypassed: boolean;
@@ -168,11 +168,11 @@ export function shadeOnBattery(
 	};
 	const lit = (share: number): ArrayConfiguration =>
 		branch.kind === 'module'
-			? { ...branch, light: share }
+			? { ...branch, irradiance: share }
 			: {
 					...branch,
 					parts: branch.parts.map((part) =>
-						part.kind === 'module' && part.id === place ? { ...part, light: share } : part
+						part.kind === 'module' && part.id === place ? { ...part, irradiance: share } : part
 					)
 				};
 	const before = answerConfiguration(lit(1), parts, load);
@@ -180,15 +180,15 @@ export function shadeOnBattery(
 	const shaded = after.places.find(({ id }) => id === place)!;
 	const bypassed = shaded.does === 'passed-by';
 	const others = before.places.filter(({ id }) => id !== place);
-	const passedVoltage = others.reduce((sum, { volts: voltage }) => sum + voltage, 0) - DIODES;
+	const passedVoltage = others.reduce((sum, { voltage }) => sum + voltage, 0) - DIODES;
 	const needed = batteryVoltage + USUAL_HEADROOM;
 	const count = others.length + 1;
-	const figures = `The current goes from ${before.amps.toFixed(1)} A to ${after.amps.toFixed(1)} A, the volts of the string ${after.volts > before.volts ? 'rise' : 'fall'} to ${after.volts.toFixed(0)} V.`;
+	const figures = `The current goes from ${before.current.toFixed(1)} A to ${after.current.toFixed(1)} A, the volts of the string ${after.voltage > before.voltage ? 'rise' : 'fall'} to ${after.voltage.toFixed(0)} V.`;
 	return {
-		before: before.amps,
-		after: after.amps,
-		volts: after.volts,
-		passedVolts: passedVoltage,
+		before: before.current,
+		after: after.current,
+		voltage: after.voltage,
+		passedVoltage,
 		needed,
 		bypassed,
 		words: bypassed

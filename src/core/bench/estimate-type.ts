@@ -11,7 +11,7 @@ export interface TypeEstimate {
 	/** As a label, so that it can be grouped and mixed. */
 	readonly label: BatchNameplate;
 	/** W and its standard uncertainty. */
-	readonly watts: number;
+	readonly power: number;
 	readonly uncertainty: number;
 	/** How it was come by, and what speaks against it. */
 	readonly words: string;
@@ -50,7 +50,7 @@ export function estimateType(
 			imp: (FILL_FACTOR.usual / 0.8) * isc,
 			pmax: power
 		},
-		watts: power,
+		power,
 		uncertainty: power * (fits ? FILL_FACTOR.uncertainty / FILL_FACTOR.usual : 0.25),
 		words: `About ${cells} cells in series and ${power.toFixed(0)} W, with a fill factor of ${FILL_FACTOR.usual} taken as usual. ${sized}`
 	};

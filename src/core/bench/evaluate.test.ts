@@ -20,7 +20,7 @@ import {
 } from './module-batch';
 import { labelFindings, nameplateOf } from './nameplate-of';
 
-const FIT = fitLabel(nameplateOf(LABEL)!.plate);
+const FIT = fitLabel(nameplateOf(LABEL)!.nameplate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 /** What a module with these shares of its label shows. */
 function take(
@@ -72,9 +72,9 @@ describe('a batch', () => {
 		);
 		expect(first!.share!).toBeCloseTo(0.8, 2);
 		expect(second!.share!).toBeCloseTo(0.8, 2);
-		expect(first!.light).toBe('control');
+		expect(first!.irradiance).toBe('control');
 		expect(first!.againstControl!).toBeCloseTo(0.8, 2);
-		expect(first!.watts!).toBeCloseTo(180, 0);
+		expect(first!.power!).toBeCloseTo(180, 0);
 	});
 
 	it('takes a control that has aged for what it is', () => {
@@ -89,8 +89,8 @@ describe('a batch', () => {
 		const sky = { irradiance: 800, cellTemperature: 40, lightDoubt: 0.03 };
 		const [result] = evaluateBatch({ ...stated, sky }, 2026);
 		expect(result!.share!).toBeCloseTo(1, 3);
-		expect(result!.light).toBe('stated');
-		expect(evaluateBatch(stated, 2026)[0]).toMatchObject({ share: null, light: null });
+		expect(result!.irradiance).toBe('stated');
+		expect(evaluateBatch(stated, 2026)[0]).toMatchObject({ share: null, irradiance: null });
 		expect(evaluateBatch(stated, 2026)[0]!.graded.grade).toBe('unknown');
 	});
 
@@ -146,7 +146,7 @@ describe('a batch', () => {
 		});
 		const [result] = evaluated([bare], [take(0, 800, 40)]);
 		expect(result!.estimate!.label.cellsInSeries).toBe(60);
-		expect(Math.abs(result!.estimate!.watts / 225 - 1)).toBeLessThan(0.1);
+		expect(Math.abs(result!.estimate!.power / 225 - 1)).toBeLessThan(0.1);
 		expect(result!.estimate!.words).toContain('W/m²');
 		// A share of an estimate made of the same readings would say nothing.
 		expect(result!.share).toBeNull();
@@ -213,11 +213,11 @@ describe('the control', () => {
 
 describe('a label', () => {
 	it('is made whole by usual ratios, and says what was filled in', () => {
-		const { plate: nameplate, filled } = nameplateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
+		const { nameplate, filled } = nameplateOf({ ...NO_LABEL, voc: 36.9, isc: 8.15 })!;
 		expect(Math.abs(nameplate.pmax / 225 - 1)).toBeLessThan(0.05);
 		expect(nameplate).toMatchObject({ cellsInSeries: 60, sections: 3 });
 		expect(filled).toEqual(['Vmp', 'Imp', 'Pmax', 'technology', 'cells']);
-		expect(nameplateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.plate.imp).toBeCloseTo(6.67, 2);
+		expect(nameplateOf({ ...NO_LABEL, pmax: 200, vmp: 30 })!.nameplate.imp).toBeCloseTo(6.67, 2);
 		expect(nameplateOf(LABEL)!.filled).toEqual([]);
 		expect(nameplateOf({ ...NO_LABEL, pmax: 200 })).toBeNull();
 		// Vmp above Voc is misread: nothing is made of it.

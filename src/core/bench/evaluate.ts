@@ -19,7 +19,7 @@ import { fitOf, nameplateOf } from './nameplate-of';
 export interface ModuleResult {
 	readonly module: BatchModule;
 	/** The label made whole, or the estimate in its place; null where neither is there. */
-	readonly plate: Nameplate | null;
+	readonly nameplate: Nameplate | null;
 	/** What of the label was filled in. */
 	readonly filled: readonly string[];
 	readonly estimate: TypeEstimate | null;
@@ -33,7 +33,7 @@ export interface ModuleResult {
 	/** Standard uncertainty of the share. */
 	readonly uncertainty: number;
 	/** What it is worth now, W at standard conditions. */
-	readonly watts: number | null;
+	readonly power: number | null;
 	/** Its power as read over its label, uncorrected; null where no watts were read. */
 	readonly asRead: number | null;
 	/** Its share over that of the control in the same light; null without a control. */
@@ -43,7 +43,7 @@ export interface ModuleResult {
 	readonly odd: readonly Anomaly[];
 	readonly graded: Graded;
 	/** Where the light of its takes comes from. */
-	readonly light: MeasurementIrradiance['from'] | null;
+	readonly irradiance: MeasurementIrradiance['from'] | null;
 	/** Maximum power over Voc times Isc; null where it was not measured on a load. */
 	readonly fillFactor: number | null;
 	/** How the share was come by. */
@@ -70,14 +70,14 @@ export function evaluateBatch(batch: ModuleBatch, year: number): ModuleResult[] 
 
 interface Corrected {
 	readonly take: Take;
-	readonly light: MeasurementIrradiance;
+	readonly irradiance: MeasurementIrradiance;
 	/** What the label gives in that light and heat: V, A, W. */
-	readonly volts: number;
-	readonly amps: number;
-	readonly watts: number;
+	readonly voltage: number;
+	readonly current: number;
+	readonly power: number;
 	/** Maximum power by a point on a load, over what the label gives, W; null where there is none. */
 	readonly loaded: {
-		readonly watts: number;
+		readonly power: number;
 		readonly of: number;
 		readonly fillFactor: number;
 	} | null;
@@ -92,37 +92,41 @@ function evaluateModule(
 	const known = nameplateOf(module.label);
 	const estimate = known ? null : estimateOf(module, irradianceAt);
 	const filled = known ?? (estimate && nameplateOf(estimate.label));
-	const nameplate = filled?.plate ?? null;
+	const nameplate = filled?.nameplate ?? null;
 	const takes = module.takes.filter((take) => hasKnownIrradiance(take, irradianceAt));
 	const corrected = nameplate
 		? takes.flatMap((take) => correct(take, nameplate, irradianceAt))
 		: [];
-	const ratio = (of: 'volts' | 'amps' | 'watts') => {
-		const values = corrected.flatMap(({ take, [of]: whole }) => {
-			const read = take[of];
-			return read === null ? [] : [read / whole];
+	const ratio = (of: 'voltage' | 'current' | 'power', readOf: (take: Take) => number | null) => {
+		const values = corrected.flatMap(({ take, [of]: healthy }) => {
+			const read = readOf(take);
+			return read === null ? [] : [read / healthy];
 		});
 		return values.length === 0
 			? null
 			: { middle: median(values), spread: spreadOf(values), values };
 	};
-	const [voltage, current, power] = [ratio('volts'), ratio('amps'), ratio('watts')];
+	const [voltage, current, power] = [
+		ratio('voltage', ({ volts }) => volts),
+		ratio('current', ({ amps }) => amps),
+		ratio('power', ({ watts }) => watts)
+	];
 	const shares: Shares = {
-		volts: voltage?.middle ?? null,
-		amps: current?.middle ?? null,
-		watts: power?.middle ?? null
+		voltage: voltage?.middle ?? null,
+		current: current?.middle ?? null,
+		power: power?.middle ?? null
 	};
 	const spread = Math.max(0, ...[voltage, current, power].map((one) => one?.spread ?? 0));
-	const byProduct = shares.volts !== null && shares.amps !== null;
+	const byProduct = shares.voltage !== null && shares.current !== null;
 	const loaded = corrected.flatMap(({ loaded: one }) => (one ? [one] : []));
 	const byLoad =
-		loaded.length === 0 ? null : median(loaded.map(({ watts: most, of }) => most / of));
+		loaded.length === 0 ? null : median(loaded.map(({ power: most, of }) => most / of));
 	const share =
-		shares.watts ??
+		shares.power ??
 		byLoad ??
-		(byProduct ? Math.abs(shares.volts!) * Math.max(0, shares.amps!) : null);
+		(byProduct ? Math.abs(shares.voltage!) * Math.max(0, shares.current!) : null);
 	const repeats = Math.max(1, power?.values.length ?? current?.values.length ?? 1);
-	const lights = corrected.map(({ light: irradiance }) => irradiance);
+	const lights = corrected.map(({ irradiance }) => irradiance);
 	// Takes whose light comes from the same readings of the control share what those are wrong by.
 	const readings = Math.max(1, new Set(lights.map(({ basis }) => basis)).size);
 	const most = (of: (irradiance: MeasurementIrradiance) => number) =>
@@ -133,15 +137,14 @@ function evaluateModule(
 			? 0
 			: share *
 				Math.hypot(
-					(shares.watts !== null
+					(shares.power !== null
 						? UNCERTAINTY.watts
 						: byLoad !== null
 							? UNCERTAINTY.load
 							: Math.hypot(UNCERTAINTY.volts, UNCERTAINTY.amps)) / Math.sqrt(repeats),
-					shares.watts === null && byLoad === null ? UNCERTAINTY.fillFactor : 0,
+					shares.power === null && byLoad === null ? UNCERTAINTY.fillFactor : 0,
 					UNCERTAINTY.label,
-					most(({ lightDoubt: irradianceUncertainty }) => irradianceUncertainty) /
-						Math.sqrt(readings),
+					most(({ irradianceUncertainty }) => irradianceUncertainty) / Math.sqrt(readings),
 					PER_KELVIN * most(({ cellTemperatureUncertainty }) => cellTemperatureUncertainty),
 					spread / (2 * Math.sqrt(repeats)),
 					filled && filled.filled.length > 0 ? 0.02 : 0
@@ -153,13 +156,13 @@ function evaluateModule(
 	const years = module.year === null ? null : Math.max(0, year - module.year);
 	return {
 		module,
-		plate: nameplate,
+		nameplate,
 		filled: known?.filled ?? [],
 		estimate,
 		shares,
 		share: ofLabel,
 		uncertainty,
-		watts: nameplate && share !== null ? nameplate.pmax * share : (estimate?.watts ?? null),
+		power: nameplate && share !== null ? nameplate.pmax * share : (estimate?.power ?? null),
 		asRead: asReadOf(module),
 		againstControl:
 			ofLabel !== null && batch.control !== null && lights.some(({ from }) => from === 'control')
@@ -167,7 +170,7 @@ function evaluateModule(
 				: null,
 		spread,
 		odd: anomalies(
-			known ? shares : { volts: null, amps: null, watts: null },
+			known ? shares : { voltage: null, current: null, power: null },
 			nameplate?.sections ?? 3,
 			spread,
 			module
@@ -177,10 +180,10 @@ function evaluateModule(
 			uncertainty,
 			years,
 			batch.profile,
-			shares.watts !== null || byLoad !== null,
+			shares.power !== null || byLoad !== null,
 			measured
 		),
-		light: lights[0]?.from ?? null,
+		irradiance: lights[0]?.from ?? null,
 		fillFactor: loaded.length === 0 ? null : median(loaded.map(({ fillFactor }) => fillFactor)),
 		how: howOf(shares, byLoad !== null, lights, known === null)
 	};
@@ -239,12 +242,12 @@ function correct(
 	return [
 		{
 			take,
-			light: irradiance,
-			volts: openCircuitVoltage(here),
-			amps: shortCircuitCurrent(here),
-			watts: best.volts * best.amps,
+			irradiance,
+			voltage: openCircuitVoltage(here),
+			current: shortCircuitCurrent(here),
+			power: best.volts * best.amps,
 			loaded: three && {
-				watts: three.watts,
+				power: three.power,
 				of: best.volts * best.amps,
 				fillFactor: three.value
 			}
@@ -291,7 +294,7 @@ function howOf(
 			? `the reference module measured in between${ALIGNMENT_WORDS[irradiance.alignment?.by ?? 'same-plane']}`
 			: `the stated ${irradiance.irradiance.toFixed(0)} W/m²`;
 	if (unlabelled) return `Brought to standard conditions by ${by}.`;
-	if (shares.watts !== null) return `Watts over what its label gives in this light, by ${by}.`;
+	if (shares.power !== null) return `Watts over what its label gives in this light, by ${by}.`;
 	if (onLoad) {
 		return `Maximum power by open circuit, short circuit and a point on a load, over what its nameplate gives in this light, by ${by}.`;
 	}

@@ -12,7 +12,7 @@ import {
 import { fillFactorOf } from './fill-factor';
 import { nameplateOf } from './nameplate-of';
 
-const HERE = translate(fitLabel(nameplateOf(HARROWGILL)!.plate), 800, 45);
+const HERE = translate(fitLabel(nameplateOf(HARROWGILL)!.nameplate), 800, 45);
 
 describe('a third point of the curve', () => {
 	it('gives the maximum of a module with more series resistance, wherever near it the point lies', () => {
@@ -27,8 +27,8 @@ describe('a third point of the curve', () => {
 					const load = { volts: voltageAt(grown, current), amps: current };
 					const found = fillFactorOf(HERE, open, short, load)!;
 					const best = maximumPowerPoint(grown);
-					expect(found.watts / (best.volts * best.amps)).toBeGreaterThan(0.97);
-					expect(found.watts / (best.volts * best.amps)).toBeLessThan(1.03);
+					expect(found.power / (best.volts * best.amps)).toBeGreaterThan(0.97);
+					expect(found.power / (best.volts * best.amps)).toBeLessThan(1.03);
 				}
 			)
 		);

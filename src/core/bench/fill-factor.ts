@@ -11,7 +11,7 @@ export interface LoadPoint {
 /** What a point on a load tells beside open circuit and short circuit. */
 export interface FillFactor {
 	/** Maximum power in the light of the measurement, W. */
-	readonly watts: number;
+	readonly power: number;
 	/** Maximum power over open-circuit voltage times short-circuit current. */
 	readonly value: number;
 	/** Series resistance beyond the nameplate's, ohm; negative where it is less. */
@@ -50,5 +50,5 @@ export function fillFactorOf(
 		const current = (short * i) / POINTS;
 		power = Math.max(power, current * (curve(current) - addedResistance * current));
 	}
-	return { watts: power, value: power / (open * short), addedResistance };
+	return { power, value: power / (open * short), addedResistance };
 }

@@ -23,5 +23,5 @@ export function histogramOf(results: readonly ModuleResult[]): Bin[] {
 
 /** Best first: by what they are worth, those that nothing is known of last. */
 export function ranked(results: readonly ModuleResult[]): ModuleResult[] {
-	return [...results].sort((a, b) => (b.watts ?? -1) - (a.watts ?? -1));
+	return [...results].sort((a, b) => (b.power ?? -1) - (a.power ?? -1));
 }

@@ -11,7 +11,7 @@ import { irradianceOf } from './irradiance';
 import { EMPTY_BATCH, type Control, type Take } from './module-batch';
 import { nameplateOf } from './nameplate-of';
 
-const FIT = fitLabel(nameplateOf(LABEL)!.plate);
+const FIT = fitLabel(nameplateOf(LABEL)!.nameplate);
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 10, n)).toISOString();
 const NOTHING = { volts: null, amps: null, watts: null };
 function controlAt(
@@ -39,7 +39,7 @@ describe('light that is stated', () => {
 		expect(irradiance({ at: minute(0) })).toMatchObject({
 			irradiance: 800,
 			cellTemperature: 41,
-			lightDoubt: 0.05,
+			irradianceUncertainty: 0.05,
 			from: 'stated'
 		});
 	});
@@ -63,7 +63,7 @@ describe('light by the power of a control', () => {
 	/** What a module like the control gives at its maximum in that light and heat, W. */
 	const power = (irradiance: number, cellTemperature: number) => {
 		const best = maximumPowerPoint(
-			translate(fitLabel(nameplateOf(LABEL)!.plate), irradiance, cellTemperature)
+			translate(fitLabel(nameplateOf(LABEL)!.nameplate), irradiance, cellTemperature)
 		);
 		return best.volts * best.amps;
 	};
@@ -123,9 +123,11 @@ describe('light that a control gives', () => {
 
 	it('is doubted more the longer nobody looked, and the more the sun moved between', () => {
 		const steady = irradianceOf({ control: controlAt([[0, 700, 38]]), sky: EMPTY_BATCH.sky });
-		expect(steady({ at: minute(5) })!.lightDoubt).toBe(steady({ at: minute(0) })!.lightDoubt);
-		expect(steady({ at: minute(40) })!.lightDoubt).toBeGreaterThan(
-			steady({ at: minute(15) })!.lightDoubt
+		expect(steady({ at: minute(5) })!.irradianceUncertainty).toBe(
+			steady({ at: minute(0) })!.irradianceUncertainty
+		);
+		expect(steady({ at: minute(40) })!.irradianceUncertainty).toBeGreaterThan(
+			steady({ at: minute(15) })!.irradianceUncertainty
 		);
 		const moving = irradianceOf({
 			control: controlAt([
@@ -134,8 +136,8 @@ describe('light that a control gives', () => {
 			]),
 			sky: EMPTY_BATCH.sky
 		});
-		expect(moving({ at: minute(2) })!.lightDoubt).toBeGreaterThan(
-			steady({ at: minute(2) })!.lightDoubt
+		expect(moving({ at: minute(2) })!.irradianceUncertainty).toBeGreaterThan(
+			steady({ at: minute(2) })!.irradianceUncertainty
 		);
 	});
 

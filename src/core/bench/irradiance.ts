@@ -12,7 +12,7 @@ export interface MeasurementIrradiance {
 	/** degC */
 	readonly cellTemperature: number;
 	/** Standard uncertainty, relative, without that of the alignment. */
-	readonly lightDoubt: number;
+	readonly irradianceUncertainty: number;
 	/** How it was carried from the reference module to this one; null where it was stated. */
 	readonly alignment: Alignment | null;
 	/** The same for takes whose light comes from the same readings. */
@@ -73,7 +73,7 @@ function irradianceAround(
 		return {
 			irradiance,
 			cellTemperature: cellTemperature ?? assumedCellTemperature(irradiance),
-			lightDoubt: irradianceUncertainty,
+			irradianceUncertainty,
 			alignment: null,
 			basis: 'stated',
 			cellTemperatureUncertainty:
@@ -97,10 +97,10 @@ export function assumedCellTemperature(irradiance: number): number {
 function seenBy({ label, share, takes }: Control, stated: number | null): Seen[] {
 	const filled = nameplateOf(label);
 	if (!filled) return [];
-	const model = fitLabel(filled.plate);
+	const model = fitLabel(filled.nameplate);
 	return takes
 		.flatMap((take): Seen[] => {
-			const seen = sunIn(model, filled.plate.pmax, share, take, stated);
+			const seen = sunIn(model, filled.nameplate.pmax, share, take, stated);
 			return seen ? [{ at: millisOf(take.at), shadow: take.shadow, ...seen }] : [];
 		})
 		.sort((a, b) => a.at - b.at);
@@ -172,7 +172,7 @@ function between(
 			: assumedCellTemperature(irradiance),
 		alignment,
 		basis: `${left.at}/${right.at}`,
-		lightDoubt: Math.hypot(BY_CONTROL.light, drift, moved),
+		irradianceUncertainty: Math.hypot(BY_CONTROL.light, drift, moved),
 		cellTemperatureUncertainty:
 			stated !== null
 				? STATED_TEMPERATURE

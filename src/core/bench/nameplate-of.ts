@@ -16,7 +16,7 @@ const CELL_COUNTS = [32, 36, 40, 48, 54, 60, 66, 72, 78, 96];
 
 /** A label as a whole, with what was filled in. */
 export interface FilledNameplate {
-	readonly plate: Nameplate;
+	readonly nameplate: Nameplate;
 	/** In words; empty where the label states all. */
 	readonly filled: readonly string[];
 }
@@ -91,7 +91,7 @@ function fillIn(label: BatchNameplate): FilledNameplate | null {
 	const cellsInSeries = label.cellsInSeries ?? fill('cells', cellsByVoltage(voc, label));
 	return {
 		filled,
-		plate: {
+		nameplate: {
 			technology,
 			cellsInSeries,
 			sections: Math.max(1, Math.round(cellsInSeries / USUAL.cellsPerSection)),

@@ -22,7 +22,7 @@ describe('wire', () => {
 	};
 
 	it('drops by twice its length: 50 m of 4 mm2 are 0.215 ohm at 20 degC', () => {
-		const { ohms: resistance, drop, share, watts: power, usual } = answerWire(ask);
+		const { resistance, drop, share, power, usual } = answerWire(ask);
 		expect(resistance).toBeCloseTo((0.0172 * 50) / 4, 9);
 		expect(drop).toBeCloseTo(2.15, 2);
 		expect(share).toBeCloseTo(2.15 / 60, 4);
@@ -156,7 +156,7 @@ describe('a grouping explained', () => {
 		id,
 		mark: id,
 		model: '',
-		plate: nameplateOf({ ...NO_LABEL, vmp: 30, imp, cellsInSeries: 60 })!.plate,
+		plate: nameplateOf({ ...NO_LABEL, vmp: 30, imp, cellsInSeries: 60 })!.nameplate,
 		labelWatts: 30 * imp,
 		seriesFuse: 15
 	});
@@ -182,7 +182,7 @@ describe('a grouping explained', () => {
 	};
 
 	it('tells what changes places for nothing, and what does not', () => {
-		const { watts: power } = groupingGives(grouping, ask);
+		const { power } = groupingGives(grouping, ask);
 		const crossed = {
 			strings: [
 				['a', 'c'],
@@ -190,7 +190,7 @@ describe('a grouping explained', () => {
 			],
 			out: ['e']
 		};
-		const free = freeSwaps(crossed, ask, groupingGives(crossed, ask).watts);
+		const free = freeSwaps(crossed, ask, groupingGives(crossed, ask).power);
 		const pairs = free.map(({ a, b }) => [a.id, b.id].sort().join(''));
 		expect(pairs).toContain('ab');
 		expect(pairs).toContain('cd');

@@ -35,7 +35,7 @@ interface Point {
 export interface Substitute {
 	readonly candidate: Candidate;
 	/** With it in place of the dead one, W. */
-	readonly watts: number;
+	readonly power: number;
 	/** Less than with the old one sound, W. */
 	readonly cost: number;
 	readonly points: readonly Point[];
@@ -54,7 +54,7 @@ export function substitutesFor(
 ): Substitute[] {
 	if (!modulesOf(mix).some(({ id }) => id === place)) return [];
 	const power = (one: ArrayConfiguration, moduleOf: ConfigurationParts['moduleOf']) =>
-		operate(build(one, { ...parts, moduleOf }).element, TRACKER).watts;
+		operate(build(one, { ...parts, moduleOf }).element, TRACKER).power;
 	/** The mix with another in the dead one's place. */
 	const withOther = (other: TestedModule) =>
 		power(
@@ -76,13 +76,13 @@ export function substitutesFor(
 			];
 			return {
 				candidate,
-				watts: now,
+				power: now,
 				cost: whole - now,
 				points,
 				fits: points.every(({ fits }) => fits !== false)
 			};
 		})
-		.sort((a, b) => Number(b.fits) - Number(a.fits) || b.watts - a.watts);
+		.sort((a, b) => Number(b.fits) - Number(a.fits) || b.power - a.power);
 }
 
 const SUBSTITUTE = 'substitute';

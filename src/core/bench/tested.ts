@@ -36,11 +36,11 @@ export const WARM_SUN: Sky = { irradiance: 1000, cellTemperature: 45 };
  * @returns null where it makes nothing, or nothing is known of it
  */
 export function asTested(result: ModuleResult): TestedModule | null {
-	const { module, plate: nameplate, shares, share, estimate } = result;
+	const { module, nameplate, shares, share, estimate } = result;
 	if (!nameplate) return null;
 	const power = estimate ? 1 : share;
 	if (power === null || power < 0.02) return null;
-	const voltage = estimate ? 1 : Math.min(1.1, Math.max(Math.abs(shares.volts ?? 1), 0.05));
+	const voltage = estimate ? 1 : Math.min(1.1, Math.max(Math.abs(shares.voltage ?? 1), 0.05));
 	// What watts say beyond volts and amps is fill factor; on the current it limits a string as it should.
 	const current = power / voltage;
 	return {
@@ -65,11 +65,7 @@ export function asTested(result: ModuleResult): TestedModule | null {
  *
  * @returns null where its nameplate is not complete, or it was tested
  */
-export function asNameplate({
-	module,
-	plate: nameplate,
-	estimate
-}: ModuleResult): TestedModule | null {
+export function asNameplate({ module, nameplate, estimate }: ModuleResult): TestedModule | null {
 	if (!nameplate || estimate || module.takes.length > 0) return null;
 	return {
 		id: module.id,

@@ -6,10 +6,10 @@ import type { BatchNameplate } from './module-batch';
  */
 export function unjudgedWords({
 	module,
-	plate: nameplate,
+	nameplate,
 	share,
-	light: irradiance
-}: Pick<ModuleResult, 'module' | 'plate' | 'share' | 'light'>): string | null {
+	irradiance
+}: Pick<ModuleResult, 'module' | 'nameplate' | 'share' | 'irradiance'>): string | null {
 	if (share !== null) return null;
 	if (module.takes.length === 0) return 'No measurement yet.';
 	if (irradiance === null && module.takes.every(({ otherAngle }) => otherAngle)) {

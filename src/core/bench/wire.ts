@@ -22,12 +22,12 @@ export interface WireAsk {
 
 export interface WireAnswer {
 	/** Both conductors, ohm. */
-	readonly ohms: number;
+	readonly resistance: number;
 	/** At full power, V and share of the volts. */
 	readonly drop: number;
 	readonly share: number;
 	/** Heat at full power, W. */
-	readonly watts: number;
+	readonly power: number;
 	readonly kWhAYear: number;
 	readonly costAYear: number | null;
 	/** What is usual. */
@@ -64,10 +64,10 @@ export function answerWire(ask: WireAsk): WireAnswer {
 	};
 	const own = of(ask.size);
 	return {
-		ohms: own.ohms,
+		resistance: own.ohms,
 		drop: own.drop,
 		share: own.share,
-		watts: own.watts,
+		power: own.watts,
 		kWhAYear: own.kWh,
 		costAYear: ask.price === null ? null : own.kWh * ask.price,
 		usual: own.share <= USUAL_DROP,

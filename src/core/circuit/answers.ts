@@ -26,12 +26,12 @@ export function answersOf(bus: BusCircuit, atVoltage: readonly number[]): Circui
 		solveBus({ ...bus, disconnect: undefined, load: { kind: 'volts', volts: voltage } });
 	const [best = { volts: 0, amps: 0 }] = powerMaxima(source);
 	return {
-		voc: source.openVolts,
+		voc: source.openVoltage,
 		isc: held(0).amps,
 		vmp: best.volts,
 		imp: best.amps,
 		pmp: best.volts * best.amps,
-		branchCurrentsAtOpenCircuit: held(source.openVolts).branches,
+		branchCurrentsAtOpenCircuit: held(source.openVoltage).branches,
 		atVolts: atVoltage.map((voltage) => {
 			const { amps: current, branches } = held(voltage);
 			return { volts: voltage, amps: current, branches };

@@ -2,14 +2,14 @@ import { chainCurrent, chainConductance, chainSweep, chainVoltage, type Chain } 
 import { gatherString, type Side, type Surroundings } from './compile';
 import type { BusCircuit, StringCircuit } from './description';
 import { risingRoot, type Slope } from '../numerics';
-import type { Solution } from './section';
+import type { Solution } from './substring';
 
 /** Anything with two terminals whose current falls as its volts rise. */
 export interface Source {
 	/** A out of the positive terminal at V across them, with dI/dV. */
 	conduct(voltage: number, out: Slope): void;
 	/** Volts with nothing connected, V. */
-	readonly openVolts: number;
+	readonly openVoltage: number;
 }
 
 /** A string between two poles. */
@@ -29,20 +29,20 @@ export class StringSource implements Source {
 		return new StringSource(gatherString(string, bus, side)[0].chain(bus), string.leadsReversed);
 	}
 
-	get openVolts(): number {
-		this.open ??= this.voltsAt(0);
+	get openVoltage(): number {
+		this.open ??= this.voltageAt(0);
 		return this.open;
 	}
 
-	voltsAt(current: number): number {
+	voltageAt(current: number): number {
 		chainVoltage(this.chain, this.sign * current, VOLTAGE);
-		return this.sign * VOLTAGE.volts;
+		return this.sign * VOLTAGE.voltage;
 	}
 
 	/** Volts at a current and dV/dI, ohm. */
 	solve(current: number, out: Solution): void {
 		chainVoltage(this.chain, this.sign * current, out);
-		out.volts *= this.sign;
+		out.voltage *= this.sign;
 	}
 
 	/** Volts at many currents, V, [points]. */
@@ -53,7 +53,7 @@ export class StringSource implements Source {
 		).map((voltage) => this.sign * voltage);
 	}
 
-	ampsAt(voltage: number): number {
+	currentAt(voltage: number): number {
 		return this.sign * chainCurrent(this.chain, this.sign * voltage);
 	}
 
@@ -64,7 +64,7 @@ export class StringSource implements Source {
 	}
 }
 
-const VOLTAGE: Solution = { volts: 0, slope: 0 };
+const VOLTAGE: Solution = { voltage: 0, slope: 0 };
 
 /** Strings in parallel on a bus; equal strings are computed once. */
 export class BusSource implements Source {
@@ -106,26 +106,26 @@ export class BusSource implements Source {
 		out.slope = slope;
 	}
 
-	ampsAt(voltage: number): number {
+	currentAt(voltage: number): number {
 		return this.different.reduce(
-			(sum, { source, count }) => sum + count * source.ampsAt(voltage),
+			(sum, { source, count }) => sum + count * source.currentAt(voltage),
 			0
 		);
 	}
 
 	/** Current of every string at the volts of the bus, A; negative is back-feed. */
 	branchesAt(voltage: number): number[] {
-		const current = this.different.map(({ source }) => source.ampsAt(voltage));
+		const current = this.different.map(({ source }) => source.currentAt(voltage));
 		return this.entryOf.map((entry) => current[entry]!);
 	}
 
-	get openVolts(): number {
+	get openVoltage(): number {
 		this.open ??= this.settle();
 		return this.open;
 	}
 
 	private settle(): number {
-		const opens = this.different.map(({ source }) => source.openVolts);
+		const opens = this.different.map(({ source }) => source.openVoltage);
 		if (opens.length === 0) return 0;
 		const most = Math.max(...opens);
 		if (opens.length === 1) return most;

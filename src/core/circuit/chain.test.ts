@@ -12,7 +12,7 @@ import {
 } from './chain';
 import { BYPASS_DIODE } from './diode';
 import { SeriesDiode } from './parts';
-import { EvenSubstring } from './section';
+import { EvenSubstring } from './substring';
 
 /* A section is a third of a module: a third of its series and shunt resistance and of its emission volts. */
 const substring = (irradiance = 1): EvenSubstring =>
@@ -35,7 +35,7 @@ const many = (count: number, irradiance = 1, sign: 1 | -1 = 1): Counted => ({
 	sign
 });
 const voltageOf = (parts: readonly Counted[], resistance: number, current: number) => {
-	const out = { volts: 0, slope: 0 };
+	const out = { voltage: 0, slope: 0 };
 	chainVoltage(chainOf(parts, resistance), current, out);
 	return out;
 };
@@ -55,7 +55,7 @@ const anyResistance = fc.double({ min: 0, max: 5, noNaN: true });
 describe('a chain', () => {
 	it('of 36 whole sections is twelve modules less what its cable takes', () => {
 		for (const current of [0, 3, 7]) {
-			expect(voltageOf([many(36)], 0.4, current).volts).toBeCloseTo(
+			expect(voltageOf([many(36)], 0.4, current).voltage).toBeCloseTo(
 				12 * voltageAt(MODULE_NOW, current) - 0.4 * current,
 				4
 			);
@@ -69,7 +69,7 @@ describe('a chain', () => {
 				anyResistance,
 				fc.double({ min: -3, max: 10, noNaN: true }),
 				(parts, resistance, current) => {
-					const { volts: voltage } = voltageOf(parts, resistance, current);
+					const { voltage } = voltageOf(parts, resistance, current);
 					expect(chainCurrent(chainOf(parts, resistance), voltage)).toBeCloseTo(current, 4);
 				}
 			)
@@ -86,8 +86,8 @@ describe('a chain', () => {
 					const step = 1e-5;
 					const { slope } = voltageOf(parts, resistance, current);
 					const rise =
-						(voltageOf(parts, resistance, current + step).volts -
-							voltageOf(parts, resistance, current - step).volts) /
+						(voltageOf(parts, resistance, current + step).voltage -
+							voltageOf(parts, resistance, current - step).voltage) /
 						(2 * step);
 					expect(slope).toBeLessThan(0);
 					expect(rise / slope).toBeCloseTo(1, 2);
@@ -102,7 +102,7 @@ describe('a chain', () => {
 		const current = Float64Array.from({ length: 60 }, (_, i) => -1 + i * 0.18);
 		const swept = chainSweep(chainOf(parts, 0.7), current);
 		current.forEach((value, i) => {
-			expect(swept[i]).toBeCloseTo(voltageOf(parts, 0.7, value).volts, 4);
+			expect(swept[i]).toBeCloseTo(voltageOf(parts, 0.7, value).voltage, 4);
 		});
 	});
 });
@@ -110,13 +110,13 @@ describe('a chain', () => {
 describe('parts turned round', () => {
 	it('take from the open-circuit volts what they would have given', () => {
 		const voc = openCircuitVoltage(MODULE_NOW);
-		expect(voltageOf([many(33), many(3, 1, -1)], 0, 0).volts).toBeCloseTo(10 * voc, 4);
+		expect(voltageOf([many(33), many(3, 1, -1)], 0, 0).voltage).toBeCloseTo(10 * voc, 4);
 	});
 
 	it('let the current pass through their diodes, at their drop', () => {
 		const { amps: current } = maximumPowerPoint(MODULE_NOW);
-		const turned = voltageOf([many(33), many(3, 1, -1)], 0, current).volts;
-		const whole = voltageOf([many(33)], 0, current).volts;
+		const turned = voltageOf([many(33), many(3, 1, -1)], 0, current).voltage;
+		const whole = voltageOf([many(33)], 0, current).voltage;
 		// Driven the right way round for its cells, a turned module takes more than its open-circuit volts.
 		expect(whole - turned).toBeGreaterThan(openCircuitVoltage(MODULE_NOW));
 	});
@@ -131,7 +131,7 @@ describe('the section that leads the solving', () => {
 
 	it('is missing in a chain of diodes, which is solved in its current', () => {
 		const parts: Counted[] = [{ part: new SeriesDiode(BYPASS_DIODE), count: 1, sign: 1 }];
-		const { volts: voltage } = voltageOf(parts, 0.5, 6);
+		const { voltage } = voltageOf(parts, 0.5, 6);
 		expect(voltage).toBeLessThan(-3);
 		expect(chainCurrent(chainOf(parts, 0.5), voltage)).toBeCloseTo(6, 6);
 	});

@@ -1,5 +1,5 @@
 import { risingRoot, type Slope, SMOOTH } from '../numerics';
-import { EvenSubstring, type Explicit, type Part, type Solution } from './section';
+import { EvenSubstring, type Explicit, type Part, type Solution } from './substring';
 
 /** Equal parts in series. */
 export interface Counted {
@@ -44,17 +44,17 @@ export function chainVoltage({ parts, resistance }: Chain, current: number, out:
 	const one = SCRATCH;
 	for (const { part, count, sign } of parts) {
 		part.solve(sign * current, one);
-		voltage += sign * count * one.volts;
+		voltage += sign * count * one.voltage;
 		slope += count * one.slope;
 	}
-	out.volts = voltage;
+	out.voltage = voltage;
 	out.slope = slope;
 }
 
 /** Volts of a chain at many currents, V, [points]; quickest where they are in order. */
 export function chainSweep({ parts, resistance }: Chain, current: Float64Array): Float64Array {
 	const voltage = current.map((value) => -value * resistance);
-	const one: Solution = { volts: 0, slope: 0 };
+	const one: Solution = { voltage: 0, slope: 0 };
 	for (const { part, count, sign } of parts) {
 		if (part instanceof EvenSubstring && sign > 0) {
 			part.sweep(current, count, voltage);
@@ -62,13 +62,13 @@ export function chainSweep({ parts, resistance }: Chain, current: Float64Array):
 		}
 		for (let k = 0; k < current.length; k++) {
 			part.solve(sign * current[k]!, one);
-			voltage[k]! += sign * count * one.volts;
+			voltage[k]! += sign * count * one.voltage;
 		}
 	}
 	return voltage;
 }
 
-const SCRATCH: Solution = { volts: 0, slope: 0 };
+const SCRATCH: Solution = { voltage: 0, slope: 0 };
 
 /**
  * Current of a chain at its volts, A.
@@ -81,22 +81,28 @@ export function chainCurrent(chain: Chain, voltage: number): number {
 	const leading = parts[lead];
 	if (!leading) return chainCurrentBlind(chain, voltage);
 	const substring = leading.part as EvenSubstring;
-	const explicit: Explicit = { volts: 0, amps: 0, cellAmps: 0, voltsPerX: 1, ampsPerX: -1 };
-	const one: Solution = { volts: 0, slope: 0 };
+	const explicit: Explicit = {
+		voltage: 0,
+		current: 0,
+		cellCurrent: 0,
+		voltagePerX: 1,
+		currentPerX: -1
+	};
+	const one: Solution = { voltage: 0, slope: 0 };
 	const residual = (x: number, out: Slope) => {
 		substring.at(x, explicit);
-		const { amps: current } = explicit;
-		let sum = leading.count * explicit.volts - current * resistance - voltage;
+		const { current } = explicit;
+		let sum = leading.count * explicit.voltage - current * resistance - voltage;
 		let ohms = -resistance;
 		for (let i = 0; i < parts.length; i++) {
 			if (i === lead) continue;
 			const { part, count, sign } = parts[i]!;
 			part.solve(sign * current, one);
-			sum += sign * count * one.volts;
+			sum += sign * count * one.voltage;
 			ohms += count * one.slope;
 		}
 		out.value = sum;
-		out.slope = leading.count * explicit.voltsPerX + ohms * explicit.ampsPerX;
+		out.slope = leading.count * explicit.voltagePerX + ohms * explicit.currentPerX;
 	};
 	const { diode } = substring.cells;
 	const start = Math.min(
@@ -111,15 +117,15 @@ export function chainCurrent(chain: Chain, voltage: number): number {
 		chain.smooth ? SMOOTH : undefined
 	);
 	substring.at(x, explicit);
-	return explicit.amps;
+	return explicit.current;
 }
 
 /** The same in the current itself, for a chain without a leading section. */
 function chainCurrentBlind(chain: Chain, voltage: number): number {
-	const solution: Solution = { volts: 0, slope: 0 };
+	const solution: Solution = { voltage: 0, slope: 0 };
 	const residual = (current: number, out: Slope) => {
 		chainVoltage(chain, current, solution);
-		out.value = voltage - solution.volts;
+		out.value = voltage - solution.voltage;
 		out.slope = -solution.slope;
 	};
 	return risingRoot(residual, 0, 1);
@@ -131,4 +137,4 @@ export function chainConductance(chain: Chain, current: number): number {
 	return 1 / CONDUCTANCE.slope;
 }
 
-const CONDUCTANCE: Solution = { volts: 0, slope: 0 };
+const CONDUCTANCE: Solution = { voltage: 0, slope: 0 };

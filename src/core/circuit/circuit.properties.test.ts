@@ -9,7 +9,7 @@ import { wholeString, type BusCircuit } from './description';
 import { detailOf } from './detail';
 import { BYPASS_DIODE } from './diode';
 import { powerMaxima } from './maxima';
-import { TYPICAL_BREAKDOWN } from './section';
+import { TYPICAL_BREAKDOWN } from './substring';
 import { solveBus, sourceOf } from './state';
 
 /** Faults put in as far as they find their place. */
@@ -29,7 +29,7 @@ describe('any array with any faults', () => {
 		fc.assert(
 			fc.property(faulty, (bus) => {
 				const state = solveBus(bus);
-				const figures = [state.volts, state.amps, state.watts, state.earth ?? 0, ...state.branches];
+				const figures = [state.volts, state.amps, state.power, state.earth ?? 0, ...state.branches];
 				// One expectation for all: the makings of thousands times six take longer than the solving.
 				expect(figures.filter((figure) => !Number.isFinite(figure))).toEqual([]);
 			}),
@@ -47,8 +47,8 @@ describe('any array with any faults', () => {
 				(bus, current, more) => {
 					for (const string of bus.strings) {
 						const source = StringSource.of(string, bus, 'bus');
-						const voltage = source.voltsAt(current);
-						expect(source.voltsAt(current + more)).toBeLessThan(voltage);
+						const voltage = source.voltageAt(current);
+						expect(source.voltageAt(current + more)).toBeLessThan(voltage);
 					}
 				}
 			),
@@ -61,13 +61,13 @@ describe('any array with any faults', () => {
 			fc.property(faulty, fc.double({ min: 0, max: 10, noNaN: true }), (bus, current) => {
 				for (const string of bus.strings) {
 					const source = StringSource.of(string, bus, 'bus');
-					const voltage = source.voltsAt(current);
-					const back = source.ampsAt(voltage);
+					const voltage = source.voltageAt(current);
+					const back = source.currentAt(voltage);
 					// Where the curve is steep one of the two says little: behind an open path, or in the dark,
 					// the volts; a microampere is then the solver's own grain.
 					const missed = Math.min(
 						Math.abs(back - current),
-						Math.abs(source.voltsAt(back) - voltage) / (1 + Math.abs(voltage))
+						Math.abs(source.voltageAt(back) - voltage) / (1 + Math.abs(voltage))
 					);
 					expect(missed).toBeLessThan(1e-6);
 				}
@@ -88,7 +88,7 @@ describe('any array with any faults', () => {
 				const size = parts.reduce((total, part) => total + Math.abs(part.watts), 1);
 				// A few millionths of the power, and the solver's grain: as many microamperes at the volts of the bus.
 				const grain = 3e-6 * (size + Math.abs(state.volts));
-				expect(Math.abs(power - state.watts)).toBeLessThan(grain);
+				expect(Math.abs(power - state.power)).toBeLessThan(grain);
 			}),
 			{ numRuns: 500 }
 		);
@@ -114,7 +114,7 @@ describe('any array with any faults', () => {
 			fc.property(faulty, (bus) => {
 				if (bus.earth?.length) return;
 				const source = sourceOf(bus);
-				if (source.openVolts <= 0) return;
+				if (source.openVoltage <= 0) return;
 				const [best] = powerMaxima(source);
 				const { volts: voltage, amps: current } = curveOf(source, 300);
 				const most = Math.max(...voltage.map((v, i) => v * current[i]!));
@@ -142,7 +142,7 @@ describe('light', () => {
 						}))
 					}))
 				};
-				const isc = (b: BusCircuit) => new BusSource(b).ampsAt(0);
+				const isc = (b: BusCircuit) => new BusSource(b).currentAt(0);
 				expect(isc(brighter)).toBeGreaterThanOrEqual(isc(bus) * (1 - 1e-9) - 1e-9);
 			}),
 			{ numRuns: 300 }
@@ -156,7 +156,7 @@ describe('a healthy array of equal strings', () => {
 		const source = new BusSource({ strings, bypass: BYPASS_DIODE, breakdown: TYPICAL_BREAKDOWN });
 		fc.assert(
 			fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => {
-				for (const current of source.branchesAt(share * source.openVolts)) {
+				for (const current of source.branchesAt(share * source.openVoltage)) {
 					expect(current).toBeGreaterThan(-1e-9);
 				}
 			})

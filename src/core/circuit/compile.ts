@@ -12,8 +12,8 @@ import {
 	type StringCircuit
 } from './description';
 import { OffDevice, OPEN, SeriesDiode, SHORT } from './parts';
-import { cellGroup, EvenSubstring, type Breakdown, type CellGroup, type Part } from './section';
-import { UnevenSubstring } from './uneven-section';
+import { cellGroup, EvenSubstring, type Breakdown, type CellGroup, type Part } from './substring';
+import { UnevenSubstring } from './uneven-substring';
 
 /** What all strings of a bus share. */
 export type Surroundings = Pick<BusCircuit, 'bypass' | 'breakdown' | 'transmitter'>;
@@ -75,7 +75,13 @@ export function substringPart(
 	const { breakdown } = surroundings;
 	if (!state.patches?.length) {
 		return new EvenSubstring(
-			cellGroup(substring, { share: 1, cells, light: state.light, leak: state.leak, breakdown }),
+			cellGroup(substring, {
+				share: 1,
+				cells,
+				irradiance: state.light,
+				leak: state.leak,
+				breakdown
+			}),
 			bypass
 		);
 	}
@@ -97,7 +103,7 @@ function rowGroups(
 ): CellGroup[] {
 	const leak = state.leak === undefined ? undefined : state.leak * rows;
 	const group = (count: number, irradiance: number) =>
-		cellGroup(row, { share: count / cells, cells: count, light: irradiance, leak, breakdown });
+		cellGroup(row, { share: count / cells, cells: count, irradiance, leak, breakdown });
 	const groups: CellGroup[] = [];
 	let left = cells;
 	for (const patch of state.patches ?? []) {
@@ -156,12 +162,12 @@ function sameState(a: SubstringState, b: SubstringState): boolean {
  * counted and ohms added up. Tracing asks the same string in many lights; it is gathered once.
  */
 export class Gathering {
-	private readonly sections: SubstringGroup[] = [];
+	private readonly substrings: SubstringGroup[] = [];
 	private readonly others: Counted[] = [];
 	resistance = 0;
 
-	addSection(run: ModuleRun, state: SubstringState, sign: 1 | -1, count: number): void {
-		for (const group of this.sections) {
+	addSubstring(run: ModuleRun, state: SubstringState, sign: 1 | -1, count: number): void {
+		for (const group of this.substrings) {
 			if (
 				group.sign === sign &&
 				sameState(group.state, state) &&
@@ -173,7 +179,7 @@ export class Gathering {
 				return;
 			}
 		}
-		this.sections.push({ run, state, sign, count });
+		this.substrings.push({ run, state, sign, count });
 	}
 
 	addPart(part: Part, count: number): void {
@@ -184,7 +190,7 @@ export class Gathering {
 	chain(surroundings: Surroundings, relit?: (params: SingleDiode) => SingleDiode): Chain {
 		const parts: Counted[] = [];
 		let { resistance } = this;
-		for (const { run, state, sign, count } of this.sections) {
+		for (const { run, state, sign, count } of this.substrings) {
 			const params = relit ? relit(run.params) : run.params;
 			const part = substringPart(run, state, surroundings, params);
 			if (typeof part === 'number') resistance += part * count;
@@ -212,7 +218,7 @@ function addModule(gathering: Gathering, run: ModuleRun, count: number): void {
 				const state = substrings[i]!;
 				let alike = 1;
 				while (substrings[i + alike] === state) alike++;
-				gathering.addSection(run, state, sign, alike * count);
+				gathering.addSubstring(run, state, sign, alike * count);
 				i += alike;
 			}
 		}

@@ -9,10 +9,10 @@ describe('a curve', () => {
 		fc.assert(
 			fc.property(anyBus(1), (bus) => {
 				const source = new BusSource(bus);
-				if (source.openVolts <= 0) return;
+				if (source.openVoltage <= 0) return;
 				const { volts: voltage, amps: current } = curveOf(source, 60);
 				const string = StringSource.of(bus.strings[0]!, bus, 'bus');
-				voltage.forEach((v, i) => expect(v).toBeCloseTo(string.voltsAt(current[i]!), 6));
+				voltage.forEach((v, i) => expect(v).toBeCloseTo(string.voltageAt(current[i]!), 6));
 			}),
 			{ numRuns: 300 }
 		);
@@ -22,10 +22,10 @@ describe('a curve', () => {
 		fc.assert(
 			fc.property(anyBus(3), (bus) => {
 				const source = new BusSource(bus);
-				if (source.openVolts <= 1 || source.ampsAt(0) <= 0.01) return;
+				if (source.openVoltage <= 1 || source.currentAt(0) <= 0.01) return;
 				const { volts: voltage, amps: current } = curveOf(source, 100);
 				expect(voltage[0]).toBeCloseTo(0, 4);
-				expect(voltage.at(-1)).toBeCloseTo(source.openVolts, 5);
+				expect(voltage.at(-1)).toBeCloseTo(source.openVoltage, 5);
 				for (let i = 1; i < voltage.length; i++) {
 					expect(voltage[i]).toBeGreaterThanOrEqual(voltage[i - 1]! - 1e-9);
 					expect(current[i]).toBeLessThanOrEqual(current[i - 1]! + 1e-9);

@@ -1,5 +1,5 @@
 import { BusSource, type Source, type StringSource } from './bus';
-import { EvenSubstring } from './section';
+import { EvenSubstring } from './substring';
 
 /** Points of a curve from short circuit to open circuit; volts rise, amps fall. */
 export interface Curve {
@@ -19,13 +19,13 @@ export interface Curve {
  */
 export function curveOf(source: Source, points: number): Curve {
 	const only = source instanceof BusSource ? source.only : null;
-	return only && only.ampsAt(0) > 0
+	return only && only.currentAt(0) > 0
 		? curveOverCurrent(only, points)
 		: curveOverVoltage(source, points);
 }
 
 function curveOverVoltage(source: Source, points: number): Curve {
-	const open = source.openVolts;
+	const open = source.openVoltage;
 	const voltage = Float64Array.from({ length: points }, (_, i) => (open * i) / (points - 1));
 	const at = { value: 0, slope: 0 };
 	const current = voltage.map((v) => {
@@ -36,7 +36,7 @@ function curveOverVoltage(source: Source, points: number): Curve {
 }
 
 function curveOverCurrent(string: StringSource, points: number): Curve {
-	const isc = string.ampsAt(0);
+	const isc = string.currentAt(0);
 	const knees = string.chain.parts
 		.flatMap(({ part, sign }) =>
 			part instanceof EvenSubstring && sign > 0 ? [part.cells.diode.photocurrent] : []

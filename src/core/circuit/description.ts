@@ -2,7 +2,7 @@ import type { SingleDiode } from '../module';
 import { cableResistance, type Cable } from './cable';
 import type { DiodeModel } from './diode';
 import type { Load } from './load';
-import type { Breakdown } from './section';
+import type { Breakdown } from './substring';
 
 /*
  * An array as data: plain JSON, the same for tracing, training, the planner and the command line.

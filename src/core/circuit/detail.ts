@@ -10,9 +10,9 @@ import {
 } from './description';
 import { diodeCurrent, diodeVoltage, type DiodeModel } from './diode';
 import { OffDevice, OPEN, SHORT } from './parts';
-import { EvenSubstring, type Part, type Solution } from './section';
+import { EvenSubstring, type Part, type Solution } from './substring';
 import type { BusState } from './state';
-import { UnevenSubstring } from './uneven-section';
+import { UnevenSubstring } from './uneven-substring';
 
 type PartKind =
 	| 'section'
@@ -83,8 +83,8 @@ class Walk {
 	private readonly parts: PartState[] = [];
 	private potential: number;
 	private point: string;
-	private amps: number;
-	private stretch = 0;
+	private current: number;
+	private segment = 0;
 
 	constructor(
 		private readonly state: BusState,
@@ -95,7 +95,7 @@ class Walk {
 		const reversed = string.leadsReversed ?? false;
 		this.potential = reversed ? state.volts : 0;
 		this.point = reversed ? 'bus+' : 'bus-';
-		this.amps = state.segments[index]![0]!.amps;
+		this.current = state.segments[index]![0]!.current;
 	}
 
 	run(): readonly PartState[] {
@@ -103,7 +103,7 @@ class Walk {
 		const name = string.name;
 		this.path('negative', [`${name}:-f`, `${name}:-d`, `${name}:-`]);
 		this.resistor('cable', `${name} cable -`, conductorResistance(string), `${name}:0`, true);
-		this.joint(0);
+		this.connector(0);
 		const off = (string.devices ?? []).filter((device) => !passes(device, this.state.bus));
 		let first = 0;
 		for (const run of string.modules) {
@@ -111,7 +111,7 @@ class Walk {
 				const device = off.find((d) => k >= d.first && k < d.first + d.covers);
 				if (device) this.hidden(device, k);
 				else this.module(run, k);
-				this.joint(k + 1);
+				this.connector(k + 1);
 			}
 			first += run.count;
 		}
@@ -167,14 +167,14 @@ class Walk {
 				const order = run.state === 'reversed' ? [...run.sections].reverse() : run.sections;
 				order.forEach((substring, s) => {
 					const last = s === order.length - 1;
-					this.section(run, substring, k, s, last ? upper : `${name}:${k + 1}.${s + 1}`);
+					this.substring(run, substring, k, s, last ? upper : `${name}:${k + 1}.${s + 1}`);
 				});
 				this.mark(upper);
 			}
 		}
 	}
 
-	private section(
+	private substring(
 		run: ModuleRun,
 		state: SubstringState,
 		k: number,
@@ -182,7 +182,7 @@ class Walk {
 		upper: string
 	): void {
 		const sign = run.state === 'reversed' ? -1 : 1;
-		const current = sign * this.amps;
+		const current = sign * this.current;
 		const part = substringPart(run, state, this.state.bus);
 		const at = substringAt(part, state.bypass === 'whole' ? this.state.bus.bypass : null, current);
 		this.add({
@@ -191,7 +191,7 @@ class Walk {
 			module: k,
 			section: s,
 			upper,
-			volts: sign * at.volts,
+			volts: sign * at.voltage,
 			diode: at.diode,
 			cells: at.cells
 		});
@@ -205,35 +205,35 @@ class Walk {
 			this.mark(upper);
 			return;
 		}
-		const one: Solution = { volts: 0, slope: 0 };
-		new OffDevice(device.offVolts, this.state.bus.bypass).solve(this.amps, one);
+		const one: Solution = { voltage: 0, slope: 0 };
+		new OffDevice(device.offVolts, this.state.bus.bypass).solve(this.current, one);
 		this.add({
 			name: `${name} device of module ${k + 1}`,
 			kind: 'device',
 			module: k,
 			section: null,
 			upper,
-			volts: one.volts,
+			volts: one.voltage,
 			diode: null,
 			cells: []
 		});
 	}
 
-	private joint(at: number): void {
+	private connector(at: number): void {
 		const found = this.string.joints?.filter((connector) => connector.at === at) ?? [];
 		let ohms = 0;
 		for (const { resistance } of found) ohms += resistance === 'open' ? OPEN : resistance;
 		const { name } = this.string;
 		if (ohms > 0) this.resistor('joint', `${name} joint ${at}`, ohms, `${name}:${at}'`);
 		const segments = this.state.segments[this.index]!;
-		while (segments[this.stretch]!.upTo === at && this.stretch < segments.length - 1) {
-			this.stretch++;
-			this.amps = segments[this.stretch]!.amps;
+		while (segments[this.segment]!.upTo === at && this.segment < segments.length - 1) {
+			this.segment++;
+			this.current = segments[this.segment]!.current;
 		}
 	}
 
 	private diode(model: DiodeModel, upper: string): void {
-		const drop = diodeVoltage(model, this.amps);
+		const drop = diodeVoltage(model, this.current);
 		this.add({
 			name: `${this.string.name} blocking diode`,
 			kind: 'blocking-diode',
@@ -241,7 +241,7 @@ class Walk {
 			section: null,
 			upper,
 			volts: -drop,
-			diode: { amps: this.amps, watts: drop * this.amps },
+			diode: { amps: this.current, watts: drop * this.current },
 			cells: []
 		});
 	}
@@ -261,7 +261,7 @@ class Walk {
 				module: null,
 				section: null,
 				upper,
-				volts: -this.amps * resistance,
+				volts: -this.current * resistance,
 				diode: null,
 				cells: []
 			});
@@ -279,8 +279,8 @@ class Walk {
 			...rest,
 			string: this.string.name,
 			between: [this.point, upper],
-			amps: this.amps,
-			watts: part.volts * this.amps
+			amps: this.current,
+			watts: part.volts * this.current
 		});
 		this.mark(upper);
 	}
@@ -292,7 +292,7 @@ class Walk {
 }
 
 interface SubstringAt {
-	readonly volts: number;
+	readonly voltage: number;
 	readonly diode: PartState['diode'];
 	readonly cells: PartState['cells'];
 }
@@ -301,18 +301,18 @@ interface SubstringAt {
 function substringAt(part: Part | number, bypass: DiodeModel | null, current: number): SubstringAt {
 	if (typeof part === 'number') {
 		const voltage = -current * part;
-		return { volts: voltage, diode: null, cells: [] };
+		return { voltage, diode: null, cells: [] };
 	}
-	const one: Solution = { volts: 0, slope: 0 };
+	const one: Solution = { voltage: 0, slope: 0 };
 	part.solve(current, one);
-	const { volts: voltage } = one;
+	const { voltage } = one;
 	const at = { value: 0, slope: 0 };
 	if (bypass) diodeCurrent(bypass, -voltage, at);
 	const through = at.value;
 	const diode = bypass ? { amps: through, watts: -voltage * through } : null;
 	if (part instanceof EvenSubstring) {
 		return {
-			volts: voltage,
+			voltage,
 			diode,
 			cells: [{ volts: voltage, watts: Math.max(0, -voltage * (current - through)) }]
 		};
@@ -322,7 +322,7 @@ function substringAt(part: Part | number, bypass: DiodeModel | null, current: nu
 			.groupsAt(voltage)
 			.flat()
 			.map((group) => ({ volts: group.volts, watts: Math.max(0, -group.volts * group.amps) }));
-		return { volts: voltage, diode, cells };
+		return { voltage, diode, cells };
 	}
-	return { volts: voltage, diode, cells: [] };
+	return { voltage, diode, cells: [] };
 }

@@ -91,15 +91,15 @@ describe('an earth fault', () => {
 		const state = solveBus(bus(fault(4, 1e4), functional));
 		const expected = (voc * 4) / N / (1e4 + 1);
 		const [below, above] = state.segments[0]!;
-		expect(below!.amps - above!.amps).toBeCloseTo(expected, 4);
-		expect(above!.amps).toBeCloseTo(0, 8);
+		expect(below!.current - above!.current).toBeCloseTo(expected, 4);
+		expect(above!.current).toBeCloseTo(0, 8);
 		expect(state.earth).toBeCloseTo(expected * 1, 4);
 	});
 
 	it('shorts the modules between itself and a functional earth when both are dead shorts', () => {
 		const state = solveBus(bus(fault(4, 0.001), { at: 'bus-', resistance: 0.001 }));
 		const [below] = state.segments[0]!;
-		expect(below!.amps).toBeCloseTo(MODULE_NOW.photocurrent, 1);
+		expect(below!.current).toBeCloseTo(MODULE_NOW.photocurrent, 1);
 		expect(state.volts).toBeCloseTo((voc * 8) / N, 0);
 	});
 

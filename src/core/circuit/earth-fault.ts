@@ -30,7 +30,7 @@ export function earthVoltage(bus: BusCircuit, meter: number): EarthVoltage {
 	return {
 		positive: read('bus+'),
 		negative: read('bus-'),
-		open: sourceOf(isolated).openVolts
+		open: sourceOf(isolated).openVoltage
 	};
 }
 

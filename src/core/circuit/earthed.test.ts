@@ -48,7 +48,7 @@ describe('a lone connection to earth', () => {
 		const air = conductOf(new BusSource(busOf([A1, A2])));
 		const joined = conductOf(earthed([A1, A2], at('A1', 5)));
 		for (const voltage of [0, 200, 380, 460]) expect(joined(voltage)).toEqual(air(voltage));
-		expect(earthed([A1], at('A1', 5)).openVolts).toBe(new BusSource(busOf([A1])).openVolts);
+		expect(earthed([A1], at('A1', 5)).openVoltage).toBe(new BusSource(busOf([A1])).openVoltage);
 	});
 
 	it('draws earth to its place, whatever its resistance', () => {
@@ -89,9 +89,9 @@ describe('two connections', () => {
 
 	it('in one string short what lies between them: the modules there feed themselves', () => {
 		const source = earthed([A1], at('A1', 2, 0), at('A1', 6, 0));
-		expect(source.openVolts).toBeCloseTo(((N - 4) / N) * VOC, 0);
-		const earth = source.earthAt(source.openVolts);
-		const [below, between, above] = source.segmentsAt(source.openVolts, earth)[0]!;
+		expect(source.openVoltage).toBeCloseTo(((N - 4) / N) * VOC, 0);
+		const earth = source.earthAt(source.openVoltage);
+		const [below, between, above] = source.segmentsAt(source.openVoltage, earth)[0]!;
 		expect(below).toBeCloseTo(0, 3);
 		expect(above).toBeCloseTo(0, 3);
 		expect(between).toBeCloseTo(MODULE_NOW.photocurrent, 0);
@@ -99,14 +99,14 @@ describe('two connections', () => {
 
 	it('at the same joint of two strings let nothing pass between them', () => {
 		const source = earthed([A1, A2], at('A1', 4, 0), at('A2', 4, 0));
-		expect(source.openVolts).toBeCloseTo(VOC, 1);
-		const segments = source.segmentsAt(source.openVolts, source.earthAt(source.openVolts));
+		expect(source.openVoltage).toBeCloseTo(VOC, 1);
+		const segments = source.segmentsAt(source.openVoltage, source.earthAt(source.openVoltage));
 		for (const current of segments.flat()) expect(current).toBeCloseTo(0, 3);
 	});
 
 	it('at different joints drive a current round through both strings', () => {
 		const source = earthed([A1, A2], at('A1', 4, 0), at('A2', 8, 0));
-		const voltage = source.openVolts;
+		const voltage = source.openVoltage;
 		const [one, other] = source.segmentsAt(voltage, source.earthAt(voltage)) as [
 			[number, number],
 			[number, number]
@@ -169,7 +169,7 @@ describe('the balance of earth', () => {
 
 	it('is where the bus conducts nothing at its open-circuit volts', () => {
 		const source = earthed([A1, A2], at('A1', 4, 50), at('A2', 9, 50), pole('bus-', 1e3));
-		expect(conductOf(source)(source.openVolts).value).toBeCloseTo(0, 6);
+		expect(conductOf(source)(source.openVoltage).value).toBeCloseTo(0, 6);
 		expect(source.cutsOf(0)).toEqual([4]);
 	});
 });

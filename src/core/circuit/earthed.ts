@@ -3,30 +3,30 @@ import { chainCurrent, chainOf, chainVoltage, type Chain } from './chain';
 import { gatherString } from './compile';
 import type { BusCircuit, EarthConnection, StringCircuit } from './description';
 import { risingRoot, type Slope } from '../numerics';
-import type { Solution } from './section';
+import type { Solution } from './substring';
 
 /** A fault of less than this is not told from a dead short, ohm. */
 const LEAST_RESISTANCE = 1e-3;
 
 /** A place of a string that is joined to earth. */
 interface Tap {
-	readonly joint: number;
-	readonly ohms: number;
+	readonly connector: number;
+	readonly resistance: number;
 }
 
 /** What a march along a string finds, for a current at its negative end and a potential of earth. */
 interface March {
 	/** Potential at the positive end, V, with its derivatives by that current and by earth's potential. */
 	top: number;
-	topByAmps: number;
+	topByCurrent: number;
 	topByEarth: number;
 	/** Current out of the positive end. */
-	amps: number;
-	ampsByAmps: number;
-	ampsByEarth: number;
+	current: number;
+	currentByCurrent: number;
+	currentByEarth: number;
 	/** Current to earth from all taps. */
 	leak: number;
-	leakByAmps: number;
+	leakByCurrent: number;
 	leakByEarth: number;
 }
 
@@ -39,57 +39,57 @@ class TappedString {
 	private last = 0;
 
 	constructor(string: StringCircuit, bus: BusCircuit, taps: readonly Tap[]) {
-		this.taps = [...taps].sort((a, b) => a.joint - b.joint);
-		const cuts = this.taps.map((tap) => tap.joint);
+		this.taps = [...taps].sort((a, b) => a.connector - b.connector);
+		const cuts = this.taps.map((tap) => tap.connector);
 		this.chains = gatherString(string, bus, 'bus', cuts).map((segment) => segment.chain(bus));
 		this.reversed = string.leadsReversed ?? false;
 	}
 
 	march(base: number, earth: number, start: number, out: March): void {
-		const one: Solution = { volts: 0, slope: 0 };
+		const one: Solution = { voltage: 0, slope: 0 };
 		let current = start;
 		let currentByCurrent = 1;
 		let currentByEarth = 0;
 		let top = base;
 		let topByCurrent = 0;
 		let topByEarth = 0;
-		out.leak = out.leakByAmps = out.leakByEarth = 0;
+		out.leak = out.leakByCurrent = out.leakByEarth = 0;
 		this.chains.forEach((chain, i) => {
 			chainVoltage(chain, current, one);
-			top += one.volts;
+			top += one.voltage;
 			topByCurrent += one.slope * currentByCurrent;
 			topByEarth += one.slope * currentByEarth;
 			const tap = this.taps[i];
 			if (!tap) return;
-			const leak = (top - earth) / tap.ohms;
-			const leakByCurrent = topByCurrent / tap.ohms;
-			const leakByEarth = (topByEarth - 1) / tap.ohms;
+			const leak = (top - earth) / tap.resistance;
+			const leakByCurrent = topByCurrent / tap.resistance;
+			const leakByEarth = (topByEarth - 1) / tap.resistance;
 			current -= leak;
 			currentByCurrent -= leakByCurrent;
 			currentByEarth -= leakByEarth;
 			out.leak += leak;
-			out.leakByAmps += leakByCurrent;
+			out.leakByCurrent += leakByCurrent;
 			out.leakByEarth += leakByEarth;
 		});
 		Object.assign(out, {
 			top,
-			topByAmps: topByCurrent,
+			topByCurrent,
 			topByEarth,
-			amps: current,
-			ampsByAmps: currentByCurrent,
-			ampsByEarth: currentByEarth
+			current,
+			currentByCurrent,
+			currentByEarth: currentByEarth
 		});
 	}
 
 	/** Current at the negative end for given potentials of both ends and of earth. */
-	startAmps(base: number, target: number, earth: number): number {
+	startCurrent(base: number, target: number, earth: number): number {
 		if (this.taps.length === 0) return chainCurrent(this.chains[0]!, target - base);
 		const march = emptyMarch();
 		this.last = risingRoot(
 			(current, at) => {
 				this.march(base, earth, current, march);
 				at.value = target - march.top;
-				at.slope = -march.topByAmps;
+				at.slope = -march.topByCurrent;
 			},
 			this.last,
 			0.1
@@ -104,22 +104,22 @@ class TappedString {
 			this.chains.reduce((sum, { resistance }) => sum + resistance, 0)
 		);
 		const current = chainCurrent(whole, this.reversed ? -voltage : voltage);
-		const below: Solution = { volts: 0, slope: 0 };
+		const below: Solution = { voltage: 0, slope: 0 };
 		chainVoltage(this.chains[0]!, current, below);
-		return (this.reversed ? voltage : 0) + below.volts;
+		return (this.reversed ? voltage : 0) + below.voltage;
 	}
 
 	/** Current of every segment, from the negative end, A. */
-	segmentAmps(base: number, target: number, earth: number): number[] {
-		const one: Solution = { volts: 0, slope: 0 };
-		let current = this.startAmps(base, target, earth);
+	segmentCurrent(base: number, target: number, earth: number): number[] {
+		const one: Solution = { voltage: 0, slope: 0 };
+		let current = this.startCurrent(base, target, earth);
 		let top = base;
 		return this.chains.map((chain, i) => {
 			const here = current;
 			chainVoltage(chain, current, one);
-			top += one.volts;
+			top += one.voltage;
 			const tap = this.taps[i];
-			if (tap) current -= (top - earth) / tap.ohms;
+			if (tap) current -= (top - earth) / tap.resistance;
 			return here;
 		});
 	}
@@ -128,13 +128,13 @@ class TappedString {
 function emptyMarch(): March {
 	return {
 		top: 0,
-		topByAmps: 0,
+		topByCurrent: 0,
 		topByEarth: 0,
-		amps: 0,
-		ampsByAmps: 0,
-		ampsByEarth: 0,
+		current: 0,
+		currentByCurrent: 0,
+		currentByEarth: 0,
 		leak: 0,
-		leakByAmps: 0,
+		leakByCurrent: 0,
 		leakByEarth: 0
 	};
 }
@@ -142,12 +142,12 @@ function emptyMarch(): March {
 /** Sums over the bus at its volts and a potential of earth, with derivatives. */
 interface Sums {
 	/** Into whatever the bus feeds, A. */
-	amps: number;
-	ampsByVolts: number;
-	ampsByEarth: number;
+	current: number;
+	currentByVoltage: number;
+	currentByEarth: number;
 	/** To earth; 0 once earth has found its potential. */
 	leak: number;
-	leakByVolts: number;
+	leakByVoltage: number;
 	leakByEarth: number;
 }
 
@@ -158,7 +158,7 @@ interface Sums {
  */
 export class EarthedSource implements Source {
 	private readonly strings: readonly TappedString[];
-	private readonly poles: readonly { readonly positive: boolean; readonly ohms: number }[];
+	private readonly poles: readonly { readonly positive: boolean; readonly resistance: number }[];
 	private open: number | null = null;
 	private lastEarth: number | null = null;
 
@@ -176,25 +176,25 @@ export class EarthedSource implements Source {
 			for (const connection of connections) {
 				const { at } = connection;
 				if (typeof at === 'object' && at.string === string.name) {
-					taps.push({ joint: at.joint, ohms: resistance(connection) });
+					taps.push({ connector: at.joint, resistance: resistance(connection) });
 				}
 			}
 			return new TappedString(string, bus, taps);
 		});
 		this.poles = connections.flatMap((connection) =>
 			typeof connection.at === 'string'
-				? [{ positive: connection.at === 'bus+', ohms: resistance(connection) }]
+				? [{ positive: connection.at === 'bus+', resistance: resistance(connection) }]
 				: []
 		);
 	}
 
 	private sums(voltage: number, earth: number): Sums {
 		const sums: Sums = {
-			amps: 0,
-			ampsByVolts: 0,
-			ampsByEarth: 0,
+			current: 0,
+			currentByVoltage: 0,
+			currentByEarth: 0,
 			leak: 0,
-			leakByVolts: 0,
+			leakByVoltage: 0,
 			leakByEarth: 0
 		};
 		const march = emptyMarch();
@@ -202,38 +202,38 @@ export class EarthedSource implements Source {
 			const { reversed } = string;
 			const base = reversed ? voltage : 0;
 			const target = reversed ? 0 : voltage;
-			const start = string.startAmps(base, target, earth);
+			const start = string.startCurrent(base, target, earth);
 			string.march(base, earth, start, march);
 			// The end stays at its target: the start follows the volts and earth.
-			const startByVoltage = (reversed ? -1 : 1) / march.topByAmps;
-			const startByEarth = -march.topByEarth / march.topByAmps;
+			const startByVoltage = (reversed ? -1 : 1) / march.topByCurrent;
+			const startByEarth = -march.topByEarth / march.topByCurrent;
 			sums.leak += march.leak;
 			if (reversed) {
 				// Raising the base is lowering earth and the target together.
 				const byBase = startByVoltage - startByEarth;
-				sums.leakByVolts += march.leakByAmps * byBase - march.leakByEarth;
-				sums.leakByEarth += march.leakByEarth + march.leakByAmps * startByEarth;
-				sums.amps -= start;
-				sums.ampsByVolts -= byBase;
-				sums.ampsByEarth -= startByEarth;
+				sums.leakByVoltage += march.leakByCurrent * byBase - march.leakByEarth;
+				sums.leakByEarth += march.leakByEarth + march.leakByCurrent * startByEarth;
+				sums.current -= start;
+				sums.currentByVoltage -= byBase;
+				sums.currentByEarth -= startByEarth;
 			} else {
-				sums.leakByVolts += march.leakByAmps * startByVoltage;
-				sums.leakByEarth += march.leakByEarth + march.leakByAmps * startByEarth;
-				sums.amps += march.amps;
-				sums.ampsByVolts += march.ampsByAmps * startByVoltage;
-				sums.ampsByEarth += march.ampsByEarth + march.ampsByAmps * startByEarth;
+				sums.leakByVoltage += march.leakByCurrent * startByVoltage;
+				sums.leakByEarth += march.leakByEarth + march.leakByCurrent * startByEarth;
+				sums.current += march.current;
+				sums.currentByVoltage += march.currentByCurrent * startByVoltage;
+				sums.currentByEarth += march.currentByEarth + march.currentByCurrent * startByEarth;
 			}
 		}
-		for (const { positive, ohms: resistance } of this.poles) {
+		for (const { positive, resistance } of this.poles) {
 			const potential = positive ? voltage : 0;
 			const leak = (potential - earth) / resistance;
 			sums.leak += leak;
 			sums.leakByEarth -= 1 / resistance;
 			if (positive) {
-				sums.leakByVolts += 1 / resistance;
-				sums.amps -= leak;
-				sums.ampsByVolts -= 1 / resistance;
-				sums.ampsByEarth += 1 / resistance;
+				sums.leakByVoltage += 1 / resistance;
+				sums.current -= leak;
+				sums.currentByVoltage -= 1 / resistance;
+				sums.currentByEarth += 1 / resistance;
 			}
 		}
 		return sums;
@@ -269,19 +269,20 @@ export class EarthedSource implements Source {
 		}
 		const earth = this.earthAt(voltage);
 		const sums = this.sums(voltage, earth);
-		out.value = sums.amps;
-		out.slope = sums.ampsByVolts - (sums.ampsByEarth * sums.leakByVolts) / sums.leakByEarth;
+		out.value = sums.current;
+		out.slope =
+			sums.currentByVoltage - (sums.currentByEarth * sums.leakByVoltage) / sums.leakByEarth;
 	}
 
-	get openVolts(): number {
-		if (this.lone) return this.unearthed.openVolts;
+	get openVoltage(): number {
+		if (this.lone) return this.unearthed.openVoltage;
 		this.open ??= risingRoot(
 			(voltage, at) => {
 				this.conduct(voltage, at);
 				at.value = -at.value;
 				at.slope = -at.slope;
 			},
-			this.unearthed.openVolts,
+			this.unearthed.openVoltage,
 			1
 		);
 		return this.open;
@@ -291,12 +292,12 @@ export class EarthedSource implements Source {
 	segmentsAt(voltage: number, earth: number): number[][] {
 		return this.strings.map((string) =>
 			string.reversed
-				? string.segmentAmps(voltage, 0, earth)
-				: string.segmentAmps(0, voltage, earth)
+				? string.segmentCurrent(voltage, 0, earth)
+				: string.segmentCurrent(0, voltage, earth)
 		);
 	}
 
 	cutsOf(index: number): readonly number[] {
-		return this.strings[index]!.taps.map((tap) => tap.joint);
+		return this.strings[index]!.taps.map((tap) => tap.connector);
 	}
 }

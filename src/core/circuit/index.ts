@@ -35,5 +35,5 @@ export { powerMaxima } from './maxima';
 export { type Limit, operate } from './operate';
 export { METER_RESISTANCE, OPEN } from './parts';
 export { type Arrangement, type QuickAnswer, quickRule, whereTheyPart } from './quick-rule';
-export { TYPICAL_BREAKDOWN } from './section';
+export { TYPICAL_BREAKDOWN } from './substring';
 export { solveBus, sourceOf } from './state';

@@ -1,7 +1,7 @@
 import type { OperatingPoint } from '../module';
 import { fallingRoot, type Slope } from '../numerics';
 import { BusSource, type Source, type StringSource } from './bus';
-import { EvenSubstring } from './section';
+import { EvenSubstring } from './substring';
 
 /** A falling curve y(x) over its whole range, with dy/dx; volts over amps, or amps over volts. */
 interface Falling {
@@ -39,8 +39,8 @@ export function powerMaxima(source: Source): OperatingPoint[] {
 
 /** A string: its volts are explicit in its current. */
 function maximaOverCurrent(string: StringSource): OperatingPoint[] {
-	const end = string.ampsAt(0);
-	const solution = { volts: 0, slope: 0 };
+	const end = string.currentAt(0);
+	const solution = { voltage: 0, slope: 0 };
 	const knots = string.chain.parts.flatMap(({ part, sign }) =>
 		part instanceof EvenSubstring && sign > 0 ? [part.cells.diode.photocurrent] : []
 	);
@@ -50,7 +50,7 @@ function maximaOverCurrent(string: StringSource): OperatingPoint[] {
 		finest: 1e-4,
 		at: (current, out) => {
 			string.solve(current, solution);
-			out.value = solution.volts;
+			out.value = solution.voltage;
 			out.slope = solution.slope;
 		}
 	}).map(({ x, y }) => ({ amps: x, volts: y }));
@@ -58,7 +58,7 @@ function maximaOverCurrent(string: StringSource): OperatingPoint[] {
 
 function maximaOverVoltage(source: Source): OperatingPoint[] {
 	return maximaOf({
-		end: source.openVolts,
+		end: source.openVoltage,
 		knots: [],
 		finest: 2e-3,
 		at: (voltage, out) => {

@@ -7,7 +7,7 @@ import { BYPASS_DIODE } from './diode';
 import type { Load } from './load';
 import { operate } from './operate';
 import { powerMaxima } from './maxima';
-import { TYPICAL_BREAKDOWN } from './section';
+import { TYPICAL_BREAKDOWN } from './substring';
 import { solveBus } from './state';
 
 const string = wholeString(MODULE_NOW, 12, 3, 0, 'A1');
@@ -54,13 +54,13 @@ describe('a tracker', () => {
 		const low = solveBus(bus(tracker({ window: { least: 13 * mpp.volts, most: null } })));
 		expect(low).toMatchObject({ limit: 'window-floor', volts: 13 * mpp.volts });
 		const none = solveBus(bus(tracker({ window: { least: 600, most: null } })));
-		expect(none).toMatchObject({ limit: 'below-window', amps: 0, watts: 0 });
+		expect(none).toMatchObject({ limit: 'below-window', amps: 0, power: 0 });
 		expect(none.volts).toBeCloseTo(12 * openCircuitVoltage(MODULE_NOW), 3);
 	});
 
 	it('moves towards open circuit where amps or watts are limited', () => {
 		const clipped = solveBus(bus(tracker({ wattsAtMost: 2000 })));
-		expect(clipped.watts).toBeCloseTo(2000, 3);
+		expect(clipped.power).toBeCloseTo(2000, 3);
 		expect(clipped.volts).toBeGreaterThan(12 * mpp.volts);
 		expect(clipped.limit).toBe('watts');
 		const held = solveBus(bus(tracker({ ampsAtMost: 5 })));
@@ -80,17 +80,17 @@ describe('other loads', () => {
 		const { volts: voltage, amps: current } = operate(source, { kind: 'resistor', ohms: 10 });
 		expect(voltage / current).toBeCloseTo(10, 6);
 		expect(operate(source, { kind: 'short' }).volts).toBe(0);
-		expect(operate(source, { kind: 'volts', volts: 20 }).amps).toBeCloseTo(source.ampsAt(20), 9);
+		expect(operate(source, { kind: 'volts', volts: 20 }).amps).toBeCloseTo(source.currentAt(20), 9);
 	});
 
 	it('gives a PWM battery its volts times the module’s amps, an MPPT battery the maximum', () => {
 		const battery = { kind: 'battery', volts: 13, headroom: 5, ampsAtMost: null } as const;
 		const pwm = operate(source, { ...battery, controller: 'pwm' });
-		expect(pwm.watts).toBeCloseTo(13 * source.ampsAt(13), 6);
+		expect(pwm.power).toBeCloseTo(13 * source.currentAt(13), 6);
 		const mppt = operate(source, { ...battery, controller: 'mppt' });
-		expect(mppt.watts).toBeCloseTo(mpp.volts * mpp.amps, 3);
+		expect(mppt.power).toBeCloseTo(mpp.volts * mpp.amps, 3);
 		const limited = operate(source, { ...battery, controller: 'mppt', ampsAtMost: 10 });
-		expect(limited.watts).toBeCloseTo(130, 3);
+		expect(limited.power).toBeCloseTo(130, 3);
 	});
 
 	it('charges nothing through a controller that wants more volts than there are', () => {
@@ -101,7 +101,7 @@ describe('other loads', () => {
 
 	it('sees nothing behind a switch with one open pole', () => {
 		const open = { ...bus(tracker()), disconnect: { ...CLOSED, positive: 'stuck-open' as const } };
-		expect(solveBus(open)).toMatchObject({ amps: 0, watts: 0 });
+		expect(solveBus(open)).toMatchObject({ amps: 0, power: 0 });
 		const welded = { handle: 'off', positive: 'welded', negative: 'welded' } as const;
 		expect(solveBus({ ...bus(tracker()), disconnect: welded }).amps).toBeGreaterThan(5);
 	});

@@ -20,7 +20,7 @@ export type Limit =
 
 /** Where a source and its load meet. */
 export interface Operation extends OperatingPoint {
-	readonly watts: number;
+	readonly power: number;
 	readonly limit: Limit;
 }
 
@@ -43,13 +43,13 @@ export function operate(source: Source, load: Load): Operation {
 }
 
 function open(source: Source, limit: Limit): Operation {
-	return { volts: source.openVolts, amps: 0, watts: 0, limit };
+	return { volts: source.openVoltage, amps: 0, power: 0, limit };
 }
 
 function at(source: Source, voltage: number, limit: Limit): Operation {
 	const out = { value: 0, slope: 0 };
 	source.conduct(voltage, out);
-	return { volts: voltage, amps: out.value, watts: voltage * out.value, limit };
+	return { volts: voltage, amps: out.value, power: voltage * out.value, limit };
 }
 
 type Tracker = Extract<Load, { kind: 'tracker' }>;
@@ -58,7 +58,7 @@ function track(
 	source: Source,
 	{ window, ampsAtMost: currentAtMost, wattsAtMost: powerAtMost, stuckAt }: Tracker
 ): Operation {
-	const { openVolts: openVoltage } = source;
+	const { openVoltage } = source;
 	if (openVoltage < window.least || openVoltage <= 0) return open(source, 'below-window');
 	const most = Math.min(window.most ?? openVoltage, openVoltage);
 	if (stuckAt !== undefined) {
@@ -69,19 +69,19 @@ function track(
 		.map(({ volts: voltage, amps: current }): Operation => ({
 			volts: voltage,
 			amps: current,
-			watts: voltage * current,
+			power: voltage * current,
 			limit: 'none'
 		}));
 	// Where the window cuts a slope its edge may beat every maximum inside.
 	candidates.push(at(source, window.least, 'window-floor'));
 	if (most < openVoltage) candidates.push(at(source, most, 'window-ceiling'));
-	const best = candidates.reduce((a, b) => (b.watts > a.watts ? b : a));
-	if (!(best.watts > 0)) return open(source, 'below-window');
+	const best = candidates.reduce((a, b) => (b.power > a.power ? b : a));
+	if (!(best.power > 0)) return open(source, 'below-window');
 	const byCurrent =
 		currentAtMost !== null && best.amps > currentAtMost
 			? upTo(source, best.volts, (_, current) => current - currentAtMost, 'amps')
 			: best;
-	return powerAtMost !== null && byCurrent.watts > powerAtMost
+	return powerAtMost !== null && byCurrent.power > powerAtMost
 		? upTo(source, byCurrent.volts, (voltage, current) => voltage * current - powerAtMost, 'watts')
 		: byCurrent;
 }
@@ -100,8 +100,8 @@ function upTo(
 			return surplus(v, out.value);
 		},
 		from,
-		source.openVolts,
-		1e-10 * source.openVolts
+		source.openVoltage,
+		1e-10 * source.openVoltage
 	);
 	return at(source, voltage, limit);
 }
@@ -115,7 +115,7 @@ function charge(source: Source, battery: Battery): Operation {
 		const joined = at(source, voltage, 'held');
 		if (joined.amps <= 0) return open(source, 'below-window');
 		return currentAtMost !== null && joined.amps > currentAtMost
-			? { volts: voltage, amps: currentAtMost, watts: voltage * currentAtMost, limit: 'amps' }
+			? { volts: voltage, amps: currentAtMost, power: voltage * currentAtMost, limit: 'amps' }
 			: joined;
 	}
 	return track(source, {

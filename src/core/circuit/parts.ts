@@ -7,7 +7,7 @@ import {
 	type DiodeModel
 } from './diode';
 import { risingRoot, type Slope } from '../numerics';
-import type { Part, Solution } from './section';
+import type { Part, Solution } from './substring';
 
 /**
  * Resistance of a path that is open, ohm: 10 Gohm, dry air and plastic (judgement). A meter of 10 Mohm
@@ -27,7 +27,7 @@ export class SeriesDiode implements Part {
 
 	solve(current: number, out: Solution): void {
 		const voltage = diodeVoltage(this.model, current);
-		out.volts = -voltage;
+		out.voltage = -voltage;
 		out.slope = -diodeSlope(this.model, voltage);
 	}
 }
@@ -61,7 +61,7 @@ export class OffDevice implements Part {
 		const drop = risingRoot(residual, start, n);
 		const at: Slope = { value: 0, slope: 0 };
 		diodeCurrent(diode, drop, at);
-		out.volts = -drop;
+		out.voltage = -drop;
 		out.slope = -1 / (g + at.slope);
 	}
 }

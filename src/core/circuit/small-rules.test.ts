@@ -44,7 +44,7 @@ describe('cable', () => {
 		const typed = wholeString(MODULE_NOW, 12, 3, 0.43);
 		const around = { bypass: BYPASS_DIODE, breakdown: null };
 		const voltage = (string: typeof known | typeof typed) =>
-			StringSource.of(string, around, 'bus').voltsAt(8);
+			StringSource.of(string, around, 'bus').voltageAt(8);
 		expect(voltage(known)).toBeCloseTo(voltage(typed), 9);
 	});
 });

@@ -9,7 +9,7 @@ interface Segment {
 	/** Joint at its upper end; the first begins at the negative pole. */
 	readonly upTo: number;
 	/** A */
-	readonly amps: number;
+	readonly current: number;
 }
 
 /** A bus in the state that its load brings about. */
@@ -48,10 +48,10 @@ export function solveBus(bus: BusCircuit): BusState {
 		const runs = source.segmentsAt(operation.volts, earth);
 		const segments = runs.map((current, i) => {
 			const bounds = [...source.cutsOf(i), moduleCountOf(bus.strings[i]!)];
-			return current.map((value, k): Segment => ({ upTo: bounds[k]!, amps: value }));
+			return current.map((value, k): Segment => ({ upTo: bounds[k]!, current: value }));
 		});
 		const branches = segments.map((segment, i) =>
-			bus.strings[i]!.leadsReversed ? -segment[0]!.amps : segment.at(-1)!.amps
+			bus.strings[i]!.leadsReversed ? -segment[0]!.current : segment.at(-1)!.current
 		);
 		return { bus, ...operation, branches, segments, earth };
 	}
@@ -60,9 +60,7 @@ export function solveBus(bus: BusCircuit): BusState {
 	const branches = source.branchesAt(operation.volts);
 	// Inside a string whose leads have changed places the current runs the other way.
 	const inside = signed(bus, branches);
-	const segments = inside.map((current, i) => [
-		{ upTo: moduleCountOf(bus.strings[i]!), amps: current }
-	]);
+	const segments = inside.map((current, i) => [{ upTo: moduleCountOf(bus.strings[i]!), current }]);
 	return { bus, ...operation, branches, segments, earth: null };
 }
 

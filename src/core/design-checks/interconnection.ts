@@ -113,16 +113,7 @@ function busbarChecks(record: ArrayRecord): Check[] {
 				})
 			];
 		}
-		return [
-			necCheck(
-				record,
-				base,
-				bus,
-				{ busAmps: busCurrent, mainAmps: mainCurrent, current },
-				breakers,
-				inputs
-			)
-		];
+		return [necCheck(record, base, bus, { busCurrent, mainCurrent, current }, breakers, inputs)];
 	});
 }
 
@@ -131,10 +122,10 @@ function necCheck(
 	base: CheckBase,
 	bus: Bus,
 	{
-		busAmps: busCurrent,
-		mainAmps: mainCurrent,
+		busCurrent,
+		mainCurrent,
 		current
-	}: { busAmps: number; mainAmps: number; current: number },
+	}: { busCurrent: number; mainCurrent: number; current: number },
 	breakers: readonly Breaker[],
 	inputs: Check['inputs']
 ): Check {

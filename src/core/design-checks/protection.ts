@@ -61,11 +61,11 @@ function rapidShutdownCheck(record: ArrayRecord): Check {
 
 /** Highest cold Voc of all strings, V; null where it cannot be worked out. */
 function coldest(record: ArrayRecord): {
-	readonly volts: number | null;
+	readonly voltage: number | null;
 	readonly stc: number | null;
 } {
 	const groups = stringGroups(record);
-	if (groups.length === 0) return { volts: null, stc: null };
+	if (groups.length === 0) return { voltage: null, stc: null };
 	const voltage = groups.map(({ types }) =>
 		types === null
 			? null
@@ -80,7 +80,7 @@ function coldest(record: ArrayRecord): {
 	);
 	const highest = (figures: readonly (number | null)[]) =>
 		figures.includes(null) ? null : Math.max(...figures.map((figure) => figure!));
-	return { volts: highest(voltage), stc: highest(stc) };
+	return { voltage: highest(voltage), stc: highest(stc) };
 }
 
 const ARC_FAULT_FROM = 80;
@@ -109,7 +109,7 @@ function arcFaultCheck(record: ArrayRecord, inverter: PartOf<'inverter'>): Check
 					: 'No general requirement; national rules or the insurer may set one.'
 		});
 	}
-	const { volts, stc } = coldest(record);
+	const { voltage: volts, stc } = coldest(record);
 	const voltage = volts ?? stc;
 	const required = `present from ${ARC_FAULT_FROM} V`;
 	if (voltage === null) return notAssessed(base, ['the module’s nameplate'], { required, found });
@@ -160,7 +160,7 @@ const SPD_FACTOR = 1.2;
 
 function surgeChecks(record: ArrayRecord): Check[] {
 	const us = record.rules.profile === 'US';
-	const { volts: voltage, stc } = coldest(record);
+	const { voltage, stc } = coldest(record);
 	return partsOf(record.parts, 'surge')
 		.filter(({ specs }) => specs.side === 'DC')
 		.map((part) => {

@@ -85,9 +85,9 @@ function joiningLoss(
 	if (!known) return null;
 	const circuits = strings.map((string) => circuitOf(string, types));
 	const powerOf = (list: typeof circuits) =>
-		operate(new BusSource({ ...USUAL_PARTS, strings: list }), TRACKER).watts;
+		operate(new BusSource({ ...USUAL_PARTS, strings: list }), TRACKER).power;
 	const voltages = circuits.map(
-		(one) => new BusSource({ ...USUAL_PARTS, strings: [one] }).openVolts
+		(one) => new BusSource({ ...USUAL_PARTS, strings: [one] }).openVoltage
 	);
 	const highest = Math.max(...voltages);
 	return {

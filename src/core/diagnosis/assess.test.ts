@@ -103,15 +103,15 @@ describe('causes', () => {
 	});
 
 	it('names soiling on all and wrong conditions, and no string, when every current is low alike', () => {
-		const [first] = assess(record, visitOf({ record, lightFactor: 0.75 })).causes;
+		const [first] = assess(record, visitOf({ record, irradianceFactor: 0.75 })).causes;
 		expect(codes(first!)).toEqual(['conditions-wrong', 'record-wrong', 'soiling']);
 		expect(first!.stringId).toBeNull();
-		const [brighter] = assess(record, visitOf({ record, lightFactor: 1.3 })).causes;
+		const [brighter] = assess(record, visitOf({ record, irradianceFactor: 1.3 })).causes;
 		expect(codes(brighter!)).toEqual(['conditions-wrong', 'record-wrong']);
 	});
 
 	it('names soiling on all by itself once one string was cleaned and read again', () => {
-		const visit = visitOf({ record, lightFactor: 0.75 });
+		const visit = visitOf({ record, irradianceFactor: 0.75 });
 		const gained = (value: number) => ({
 			...visit,
 			readings: [...visit.readings, readingAt({ kind: 'array' }, 'cleaning-gain', value)]

@@ -203,7 +203,7 @@ function proposedTests(
 			return input === null ? null : (inputs.get(input)?.best ?? null);
 		};
 		return [
-			...nextTests({ record, posterior, standing, atVolts: atVoltage }),
+			...nextTests({ record, posterior, standing, atVoltage }),
 			...scopeTests(record, posterior, scopes, standing),
 			...sharedTests(record, posterior, standing)
 		];
@@ -240,7 +240,7 @@ function earthFound(traced: readonly Traced[]): number {
 function moduleNow(
 	record: ArrayRecord,
 	visit: EffectiveVisit
-): { volts: number; watts: number } | null {
+): { voltage: number; power: number } | null {
 	const conditions = visit.conditions.at(-1);
 	const [string] = record.strings;
 	const type = record.moduleTypes.find(({ id }) => id === string?.moduleTypeId);
@@ -251,5 +251,5 @@ function moduleNow(
 		conditions.cellTemperature.value
 	);
 	const { volts: voltage, amps: current } = maximumPowerPoint(module);
-	return { volts: openCircuitVoltage(module), watts: voltage * current };
+	return { voltage: openCircuitVoltage(module), power: voltage * current };
 }

@@ -84,10 +84,10 @@ function hereOf(record: ArrayRecord, group: PeerGroup, string: StringRecord): Co
 	return {
 		string,
 		type: group.model.type,
-		moduleVolts: openCircuitVoltage(module),
-		moduleAmps: shortCircuitCurrent(module),
+		moduleVoltage: openCircuitVoltage(module),
+		moduleCurrent: shortCircuitCurrent(module),
 		running: maximumPowerPoint(module).amps,
-		deviceVolts: standbyVoltage(record, string)?.each ?? 0,
+		deviceVoltage: standbyVoltage(record, string)?.each ?? 0,
 		fuseRating: fuseInCircuit(string)?.rating ?? null
 	};
 }
@@ -127,12 +127,12 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 				? [
 						{
 							item,
-							atVolts: input.best,
+							atVoltage: input.best,
 							voltageUncertainty: ASSUMED_UNCERTAINTY * input.best,
 							repeated
 						}
 					]
-				: [{ item, atVolts: atVoltage, voltageUncertainty: 0, repeated }];
+				: [{ item, atVoltage, voltageUncertainty: 0, repeated }];
 		});
 		const read = new Set<Quantity>(own.map(({ quantity }) => quantity));
 		const here = hereOf(record, group, string);
@@ -142,7 +142,7 @@ export function casesOf(basis: CaseBasis): StringCase[] {
 			type: group.model.type,
 			here,
 			classes: classesOf(string, group.model.type, rates, read, ratio),
-			voltsRatio: ratio,
+			voltageRatio: ratio,
 			readings,
 			tracked: tracked.find(({ stringId }) => stringId === string.id) ?? null,
 			located: own.length > 0 ? evidenceOf(here, own) : null
@@ -181,7 +181,7 @@ function evidenceOf(here: ConditionsAtString, own: readonly Reading[]): LocatedE
 						positive: earthRead.positive?.value ?? null,
 						negative: earthRead.negative?.value ?? null
 					},
-					here.moduleVolts * modules,
+					here.moduleVoltage * modules,
 					modules
 				)
 			: null

@@ -31,7 +31,7 @@ const COMMON_SOILING = [0.03, 0.06, 0.1, 0.15, 0.22, 0.32].map((loss, i) => ({
 /** What cleaning gains where there is soiling to clean, and where there is none, %. */
 export function predictedGain(shift: Shift, dirty: boolean): { value: number; sigma: number } {
 	if (!dirty) return { value: 0, sigma: 2 };
-	const value = 100 * Math.expm1(-Math.min(shift.light, 0));
+	const value = 100 * Math.expm1(-Math.min(shift.irradiance, 0));
 	return { value, sigma: Math.hypot(2, 0.2 * value) };
 }
 
@@ -68,20 +68,20 @@ export function logSharedPriors(
 	uncertainty: SharedUncertainty,
 	{ cleaningGain, againstConditions }: SharedEvidence = NOTHING_ELSE
 ): Readonly<Record<SharedCause, number>> {
-	const cellTemperature = logNormalDensity(shift.heat, uncertainty.heat);
+	const cellTemperature = logNormalDensity(shift.cellTemperature, uncertainty.cellTemperature);
 	const soiling = COMMON_SOILING.reduce((sum, { loss, share }) => {
 		// Between two losses of the list the soiling may lie anywhere: the width covers the gap.
-		const width = Math.hypot(uncertainty.light, 0.25 * loss);
-		return sum + share * Math.exp(logNormalDensity(shift.light - Math.log(1 - loss), width));
+		const width = Math.hypot(uncertainty.irradiance, 0.25 * loss);
+		return sum + share * Math.exp(logNormalDensity(shift.irradiance - Math.log(1 - loss), width));
 	}, 1e-300);
-	const irradiance = logNormalDensity(shift.light, uncertainty.light);
+	const irradiance = logNormalDensity(shift.irradiance, uncertainty.irradiance);
 	const otherIrradiance = logNormalDensity(
-		shift.light,
-		Math.hypot(WRONG_BY.light, uncertainty.light)
+		shift.irradiance,
+		Math.hypot(WRONG_BY.light, uncertainty.irradiance)
 	);
 	const otherTemperature = logNormalDensity(
-		shift.heat,
-		Math.hypot(WRONG_BY.heat, uncertainty.heat)
+		shift.cellTemperature,
+		Math.hypot(WRONG_BY.heat, uncertainty.cellTemperature)
 	);
 	const elsewhere = otherIrradiance + otherTemperature;
 	const wrong = logSum([

@@ -20,10 +20,10 @@ const string = {
 const here: ConditionsAtString = {
 	string,
 	type: moduleTypes[0]!,
-	moduleVolts: 38,
-	moduleAmps: 8,
+	moduleVoltage: 38,
+	moduleCurrent: 8,
 	running: 7.5,
-	deviceVolts: 0.6,
+	deviceVoltage: 0.6,
 	fuseRating: 15
 };
 const suspect = (code: StringFaultCode, at: number, size?: number): Suspect => {

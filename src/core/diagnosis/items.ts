@@ -37,21 +37,21 @@ export function itemsOf(
 		return index;
 	};
 	const items = cases.map((one) => {
-		const { string, classes, readings, voltsRatio: voltageRatio, tracked } = one;
+		const { string, classes, readings, voltageRatio, tracked } = one;
 		const alone = aloneOnTracker(one);
 		const build = (atVoltage: number | null) =>
 			`${tableKey({ string }, atVoltage)}/${classes.length}/${voltageRatio ?? ''}/${alone}`;
-		const own = readings.map(({ item, atVolts: atVoltage, voltageUncertainty, repeated }): Item => {
+		const own = readings.map(({ item, atVoltage, voltageUncertainty, repeated }): Item => {
 			const { quantity } = item.reading;
 			const table = tableAt(`${quantity}/${build(atVoltage)}/${voltageUncertainty > 0}`, () =>
 				classTable(group, string, classes, quantity, atVoltage, centre, voltageUncertainty, alone)
 			);
-			const { sigma, scatterUnit, atVolts: about } = tables[table]!;
+			const { sigma, scatterUnit, atVoltage: about } = tables[table]!;
 			const scatter = coarse(item.scatter);
 			return {
 				measured: item.measured,
 				table,
-				voltsOff: atVoltage === null || about === null ? 0 : atVoltage - about,
+				voltageOff: atVoltage === null || about === null ? 0 : atVoltage - about,
 				repeated,
 				id: item.reading.id,
 				elsewhere: 0,
@@ -94,7 +94,7 @@ function trackedItem(tracked: TrackedVoltage, table: ClassTable, index: number):
 	return {
 		measured,
 		table: index,
-		voltsOff: 0,
+		voltageOff: 0,
 		repeated: 1,
 		id: trackedId(readingId),
 		elsewhere: beside ? OFF_MAXIMUM / (0.9 * expected) : 0,

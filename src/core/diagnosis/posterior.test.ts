@@ -36,7 +36,7 @@ describe('the posterior', () => {
 
 	it('gives what all strings share all of its chances', () => {
 		for (const irradianceFactor of [0.7, 1, 1.25]) {
-			const { shared } = posteriorOf({ lightFactor: irradianceFactor });
+			const { shared } = posteriorOf({ irradianceFactor });
 			// Points of next to no weight are left out of the averages.
 			expect(Object.values(shared).reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 5);
 		}

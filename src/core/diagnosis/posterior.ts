@@ -171,14 +171,14 @@ function pointWeigher(
 	const { items, tables } = itemsOf(group, cases, centre);
 	const predictReading = scopes.map((scope) => scope.predictReading(group, centre));
 	return (point) => {
-		const irradiance = point.light - centre.light;
-		const cellTemperature = point.heat - centre.heat;
+		const irradiance = point.irradiance - centre.irradiance;
+		const cellTemperature = point.cellTemperature - centre.cellTemperature;
 		const strings = cases.map(({ classes }, s) =>
 			weighString(classes, items[s]!, located[s]!, tables, irradiance, cellTemperature)
 		);
 		const scopeWeights = weighScopes(scopes, predictReading, cases, located, buses, {
-			light: irradiance,
-			heat: cellTemperature
+			irradiance,
+			cellTemperature
 		});
 		const priors = logSharedPriors(point, group.uncertainty, besides);
 		const prior = logSum(Object.values(priors));

@@ -22,7 +22,7 @@ export function predictAtModule(
 	suspect: Suspect | null,
 	here: ConditionsAtString
 ): Predicted | null {
-	const { moduleVolts: v, moduleAmps: moduleCurrent, type, string } = here;
+	const { moduleVoltage: v, moduleCurrent, type, string } = here;
 	const code = suspect?.fault.code ?? null;
 	const size = suspect?.severity.size ?? 0;
 	const module = reading.place.module - 1;
@@ -44,7 +44,7 @@ export function predictAtModule(
 		case 'device-output': {
 			const held = heldDown(suspect, module, here);
 			const share = moduleShare(suspect, module, here) ?? 0;
-			return figure(held ? here.deviceVolts : share * v, 0.02 * v, 1.3 * v);
+			return figure(held ? here.deviceVoltage : share * v, 0.02 * v, 1.3 * v);
 		}
 		case 'short-circuit-current': {
 			const aged = onModule && code === 'module-degraded';

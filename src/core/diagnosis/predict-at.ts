@@ -25,14 +25,14 @@ function segmentVoltage(
 	let share = 0;
 	for (let module = from; module < to; module++) {
 		if (heldDown(suspect, module, here)) {
-			share += here.deviceVolts / here.moduleVolts;
+			share += here.deviceVoltage / here.moduleVoltage;
 			continue;
 		}
 		const own = moduleShare(suspect, module, here);
 		if (own === null) return 0;
 		share += own;
 	}
-	return share * here.moduleVolts;
+	return share * here.moduleVoltage;
 }
 
 /** Lowest step of the curve of a stretch, % of its short-circuit current: its weakest module's, if it has one. */
@@ -54,7 +54,7 @@ export function predictAt(
 ): Predicted | null {
 	const code = suspect?.fault.code ?? null;
 	const size = suspect?.severity.size ?? 0;
-	const { moduleVolts: v, type, string } = here;
+	const { moduleVoltage: v, type, string } = here;
 	const n = string.moduleCount;
 	switch (place.kind) {
 		case 'stretch': {
@@ -122,7 +122,7 @@ export function predictAt(
 						? figure(0.02, 0.04, 10)
 						: figure(OVER_RANGE, 0.4, 10);
 				case 'volts-after-shutdown': {
-					const off = here.deviceVolts * n;
+					const off = here.deviceVoltage * n;
 					const stuck = code === 'rsd-device-stuck-on';
 					return figure(off + (stuck ? v : 0), 0.3 * off + 0.1 * v * Number(stuck) + 0.3, v * n);
 				}

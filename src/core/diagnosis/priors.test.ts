@@ -54,9 +54,9 @@ describe('classes of a string', () => {
 });
 
 describe('what moves all strings alike', () => {
-	const uncertainty = { light: 0.04, heat: 2.5 };
+	const uncertainty = { irradiance: 0.04, cellTemperature: 2.5 };
 	const shares = (irradiance: number, cellTemperature: number) => {
-		const logs = logSharedPriors({ light: irradiance, heat: cellTemperature }, uncertainty);
+		const logs = logSharedPriors({ irradiance, cellTemperature }, uncertainty);
 		const all = logSum(Object.values(logs));
 		return {
 			asStated: Math.exp(logs['as-stated'] - all),
@@ -69,13 +69,13 @@ describe('what moves all strings alike', () => {
 		expect(shares(0.01, 0.5).asStated).toBeGreaterThan(0.9);
 	});
 
-	it('may be soiling where there is less light, and cannot be where there is more', () => {
+	it('may be soiling where there is less irradiance, and cannot be where there is more', () => {
 		expect(shares(-0.12, 0).soiling).toBeGreaterThan(0.3);
 		expect(shares(0.2, 0).soiling).toBeLessThan(0.01);
 		expect(shares(0.2, 0).wrong).toBeGreaterThan(0.9);
 	});
 
-	it('is the conditions where heat is off, since soiling does not warm', () => {
+	it('is the conditions where cellTemperature is off, since soiling does not warm', () => {
 		expect(shares(0, 18).wrong).toBeGreaterThan(0.95);
 	});
 
@@ -104,19 +104,19 @@ describe('what moves all strings alike', () => {
 
 	it('is spread over all shifts to one', () => {
 		let sum = 0;
-		const step = { light: 0.02, heat: 1 };
-		for (let irradiance = -2.5; irradiance < 2; irradiance += step.light) {
-			for (let cellTemperature = -70; cellTemperature < 70; cellTemperature += step.heat) {
+		const step = { irradiance: 0.02, cellTemperature: 1 };
+		for (let irradiance = -2.5; irradiance < 2; irradiance += step.irradiance) {
+			for (
+				let cellTemperature = -70;
+				cellTemperature < 70;
+				cellTemperature += step.cellTemperature
+			) {
 				sum +=
 					Math.exp(
-						logSum(
-							Object.values(
-								logSharedPriors({ light: irradiance, heat: cellTemperature }, uncertainty)
-							)
-						)
+						logSum(Object.values(logSharedPriors({ irradiance, cellTemperature }, uncertainty)))
 					) *
-					step.light *
-					step.heat;
+					step.irradiance *
+					step.cellTemperature;
 			}
 		}
 		expect(sum).toBeCloseTo(1, 2);
@@ -129,7 +129,7 @@ describe('what moves all strings alike', () => {
 	});
 });
 
-describe('the grid over light and heat', () => {
+describe('the grid over irradiance and heat', () => {
 	it('integrates the bell it is laid over, however its axes lie', () => {
 		fc.assert(
 			fc.property(
@@ -138,18 +138,15 @@ describe('the grid over light and heat', () => {
 				fc.double({ min: -0.95, max: 0.95, noNaN: true }),
 				(ll, hh, correlation) => {
 					const lh = correlation * Math.sqrt(ll * hh);
-					const centre = { light: 0.02, heat: -3 };
+					const centre = { irradiance: 0.02, cellTemperature: -3 };
 					const grid = shiftGrid([{ shift: centre, information: [ll, lh, hh], items: [] }]);
 					const norm = Math.sqrt(ll * hh - lh * lh) / (2 * Math.PI);
-					const sum = grid.reduce(
-						(total, { light: irradiance, heat: cellTemperature, logArea }) => {
-							const dl = irradiance - centre.light;
-							const dh = cellTemperature - centre.heat;
-							const exponent = -0.5 * (ll * dl * dl + 2 * lh * dl * dh + hh * dh * dh);
-							return total + norm * Math.exp(exponent + logArea);
-						},
-						0
-					);
+					const sum = grid.reduce((total, { irradiance, cellTemperature, logArea }) => {
+						const dl = irradiance - centre.irradiance;
+						const dh = cellTemperature - centre.cellTemperature;
+						const exponent = -0.5 * (ll * dl * dl + 2 * lh * dl * dh + hh * dh * dh);
+						return total + norm * Math.exp(exponent + logArea);
+					}, 0);
 					expect(Math.abs(sum - 1)).toBeLessThan(1e-3);
 				}
 			)

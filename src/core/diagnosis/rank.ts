@@ -258,18 +258,19 @@ function sharedCauses({
 	cleaned
 }: RankBasis): Cause[] {
 	if (group.shared.size === 0) return [];
-	const irradiance = Math.expm1(best.light);
-	const statedIrradiance = `${(100 * group.uncertainty.light).toFixed(0)} %`;
+	const irradiance = Math.expm1(best.irradiance);
+	const statedIrradiance = `${(100 * group.uncertainty.irradiance).toFixed(0)} %`;
 	const reasons: Reason[] = [
 		{
 			readingId: null,
-			weighs: Math.abs(best.light) > group.uncertainty.light ? 'for' : 'against',
+			weighs: Math.abs(best.irradiance) > group.uncertainty.irradiance ? 'for' : 'against',
 			words: `The strings together read as if ${Math.abs(100 * irradiance).toFixed(1)} % ${irradiance < 0 ? 'less' : 'more'} light came in than stated and allowed for; up to about ${statedIrradiance} is usual.`
 		},
 		{
 			readingId: null,
-			weighs: Math.abs(best.heat) > group.uncertainty.heat ? 'for' : 'against',
-			words: `Their volts are as of cells ${Math.abs(best.heat).toFixed(1)} K ${best.heat > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.uncertainty.heat.toFixed(0)} K is usual.`
+			weighs:
+				Math.abs(best.cellTemperature) > group.uncertainty.cellTemperature ? 'for' : 'against',
+			words: `Their volts are as of cells ${Math.abs(best.cellTemperature).toFixed(1)} K ${best.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.uncertainty.cellTemperature.toFixed(0)} K is usual.`
 		}
 	];
 	const member = (code: 'soiling' | 'conditions-wrong' | 'record-wrong'): BareMember => ({

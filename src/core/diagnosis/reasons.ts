@@ -24,7 +24,7 @@ export function reasonsFor(
 	const isFault = weighed.of.faults.length > 0;
 	const whole = posterior.classes[0]!.of;
 	const found: { readonly reason: Reason; readonly weight: number }[] = [];
-	for (const { item, atVolts: atVoltage } of readings) {
+	for (const { item, atVoltage } of readings) {
 		const { quantity, id } = item.reading;
 		const { unit } = QUANTITY_FACTS[quantity];
 		const healthy = predictUnder(whole, group, string, quantity, atVoltage, best)!;
@@ -103,7 +103,7 @@ function earthReason(
 	const read = {
 		positive: positive.value,
 		negative: negative.value,
-		open: located.here.moduleVolts * string.moduleCount
+		open: located.here.moduleVoltage * string.moduleCount
 	};
 	const leak = locateEarthFault(read, string.moduleCount, 0.01 * read.open);
 	if (!leak.found) return null;

@@ -102,7 +102,7 @@ describe('what a scope predicts', () => {
 	const of = (code: string) => scopes.find((scope) => scope.code === code)!;
 	const told = (code: string, quantity: string) => {
 		const predictions = of(code).predictReading(posterior.group, posterior.best);
-		const { item, atVolts: atVoltage } = posterior.strings[0]!.case.readings.find(
+		const { item, atVoltage } = posterior.strings[0]!.case.readings.find(
 			({ item: { reading } }) => reading.quantity === quantity
 		)!;
 		return { read: item.measured, ...predictions(0, item, atVoltage, 0, 0) };

@@ -33,7 +33,7 @@ export interface ScopeBasis {
 	/** Volts of the inputs that were read while they ran, by input. */
 	readonly inputs: ReadonlyMap<string, InputVoltage>;
 	/** What the inverter fed, W; null where it was not read. */
-	readonly acWatts: number | null;
+	readonly acPower: number | null;
 }
 
 const WHOLE = [{ faults: [], prior: 1 }] as const;
@@ -93,7 +93,9 @@ function healthyPredictions(
 		}
 		return {
 			value:
-				table.value[0]! + table.perLight[0]! * irradiance + table.perHeat[0]! * cellTemperature,
+				table.value[0]! +
+				table.perIrradiance[0]! * irradiance +
+				table.perKelvin[0]! * cellTemperature,
 			sigma: table.sigma[0]!,
 			spread: spreadWith(table.sigma[0]!, table.scatterUnit[0]!, item.scatter),
 			scale: table.scale
@@ -242,7 +244,7 @@ function silentTransmitter({ record, cases, rates, standing, inputs }: ScopeBasi
 
 /** The inverter does not run, for want of AC or of its own accord. */
 function withoutAc(basis: ScopeBasis): Scope[] {
-	const { record, cases, rates, inputs, acWatts: acPower, standing } = basis;
+	const { record, cases, rates, inputs, acPower, standing } = basis;
 	if (cases.length === 0) return [];
 	const strings = cases.map((_, s) => s);
 	let own = 1;

@@ -33,7 +33,11 @@ export function shiftGrid(estimates: readonly SharedEstimate[]): GridPoint[] {
 		return OFFSETS.map(([i, j]) => {
 			const u = SPACING * i;
 			const v = SPACING * j;
-			return { light: shift.light + a * u, heat: shift.heat + b * u + c * v, logArea };
+			return {
+				irradiance: shift.irradiance + a * u,
+				cellTemperature: shift.cellTemperature + b * u + c * v,
+				logArea
+			};
 		});
 	});
 }

@@ -14,7 +14,7 @@ export interface SideFindingBasis {
 	readonly inputs: ReadonlyMap<string, InputVoltage>;
 	readonly rates: FaultRates;
 	/** What the inverter fed by its display; null where it was not read. */
-	readonly acReading: { readonly id: string; readonly watts: number } | null;
+	readonly acReading: { readonly id: string; readonly power: number } | null;
 	/** What it may feed, W; null where unknown. */
 	readonly acRating: number | null;
 	/** Chance that the inverter runs at all. */
@@ -86,7 +86,7 @@ function inverterCauses({
 	rates,
 	runs
 }: SideFindingBasis): Cause[] {
-	const acPower = acReading?.watts ?? null;
+	const acPower = acReading?.power ?? null;
 	if (acRating === null || rmsOf(posterior.group.series.irradiance) > 0.05) return [];
 	const { volts: voltage, amps: current } = maximumPowerPoint(
 		moduleAtShift(posterior.group, posterior.best)
@@ -187,7 +187,7 @@ function stuckTrackers({
 	acRating,
 	runs
 }: SideFindingBasis): Cause[] {
-	const acPower = acReading?.watts ?? null;
+	const acPower = acReading?.power ?? null;
 	// At its rating the inverter leaves the maximum on purpose.
 	if (acPower !== null && acRating !== null && acPower > 0.95 * acRating) return [];
 	const prior = rateOf('mppt-mode-wrong', rates);

@@ -7,7 +7,7 @@ import type { StringClass } from './string-class';
 /** A reading of a whole string with the volts that its running current is judged at. */
 export interface JudgedReading {
 	readonly item: GroupReading;
-	readonly atVolts: number | null;
+	readonly atVoltage: number | null;
 	/** Standard uncertainty of those volts beyond the meter's, V: more than 0 where they are not believed. */
 	readonly voltageUncertainty: number;
 	/** By what a mistake is less likely for having been taken more than once with the same figure, 0 to 1. */
@@ -21,7 +21,7 @@ export interface StringCase {
 	/** What readings at single places are predicted from. */
 	readonly here: ConditionsAtString;
 	/** Its voltage over a healthy one's where that is odd: a class of its own stands at it. */
-	readonly voltsRatio: number | null;
+	readonly voltageRatio: number | null;
 	readonly classes: readonly [StringClass, ...StringClass[]];
 	readonly readings: readonly JudgedReading[];
 	/** Its operating voltage where it is on a tracker of few strings; null where it is not, or was not read. */

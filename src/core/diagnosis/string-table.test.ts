@@ -63,14 +63,14 @@ describe('a table of classes', () => {
 		});
 	});
 
-	it('carries the whole string’s figures along light and heat', () => {
-		const shift = { light: 0.01, heat: 1 };
+	it('carries the whole string’s figures along irradiance and heat', () => {
+		const shift = { irradiance: 0.01, cellTemperature: 1 };
 		const carried =
-			voltageTable.value[0]! + 0.01 * voltageTable.perLight[0]! + voltageTable.perHeat[0]!;
+			voltageTable.value[0]! + 0.01 * voltageTable.perIrradiance[0]! + voltageTable.perKelvin[0]!;
 		const there = predictUnder(WHOLE, group, string, 'open-circuit-voltage', null, shift)!.value;
 		expect(carried / there).toBeCloseTo(1, 5);
-		expect(voltageTable.perHeat[0]).toBeLessThan(0);
-		expect(currentTable.perLight[0]).toBeGreaterThan(0);
+		expect(voltageTable.perKelvin[0]).toBeLessThan(0);
+		expect(currentTable.perIrradiance[0]).toBeGreaterThan(0);
 	});
 
 	it('carries running current along the volts of the bus', () => {

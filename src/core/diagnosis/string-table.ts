@@ -29,8 +29,8 @@ const OTHER_TYPE_GAP = { volts: 0.026, amps: 0.026 };
 export interface ClassTable {
 	/** V or A; NaN where a class predicts nothing. */
 	readonly value: Float64Array;
-	readonly perLight: Float64Array;
-	readonly perHeat: Float64Array;
+	readonly perIrradiance: Float64Array;
+	readonly perKelvin: Float64Array;
 	/** A/V, about the volts the table was made for. */
 	readonly perVolt: Float64Array;
 	/** Standard uncertainty of prediction and reading together, without the scatter each reading is judged by. */
@@ -40,7 +40,7 @@ export interface ClassTable {
 	/** The largest amount the place could show. */
 	readonly scale: number;
 	/** Volts of the bus that it was made for; null but for running current. */
-	readonly atVolts: number | null;
+	readonly atVoltage: number | null;
 }
 
 /** The string as a class leaves it, in one switching state; null where nothing can be predicted. */
@@ -158,8 +158,8 @@ export function classTable(
 			return;
 		}
 		value[c] = here.value;
-		perIrradiance[c] = here.value * slopes.light;
-		perKelvin[c] = here.value * slopes.heat;
+		perIrradiance[c] = here.value * slopes.irradiance;
+		perKelvin[c] = here.value * slopes.cellTemperature;
 		perVolt[c] = here.perVolt;
 		scatterUnit[c] = Math.abs(quantity === 'open-circuit-voltage' ? perKelvin[c]! : here.value);
 		// Between two types of the grid any may lie.
@@ -179,13 +179,13 @@ export function classTable(
 	widenByGaps(classes, value, sigma);
 	return {
 		value,
-		perLight: perIrradiance,
-		perHeat: perKelvin,
+		perIrradiance,
+		perKelvin: perKelvin,
 		perVolt,
 		sigma,
 		scatterUnit,
 		scale: scaleOf(group, string, quantity),
-		atVolts: atVoltage
+		atVoltage
 	};
 }
 
@@ -199,22 +199,22 @@ function wholeSlopes(
 	quantity: StringQuantity,
 	atVoltage: number | null,
 	centre: Shift
-): { readonly light: number; readonly heat: number } {
+): { readonly irradiance: number; readonly cellTemperature: number } {
 	const value = (shift: Shift) => predictReading(at(shift), quantity, atVoltage).value;
 	const along = (lighter: Shift, darker: Shift, span: number) => {
 		const [up, down] = [value(lighter), value(darker)];
 		return up > 0 && down > 0 ? Math.log(up / down) / span : 0;
 	};
-	const { light: irradiance, heat: cellTemperature } = centre;
+	const { irradiance, cellTemperature } = centre;
 	return {
-		light: along(
-			{ light: irradiance + STEP.light, heat: cellTemperature },
-			{ light: irradiance - STEP.light, heat: cellTemperature },
+		irradiance: along(
+			{ irradiance: irradiance + STEP.light, cellTemperature },
+			{ irradiance: irradiance - STEP.light, cellTemperature },
 			2 * STEP.light
 		),
-		heat: along(
-			{ light: irradiance, heat: cellTemperature + STEP.heat },
-			{ light: irradiance, heat: cellTemperature - STEP.heat },
+		cellTemperature: along(
+			{ irradiance, cellTemperature: cellTemperature + STEP.heat },
+			{ irradiance, cellTemperature: cellTemperature - STEP.heat },
 			2 * STEP.heat
 		)
 	};

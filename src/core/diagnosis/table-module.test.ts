@@ -8,7 +8,7 @@ import {
 	type TableReading
 } from './table-module';
 
-const module = { sections: 3, voc: 40.6, reference: null };
+const module = { substrings: 3, voc: 40.6, reference: null };
 const substring = (0.94 * module.voc) / 3;
 
 /** What such a module shows; sound where the fault does not touch it. */

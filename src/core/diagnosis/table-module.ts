@@ -28,7 +28,7 @@ export interface TableReading {
 
 /** What is known of the module before it is read. */
 export interface TableModule {
-	readonly sections: number;
+	readonly substrings: number;
 	/** Nameplate Voc of the whole, V. */
 	readonly voc: number;
 	/** Voc of a healthy module of the same type beside it, in the same light now, V; null without one. */
@@ -93,14 +93,14 @@ const MINUTES: Readonly<Record<TableQuantity, number>> = {
 };
 const OVER_RANGE = DIODE_OVER_RANGE;
 
-const placesOf = (fault: TableFault, { sections: substrings }: TableModule) =>
+const placesOf = (fault: TableFault, { substrings }: TableModule) =>
 	fault.startsWith('joint') ? substrings + 1 : substrings;
 
 function predictReading(
 	{ quantity, at }: Pick<TableReading, 'quantity' | 'at'>,
 	fault: TableFault | null,
 	where: number,
-	{ sections: substrings, voc, reference }: TableModule
+	{ substrings, voc, reference }: TableModule
 ): Predicted {
 	const substring = (reference ?? SHARE.value * voc) / substrings;
 	const uncertainty = reference === null ? SHARE.uncertainty : BESIDE_REFERENCE;
@@ -177,7 +177,7 @@ export function traceTableModule(
 
 /** By the person's own readings of the other substrings, else by the reference module, else by the nameplate. */
 function bridgedVoltage(
-	{ sections: substrings, voc, reference }: TableModule,
+	{ substrings, voc, reference }: TableModule,
 	readings: readonly TableReading[],
 	dead: number
 ): BridgedVoltage {
@@ -200,7 +200,7 @@ function bridgedVoltage(
 
 /** Every test that was not taken yet, in the order of the module: for who chooses another order. */
 export function testsLeft(
-	{ sections: substrings }: TableModule,
+	{ substrings }: TableModule,
 	readings: readonly TableReading[]
 ): { readonly quantity: TableQuantity; readonly at: number }[] {
 	const taken = new Set(readings.map(({ quantity, at }) => `${quantity}/${at}`));

@@ -51,7 +51,7 @@ export function traceGroups(
 			standing,
 			rates,
 			inputs,
-			acWatts: acReadingOf(record, standing)?.watts ?? null
+			acPower: acReadingOf(record, standing)?.power ?? null
 		});
 		return [{ group, cases, scopes, inputs, buses: busEvidence(cases, inputs) }];
 	});
@@ -126,9 +126,9 @@ function supportElsewhere(
 export function acReadingOf(
 	record: ArrayRecord,
 	standing: ReadonlyMap<string, Reading>
-): { readonly id: string; readonly watts: number } | null {
+): { readonly id: string; readonly power: number } | null {
 	const inverters = partsOf(record.parts, 'inverter');
 	if (inverters.length !== 1) return null;
 	const reading = standing.get(`${inverters[0]!.id}/display/ac-power`);
-	return reading ? { id: reading.id, watts: reading.value } : null;
+	return reading ? { id: reading.id, power: reading.value } : null;
 }

@@ -16,8 +16,8 @@ import type { Family } from '../faults';
 import type { FaultOfSize, StringClass } from './string-class';
 import { circuitUnder, widenByGaps, type ClassTable } from './string-table';
 
-/** From the middle of the table to each side: relative light and K. */
-const STEP = { light: 0.04, heat: 4 };
+/** From the middle of the table to each side: relative irradiance and K. */
+const STEP = { irradiance: 0.04, cellTemperature: 4 };
 /** Faults that leave the readings of a string almost as they were, if they are small. */
 const HIDDEN: readonly Family[] = ['low-current', 'inside', 'lost-section'];
 const isHidden = ({ fault }: FaultOfSize) => HIDDEN.includes(fault.family);
@@ -40,13 +40,13 @@ export function trackedTable(
 	const list = () => new Float64Array(count);
 	const table = {
 		value: list(),
-		perLight: list(),
-		perHeat: list(),
+		perIrradiance: list(),
+		perKelvin: list(),
 		perVolt: list(),
 		sigma: list(),
 		scatterUnit: list(),
 		scale: 1.4 * expected,
-		atVolts: null
+		atVoltage: null
 	};
 	const at = (shift: Shift) =>
 		stringAtConditions(string, group.model, modulesAtShift(group, shift));
@@ -58,19 +58,19 @@ export function trackedTable(
 	const voltageOf = (circuit: StringCircuit) =>
 		others ? commonMaximumVoltage(circuit, expected, others) : maximumPowerVoltage(circuit);
 	const best = voltageOf(healthy);
-	const { light: irradiance, heat: cellTemperature } = centre;
+	const { irradiance, cellTemperature } = centre;
 	const slope = (up: Shift, down: Shift, span: number) =>
 		Math.log(maximumPowerVoltage(at(up)) / maximumPowerVoltage(at(down))) / span;
 	const slopes = {
-		light: slope(
-			{ light: irradiance + STEP.light, heat: cellTemperature },
-			{ light: irradiance - STEP.light, heat: cellTemperature },
-			2 * STEP.light
+		irradiance: slope(
+			{ irradiance: irradiance + STEP.irradiance, cellTemperature },
+			{ irradiance: irradiance - STEP.irradiance, cellTemperature },
+			2 * STEP.irradiance
 		),
-		heat: slope(
-			{ light: irradiance, heat: cellTemperature + STEP.heat },
-			{ light: irradiance, heat: cellTemperature - STEP.heat },
-			2 * STEP.heat
+		cellTemperature: slope(
+			{ irradiance, cellTemperature: cellTemperature + STEP.cellTemperature },
+			{ irradiance, cellTemperature: cellTemperature - STEP.cellTemperature },
+			2 * STEP.cellTemperature
 		)
 	};
 	const seen = new Map<string, number>();
@@ -90,8 +90,8 @@ export function trackedTable(
 		seen.set(key, value);
 		const runs = value > 0.02 * best;
 		table.value[c] = runs ? value : 0;
-		table.perLight[c] = runs ? value * slopes.light : 0;
-		table.perHeat[c] = runs ? value * slopes.heat : 0;
+		table.perIrradiance[c] = runs ? value * slopes.irradiance : 0;
+		table.perKelvin[c] = runs ? value * slopes.cellTemperature : 0;
 		table.sigma[c] = runs ? value * known : REST * best;
 		table.scatterUnit[c] = runs ? value : 0;
 	});

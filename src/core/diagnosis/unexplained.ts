@@ -35,7 +35,7 @@ export function unexplainedReadings(traced: readonly Traced[]): Unexplained[] {
 		return strings.flatMap((string, s): Unexplained[] => {
 			const held = predictReading !== null && likeliest!.scope.strings.includes(s);
 			const top = string.classes.reduce((a, b) => (b.probability > a.probability ? b : a));
-			return string.case.readings.flatMap(({ item, atVolts: atVoltage, voltageUncertainty }) => {
+			return string.case.readings.flatMap(({ item, atVoltage, voltageUncertainty }) => {
 				const { id, quantity } = item.reading;
 				if ((string.wrongReading.get(id) ?? 0) > KNOWN_WRONG) return [];
 				const shared = held ? predictReading!(s, item, atVoltage, 0, 0) : null;

@@ -35,14 +35,14 @@ export function weighScopes(
 	cases: readonly StringCase[],
 	located: readonly (readonly LocatedWeight[] | null)[],
 	buses: readonly BusEvidence[],
-	{ light: irradiance, heat: cellTemperature }: Shift
+	{ irradiance, cellTemperature }: Shift
 ): ScopeRatios {
 	const priors = scopes.reduce((sum, { prior }) => sum + prior, 0);
 	const densities = scopes.map((scope, i) =>
 		scope.strings.map((s) => {
 			const { readings } = cases[s]!;
 			return readings.reduce(
-				(density, { item, atVolts: atVoltage, repeated }) => {
+				(density, { item, atVoltage, repeated }) => {
 					const f = predictReading[i]!(s, item, atVoltage, irradiance, cellTemperature);
 					return (
 						density * (rightDensity(item.measured, f) + repeated * wrongDensity(item.measured, f))

@@ -8,7 +8,7 @@ import type { ClassTable } from './string-table';
 export interface Item {
 	readonly measured: number;
 	readonly table: number;
-	readonly voltsOff: number;
+	readonly voltageOff: number;
 	readonly repeated: number;
 	readonly id: string;
 	/** Density of the reading where it is right although no class predicts it, 1/V. */
@@ -92,14 +92,14 @@ export function weighString(
 		const {
 			measured,
 			table: index,
-			voltsOff: voltageOff,
+			voltageOff,
 			repeated,
 			nodes,
 			elsewhere,
 			perExcess,
 			shared
 		} = items[i]!;
-		const { value, perLight: perIrradiance, perHeat: perKelvin, perVolt, scale } = tables[index]!;
+		const { value, perIrradiance, perKelvin, perVolt, scale } = tables[index]!;
 		const shares = wrongShares[i]!;
 		predicted.scale = scale;
 		let healthyDensity = 1;

@@ -41,7 +41,7 @@ describe('the short form of a circuit', () => {
 			['S1', 1],
 			['S2', 2]
 		]);
-		expect(new BusSource(busOf(short())).openVolts).toBeCloseTo(
+		expect(new BusSource(busOf(short())).openVoltage).toBeCloseTo(
 			2 * openCircuitVoltage(MODULE_NOW),
 			4
 		);

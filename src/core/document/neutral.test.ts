@@ -73,7 +73,7 @@ describe('a neutral visit', () => {
 	});
 
 	it('leads back to the keys it came with', () => {
-		const { visit, record, stringOf, readingOf, voltsOf: voltageOf } = read(given());
+		const { visit, record, stringOf, readingOf, voltageOf } = read(given());
 		expect(visit.readings.map(({ id }) => readingOf.get(id))).toEqual(['r1', 'r2', 'r4']);
 		expect(stringOf.get(record.strings[2]!.id)).toBe('S3');
 		expect(voltageOf.get('M1')).toBe('r3');

@@ -97,7 +97,7 @@ export interface NeutralVisit {
 	readonly stringOf: ReadonlyMap<string, string>;
 	readonly readingOf: ReadonlyMap<string, string>;
 	/** Reading of the volts of an input, by its name. */
-	readonly voltsOf: ReadonlyMap<string, string>;
+	readonly voltageOf: ReadonlyMap<string, string>;
 }
 
 const QUANTITIES: Readonly<Record<string, Quantity>> = {
@@ -213,7 +213,7 @@ export function readNeutral(data: unknown): Result<NeutralVisit, Problem> {
 		record,
 		stringOf: new Map([...idByMark].map(([label, id]) => [id, label])),
 		readingOf,
-		voltsOf: new Map(
+		voltageOf: new Map(
 			readings.flatMap(({ id, quantity, place: { input } }) =>
 				quantity === 'input-volts-operating' && input ? [[input, id]] : []
 			)

@@ -22,8 +22,11 @@ describe('an input here and now', () => {
 		const { bus } = inputAtConditions(record, effectiveVisit(record, visit), a1!.id)!;
 		const { places } = judgeByModel(record, effectiveVisit(record, visit));
 		const expected = expectedAt(placeAt(places, a1!.id))!.value;
-		expect(StringSource.of(bus.strings[0]!, bus, 'source').openVolts / expected).toBeCloseTo(1, 2);
-		expect(new BusSource(bus).openVolts / expected).toBeCloseTo(1, 2);
+		expect(StringSource.of(bus.strings[0]!, bus, 'source').openVoltage / expected).toBeCloseTo(
+			1,
+			2
+		);
+		expect(new BusSource(bus).openVoltage / expected).toBeCloseTo(1, 2);
 	});
 
 	it('is whole, whatever was read at it', () => {

@@ -48,7 +48,7 @@ const twoPlanes: ArrayRecord = {
 /** A visit in which the strings of input B receive a share of the irradiance of A. */
 function dimmed(share: number, seed: number): Visit {
 	const visit = visitOf({ record: plain, normal: normalFrom(seed) });
-	const dim = visitOf({ record: plain, normal: normalFrom(seed), lightFactor: share });
+	const dim = visitOf({ record: plain, normal: normalFrom(seed), irradianceFactor: share });
 	const isB = new Set(plain.strings.filter(({ input }) => input === 'B').map(({ id }) => id));
 	return {
 		...visit,
@@ -85,7 +85,7 @@ describe('an array in two planes', () => {
 		const { groups } = judgeByModel(twoPlanes, effectiveVisit(twoPlanes, dimmed(0.65, 5)));
 		expect(groups.map(({ plane }) => plane?.name)).toEqual(['east', 'west']);
 		const [east, west] = groups;
-		expect((1 + west!.light.relative) / (1 + east!.light.relative)).toBeCloseTo(0.65, 1);
+		expect((1 + west!.irradiance.relative) / (1 + east!.irradiance.relative)).toBeCloseTo(0.65, 1);
 		expect(new Set(groups.map(({ key }) => key)).size).toBe(2);
 	});
 
@@ -150,7 +150,7 @@ describe('strings of two types in one light', () => {
 				i === 7 ? { ...string, moduleTypeId: other } : string
 			)
 		};
-		const visit = visitOf({ record: mixed, lightFactor: 0.85, heatShift: 4 });
+		const visit = visitOf({ record: mixed, irradianceFactor: 0.85, temperatureShift: 4 });
 		const { places } = judgeByModel(mixed, effectiveVisit(mixed, visit));
 		const lone = judged(placeAt(places, mixed.strings[7]!.id, 'operating-current'));
 		const module = moduleAtConditions(agedModel(type!, 5.9), 812 * 0.85 * (1 - 0.015), 50);

@@ -92,8 +92,9 @@ function fromNeighbours(group: PeerGroup, groups: readonly PeerGroup[]): ShiftPr
 		Math.sqrt(ll / determinant),
 		tolerance(({ model: { type } }) => type.tolerance.vocPct) / group.perKelvin
 	);
-	return irradiance < group.uncertainty.light && cellTemperature < 1.5 * group.uncertainty.heat
-		? { centre: shift, light: irradiance, heat: cellTemperature }
+	return irradiance < group.uncertainty.irradiance &&
+		cellTemperature < 1.5 * group.uncertainty.cellTemperature
+		? { centre: shift, irradiance, cellTemperature }
 		: null;
 }
 

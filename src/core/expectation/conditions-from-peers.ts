@@ -58,8 +58,8 @@ export function conditionsFromPeers(
 			);
 		}
 		stated = conditionsOf(
-			stated.irradiance.value * Math.exp(shift.light),
-			stated.cellTemperature.value + shift.heat,
+			stated.irradiance.value * Math.exp(shift.irradiance),
+			stated.cellTemperature.value + shift.cellTemperature,
 			irradiance,
 			cellTemperature
 		);

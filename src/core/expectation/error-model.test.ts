@@ -118,14 +118,18 @@ describe('what all strings share', () => {
 		);
 
 	it('is at least what the conditions’ own uncertainty is', () => {
-		expect(uncertainty().light).toBeGreaterThan(0.03);
-		expect(uncertainty().heat).toBeGreaterThan(2);
+		expect(uncertainty().irradiance).toBeGreaterThan(0.03);
+		expect(uncertainty().cellTemperature).toBeGreaterThan(2);
 	});
 
 	it('grows with age, and with coefficients that the label does not state', () => {
-		expect(uncertainty({}, {}, 20).light).toBeGreaterThan(uncertainty().light);
-		expect(uncertainty({}, { betaVocPctPerK: null }).heat).toBeGreaterThan(uncertainty().heat);
-		expect(uncertainty({}, { alphaIscPctPerK: null }).light).toBeGreaterThan(uncertainty().light);
+		expect(uncertainty({}, {}, 20).irradiance).toBeGreaterThan(uncertainty().irradiance);
+		expect(uncertainty({}, { betaVocPctPerK: null }).cellTemperature).toBeGreaterThan(
+			uncertainty().cellTemperature
+		);
+		expect(uncertainty({}, { alphaIscPctPerK: null }).irradiance).toBeGreaterThan(
+			uncertainty().irradiance
+		);
 	});
 
 	it('does not mind an unstated coefficient at 25 degC, where it does nothing', () => {

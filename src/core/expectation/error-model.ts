@@ -193,9 +193,9 @@ export function scatterUncertainty(
  */
 export interface SharedUncertainty {
 	/** Standard uncertainty of ln(light / stated light). */
-	readonly light: number;
+	readonly irradiance: number;
 	/** K */
-	readonly heat: number;
+	readonly cellTemperature: number;
 }
 
 /** How little is known of light and heat before the strings are asked, relative and K; judgement. */
@@ -229,7 +229,7 @@ export function sharedUncertainty(
 		AGEING_UNCERTAINTY * AGEING_PER_YEAR.voltage * years
 	);
 	return {
-		light: Math.hypot(
+		irradiance: Math.hypot(
 			statedIrradianceUncertainty(conditions),
 			MODEL_COMMON.amps,
 			film * THIN_FILM_UNCERTAINTY.amps,
@@ -240,6 +240,9 @@ export function sharedUncertainty(
 			AGEING_UNCERTAINTY * AGEING_PER_YEAR.current * years,
 			EVEN_SOILING.uncertainty
 		),
-		heat: Math.hypot(statedTemperatureUncertainty(conditions), voltage / voltagePerKelvin)
+		cellTemperature: Math.hypot(
+			statedTemperatureUncertainty(conditions),
+			voltage / voltagePerKelvin
+		)
 	};
 }

@@ -21,6 +21,7 @@ import {
 	type Contribution
 } from './error-model';
 import { isUsualState, voltageInState, type InState } from './in-state';
+import type { Shift } from './shared-shift';
 import { groupOfString, moduleAtShift, NO_SHIFT, predictAtShift, type PeerGroup } from './group';
 import { rmsOf, type Scattered } from './scatter';
 import { predictReading, type SharedReading } from './shared-shift';
@@ -36,7 +37,7 @@ export interface ExpectedValue {
 	/** The same from label and stated conditions alone, the comparable strings not asked. */
 	readonly fromConditions: { readonly value: number; readonly standardUncertainty: number };
 	/** Standing readings of the group that took part, this one left out. */
-	readonly siblings: number;
+	readonly peers: number;
 	/** Open-circuit voltage of one module here and now, V. */
 	readonly moduleVoltage: number;
 }
@@ -182,7 +183,7 @@ function expectInState(
 			value,
 			standardUncertainty,
 			contributions: withMeter,
-			siblings: 0,
+			peers: 0,
 			fromConditions: { value, standardUncertainty },
 			moduleVoltage: moduleVoltageOf(group)
 		},
@@ -197,8 +198,7 @@ function expectValue(
 	atVoltage: number | null
 ): Pick<Outlook, 'expected' | 'scatter'> {
 	const estimate = group.estimates[0];
-	const at = (shift: { light: number; heat: number }) =>
-		predictAtShift(group, string, quantity, atVoltage, shift);
+	const at = (shift: Shift) => predictAtShift(group, string, quantity, atVoltage, shift);
 	const own = group.shared.get(stringKey(string.id, quantity));
 	const asShared: SharedReading = own ?? {
 		measured: 0,
@@ -208,11 +208,11 @@ function expectValue(
 	const { value, sharedSigma } = predictReading(estimate, asShared);
 	// A reading from another moment of the series is compared in its own light.
 	const drift = own?.drift ?? 1;
-	const { light: irradiance, heat: cellTemperature } = estimate.shift;
+	const { irradiance, cellTemperature } = estimate.shift;
 	const here = at(estimate.shift);
 	const perKelvin =
-		at({ light: irradiance, heat: cellTemperature + 0.5 }).value -
-		at({ light: irradiance, heat: cellTemperature - 0.5 }).value;
+		at({ irradiance, cellTemperature: cellTemperature + 0.5 }).value -
+		at({ irradiance, cellTemperature: cellTemperature - 0.5 }).value;
 	const known = ownUncertainty(quantity, here, string, group.series, atVoltage);
 	const scatter = own?.scatter ?? null;
 	const contributions = [
@@ -225,8 +225,8 @@ function expectValue(
 		} as const
 	].map((part) => ({ ...part, standardUncertainty: part.standardUncertainty / drift }));
 	const stated = at(NO_SHIFT);
-	const byIrradiance = (at({ light: 0.01, heat: 0 }).value - stated.value) / 0.01;
-	const byTemperature = at({ light: 0, heat: 1 }).value - stated.value;
+	const byIrradiance = (at({ irradiance: 0.01, cellTemperature: 0 }).value - stated.value) / 0.01;
+	const byTemperature = at({ irradiance: 0, cellTemperature: 1 }).value - stated.value;
 	const isVoltage = quantity === 'open-circuit-voltage';
 	const warm = isVoltage ? 0 : perKelvin * rmsOf(group.series.temperature);
 	return {
@@ -234,12 +234,12 @@ function expectValue(
 			value: value / drift,
 			standardUncertainty: combine(contributions),
 			contributions,
-			siblings: estimate.items.filter(({ reading: other }) => other !== own).length,
+			peers: estimate.items.filter(({ reading: other }) => other !== own).length,
 			fromConditions: {
 				value: stated.value,
 				standardUncertainty: Math.hypot(
-					byIrradiance * group.uncertainty.light,
-					byTemperature * group.uncertainty.heat,
+					byIrradiance * group.uncertainty.irradiance,
+					byTemperature * group.uncertainty.cellTemperature,
 					combine(ownUncertainty(quantity, stated, string, group.series, atVoltage))
 				)
 			},

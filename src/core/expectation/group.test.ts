@@ -30,14 +30,14 @@ describe('a module at a shift from the stated conditions', () => {
 
 	it('generates in proportion to the light, by its logarithm', () => {
 		const at = (irradiance: number) =>
-			moduleAtShift(group, { light: irradiance, heat: 0 }).photocurrent;
+			moduleAtShift(group, { irradiance, cellTemperature: 0 }).photocurrent;
 		expect(at(Math.log(1.1)) / at(0)).toBeCloseTo(1.1, 9);
 		expect(at(0.05) * at(-0.05)).toBeCloseTo(at(0) ** 2, 9);
 	});
 
 	it('loses volts as it gets hotter, about as its label says', () => {
 		const voltage = (cellTemperature: number) =>
-			openCircuitVoltage(moduleAtShift(group, { light: 0, heat: cellTemperature }));
+			openCircuitVoltage(moduleAtShift(group, { irradiance: 0, cellTemperature }));
 		const per = (voltage(5) - voltage(-5)) / 10 / NAMEPLATE.voc;
 		expect(100 * per).toBeCloseTo(NAMEPLATE.betaVocPctPerK!, 1);
 	});

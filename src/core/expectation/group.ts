@@ -106,11 +106,11 @@ export function moduleAtShift(
 		conditions.irradiance.value *
 		(1 - EVEN_SOILING.loss) *
 		(1 + rearGain(model.type, conditions).value) *
-		Math.exp(shift.light);
+		Math.exp(shift.irradiance);
 	return moduleAtConditions(
 		group.model,
 		irradiance,
-		group.conditions.cellTemperature.value + shift.heat
+		group.conditions.cellTemperature.value + shift.cellTemperature
 	);
 }
 
@@ -141,12 +141,12 @@ export function predictAtShift(
 	return predictReading(circuit, quantity, atVoltage);
 }
 
-export const NO_SHIFT: Shift = { light: 0, heat: 0 };
+export const NO_SHIFT: Shift = { irradiance: 0, cellTemperature: 0 };
 
 /** Relative change of Voc per kelvin at the stated conditions, 1/K. */
 function voltagePerKelvin(group: Pick<PeerGroup, 'model' | 'conditions'>): number {
 	const voltage = (cellTemperature: number) =>
-		openCircuitVoltage(moduleAtShift(group, { light: 0, heat: cellTemperature }));
+		openCircuitVoltage(moduleAtShift(group, { irradiance: 0, cellTemperature }));
 	return (voltage(0.5) - voltage(-0.5)) / voltage(0);
 }
 
@@ -182,7 +182,10 @@ function peerStart(
 			.filter((ratio) => Number.isFinite(ratio) && ratio > 0);
 		return ratios.length > 0 ? median(ratios) : 1;
 	};
-	return { light: Math.log(middle('amps')), heat: (middle('volts') - 1) / perKelvin };
+	return {
+		irradiance: Math.log(middle('amps')),
+		cellTemperature: (middle('volts') - 1) / perKelvin
+	};
 }
 
 /**
@@ -351,8 +354,8 @@ function driftOf(
 	if (!own) return 1;
 	const there = shown(NO_SHIFT);
 	const here = shown({
-		light: Math.log(own.irradiance / conditions.irradiance.value),
-		heat: own.cellTemperature - conditions.cellTemperature.value
+		irradiance: Math.log(own.irradiance / conditions.irradiance.value),
+		cellTemperature: own.cellTemperature - conditions.cellTemperature.value
 	});
 	return here > 0 && there > 0 ? there / here : 1;
 }
@@ -387,7 +390,7 @@ function predictAllShifts(
 	);
 	const known = new Map<string, number>();
 	return (shift) => {
-		const key = `${shift.light} ${shift.heat}`;
+		const key = `${shift.irradiance} ${shift.cellTemperature}`;
 		const before = known.get(key);
 		if (before !== undefined) return before;
 		const { value } = shown(modulesAtShift(base, shift));
@@ -412,7 +415,8 @@ function groupReading(
 	const at = predicted.get(build) ?? predictAllShifts(base, string, quantity, atVoltage);
 	predicted.set(build, at);
 	const drift = driftOf(base, entries, reading, at);
-	const perKelvin = at({ light: 0, heat: 0.5 }) - at({ light: 0, heat: -0.5 });
+	const perKelvin =
+		at({ irradiance: 0, cellTemperature: 0.5 }) - at({ irradiance: 0, cellTemperature: -0.5 });
 	return {
 		reading,
 		string,

@@ -123,7 +123,7 @@ function commonVoltage(
 				stringAtConditions(other, group.model, modulesAtShift(group, group.estimates[0].shift))
 			];
 		});
-	const value = new BusSource({ ...USUAL_PARTS, strings }).openVolts;
+	const value = new BusSource({ ...USUAL_PARTS, strings }).openVoltage;
 	return {
 		value,
 		contributions: [

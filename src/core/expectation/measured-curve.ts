@@ -10,11 +10,11 @@ import { stringAtConditions, USUAL_PARTS } from './predict';
 /** A step of a measured curve: so many sections give up at the volts where it falls. */
 interface CurveStep {
 	/** Where the current falls, V. */
-	readonly volts: number;
+	readonly voltage: number;
 	/** Of the current before it, 1. */
 	readonly drop: number;
 	/** Sections above these volts that do not carry the current before it. */
-	readonly sections: number;
+	readonly substrings: number;
 }
 
 /** A measured curve laid over the expected one, both in the light and heat of the visit. */
@@ -118,7 +118,7 @@ function stepsOf(
 	total: number
 ): CurveStep[] {
 	const open = openOf(measured);
-	const found: { volts: number; drop: number; level: number }[] = [];
+	const found: { voltage: number; drop: number; level: number }[] = [];
 	let v = substringVoltage / 2;
 	while (v < KNEE * open) {
 		const before = currentAt(measured, v);
@@ -126,7 +126,7 @@ function stepsOf(
 		const drop = before > 0 ? 1 - after / before : 0;
 		if (drop >= STEP) {
 			const at = steepest(measured, v, v + substringVoltage);
-			found.push({ volts: at, drop, level: before - 0.3 * (before - after) });
+			found.push({ voltage: at, drop, level: before - 0.3 * (before - after) });
 			v = at + 1.5 * substringVoltage;
 		} else v += substringVoltage / 3;
 	}
@@ -134,10 +134,10 @@ function stepsOf(
 		const whole = voltageAtCurrent(expected, level);
 		return (whole - voltageAtCurrent(measured, level)) / (whole / total + DIODE_VOLTAGE);
 	});
-	return found.map(({ volts: voltage, drop }, i) => ({
-		volts: voltage,
+	return found.map(({ voltage, drop }, i) => ({
+		voltage,
 		drop,
-		sections: Math.max(1, Math.round(lost[i]! - (lost[i + 1] ?? 0)))
+		substrings: Math.max(1, Math.round(lost[i]! - (lost[i + 1] ?? 0)))
 	}));
 }
 
@@ -163,7 +163,7 @@ function wordsOf(
 	const words = [
 		`Short-circuit current ${percent(isc)}, open-circuit volts ${percent(voc)}, greatest power ${percent(pmax)} of what is expected.`
 	];
-	for (const { volts: voltage, drop, sections: lost } of steps) {
+	for (const { voltage, drop, substrings: lost } of steps) {
 		const modules = lost / substrings;
 		words.push(
 			`A step at ${voltage.toFixed(0)} V: about ${lost} ${lost === 1 ? 'section' : 'sections'} (${modules.toFixed(1)} modules) carry ${percent(drop)} less current and are passed by their diodes below it: shade, soiling or a bad cell there.`

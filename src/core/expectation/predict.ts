@@ -153,7 +153,7 @@ const AS_RECORDED: BusCircuit = { ...USUAL_PARTS, strings: [] };
 
 /** Volts of a string on its bus at a current, V. */
 export function runningVoltage(circuit: StringCircuit, current: number): number {
-	return StringSource.of(circuit, AS_RECORDED, 'bus').voltsAt(current);
+	return StringSource.of(circuit, AS_RECORDED, 'bus').voltageAt(current);
 }
 
 /** What a meter would read, and how steeply that follows the string's volts. */
@@ -189,7 +189,7 @@ export function readingIn(
 		case 'open-circuit-voltage':
 			return (relit) => ({ value: voltageShown(source(relit)), perVolt: 0 });
 		case 'short-circuit-current':
-			return (relit) => ({ value: source(relit).ampsAt(0), perVolt: 0 });
+			return (relit) => ({ value: source(relit).currentAt(0), perVolt: 0 });
 		case 'operating-current':
 			return (relit) => {
 				const at = { value: 0, slope: 0 };
@@ -224,6 +224,6 @@ export function predictValue(
  */
 function voltageShown(source: StringSource): number {
 	return source.chain.resistance < OPEN
-		? source.openVolts
+		? source.openVoltage
 		: voltageInto(source, 1 / METER_RESISTANCE, 0);
 }

@@ -11,9 +11,9 @@
 /** A point in the plane of the two unknowns. */
 export interface Shift {
 	/** ln(effective light / stated light). */
-	readonly light: number;
+	readonly irradiance: number;
 	/** Effective heat less stated heat, K. */
-	readonly heat: number;
+	readonly cellTemperature: number;
 }
 
 /** One reading, expected value and uncertainty as functions of the shift. */
@@ -58,9 +58,9 @@ const studentCost = (z: number) =>
 
 /** The values of a reading and its slopes at a shift. */
 function linearise(reading: SharedReading, shift: Shift): Omit<WeighedReading, 'weight'> {
-	const { light: irradiance, heat: cellTemperature } = shift;
+	const { irradiance, cellTemperature } = shift;
 	const along = (dl: number, dh: number) =>
-		reading.at({ light: irradiance + dl, heat: cellTemperature + dh });
+		reading.at({ irradiance: irradiance + dl, cellTemperature: cellTemperature + dh });
 	return {
 		reading,
 		expected: reading.at(shift),
@@ -71,16 +71,16 @@ function linearise(reading: SharedReading, shift: Shift): Omit<WeighedReading, '
 	};
 }
 
-const CENTRE: Shift = { light: 0, heat: 0 };
+const CENTRE: Shift = { irradiance: 0, cellTemperature: 0 };
 
 /** Distance of a shift from the middle of the prior, in standard uncertainties. */
 function fromPrior(
 	shift: Shift,
-	{ light: irradiance, heat: cellTemperature, centre = CENTRE }: ShiftPrior
+	{ irradiance, cellTemperature, centre = CENTRE }: ShiftPrior
 ): number {
 	return Math.hypot(
-		(shift.light - centre.light) / irradiance,
-		(shift.heat - centre.heat) / cellTemperature
+		(shift.irradiance - centre.irradiance) / irradiance,
+		(shift.cellTemperature - centre.cellTemperature) / cellTemperature
 	);
 }
 
@@ -112,11 +112,11 @@ function normalEquations(
 			weight: studentWeight((reading.measured - line.expected) / reading.ownSigma)
 		};
 	});
-	let ll = priorWeight / prior.light ** 2;
-	let hh = priorWeight / prior.heat ** 2;
+	let ll = priorWeight / prior.irradiance ** 2;
+	let hh = priorWeight / prior.cellTemperature ** 2;
 	let lh = 0;
-	let gl = -ll * (shift.light - centre.light);
-	let gh = -hh * (shift.heat - centre.heat);
+	let gl = -ll * (shift.irradiance - centre.irradiance);
+	let gh = -hh * (shift.cellTemperature - centre.cellTemperature);
 	for (const { reading, slope, expected, weight } of items) {
 		const w = weight / reading.ownSigma ** 2;
 		const miss = reading.measured - expected;
@@ -147,8 +147,8 @@ function climb(
 		// A step is held short: the curve bends, and a first guess may be far away.
 		const hold = Math.min(1, 0.3 / Math.abs(move.light), 12 / Math.abs(move.heat));
 		shift = clampShift({
-			light: shift.light + hold * move.light,
-			heat: shift.heat + hold * move.heat
+			irradiance: shift.irradiance + hold * move.light,
+			cellTemperature: shift.cellTemperature + hold * move.heat
 		});
 		if (Math.abs(move.light) < 2e-5 && Math.abs(move.heat) < 2e-3) break;
 	}
@@ -159,8 +159,8 @@ function climb(
 /** The shift is kept to what the model is made for. */
 function clampShift(shift: Shift): Shift {
 	return {
-		light: Math.min(Math.max(shift.light, -2.5), 1),
-		heat: Math.min(Math.max(shift.heat, -60), 60)
+		irradiance: Math.min(Math.max(shift.irradiance, -2.5), 1),
+		cellTemperature: Math.min(Math.max(shift.cellTemperature, -60), 60)
 	};
 }
 
@@ -188,7 +188,8 @@ export function estimateShared(
 
 function near(a: Shift, b: Shift, prior: Shift): boolean {
 	return (
-		Math.abs(a.light - b.light) < 0.1 * prior.light && Math.abs(a.heat - b.heat) < 0.1 * prior.heat
+		Math.abs(a.irradiance - b.irradiance) < 0.1 * prior.irradiance &&
+		Math.abs(a.cellTemperature - b.cellTemperature) < 0.1 * prior.cellTemperature
 	);
 }
 

@@ -83,7 +83,7 @@ describe('a reading in its switching state', () => {
 		const lone = expectedAt(placeOf(visit, 'S1'))!.value;
 		const joined = placeOf(switched(visit, 'S1', { siblings: 'joined' }), 'S1');
 		expect(Math.abs(expectedAt(joined)!.value / lone - 1)).toBeLessThan(0.02);
-		const other = (one: Visit) => expectedAt(placeOf(one, 'S2'))!.siblings;
+		const other = (one: Visit) => expectedAt(placeOf(one, 'S2'))!.peers;
 		expect(other(switched(visit, 'S1', { siblings: 'joined' }))).toBe(other(visit) - 1);
 	});
 
@@ -156,7 +156,7 @@ describe('the plain 5 % rule', () => {
 		expect(rule.passes).toBe(true);
 		expect(rule.inModules).toBeGreaterThan(0.2);
 		const [worst] = comparedStrings(record, judgeByModel(record, effectiveVisit(record, visit)));
-		expect(worst).toMatchObject({ label: 'A2', volts: { verdict: 'fail' } });
+		expect(worst).toMatchObject({ label: 'A2', voltage: { verdict: 'fail' } });
 	});
 
 	it('says nothing of fewer than three like strings', () => {
@@ -247,7 +247,7 @@ describe('a measured curve', () => {
 	it.each([1, 2])('with %d sections in half the light shows a step of as many', (count) => {
 		const { steps, words } = compareCurve(record, effectiveVisit(record, visit), measured(count))!;
 		expect(steps).toHaveLength(1);
-		expect(steps[0]!.sections).toBe(count);
+		expect(steps[0]!.substrings).toBe(count);
 		expect(words.join(' ')).toContain(`about ${count} section`);
 	});
 

@@ -55,9 +55,9 @@ const GOLDEN = (Math.sqrt(5) - 1) / 2;
  */
 export function maximumPowerVoltage(circuit: StringCircuit): number {
 	const source = StringSource.of(circuit, NOTHING_AROUND, 'bus');
-	const most = source.ampsAt(0);
+	const most = source.currentAt(0);
 	if (!(most > LEAST_CURRENT)) return 0;
-	const power = (share: number) => share * source.voltsAt(share * most);
+	const power = (share: number) => share * source.voltageAt(share * most);
 	const powers = SHARES.map(power);
 	const best = powers.indexOf(Math.max(...powers));
 	if (!(powers[best]! > 0)) return 0;
@@ -67,7 +67,7 @@ export function maximumPowerVoltage(circuit: StringCircuit): number {
 		if (power(left) > power(right)) high = right;
 		else low = left;
 	}
-	return source.voltsAt(((low + high) / 2) * most);
+	return source.voltageAt(((low + high) / 2) * most);
 }
 
 /** Voltages at which the maximum of several strings is looked for, as shares of the healthy one. */
@@ -121,7 +121,7 @@ export function currentOf(
  */
 function currentAt(circuit: StringCircuit, voltage: readonly number[]): Float64Array {
 	const source = StringSource.of(circuit, NOTHING_AROUND, 'bus');
-	const most = source.ampsAt(0);
+	const most = source.currentAt(0);
 	const found = new Float64Array(voltage.length);
 	if (!(most > LEAST_CURRENT)) return found;
 	const current = Float64Array.from([0, ...SHARES, 1], (share) => share * most);

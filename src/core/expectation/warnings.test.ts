@@ -55,7 +55,7 @@ describe('what stands in the way of a visit', () => {
 		const place = judgeByModel(record, effectiveVisit(record, both)).places.find(
 			({ stringId }) => stringId === record.strings[1]!.id
 		);
-		expect(place).toMatchObject({ verdict: 'fail', counted: { sections: 1 } });
+		expect(place).toMatchObject({ verdict: 'fail', counted: { substrings: 1 } });
 	});
 
 	it('is an array without a live string: what they share comes before the strings', () => {
@@ -76,7 +76,7 @@ describe('dead and reversed strings', () => {
 		for (const visit of [dead, reversed]) {
 			const [group] = judgeByModel(record, effectiveVisit(record, visit)).groups;
 			expect(group!.verdict).toBe('pass');
-			expect(Math.abs(group!.heat.kelvin)).toBeLessThan(1);
+			expect(Math.abs(group!.cellTemperature.kelvin)).toBeLessThan(1);
 		}
 		const nothing = visitOf({
 			record,

@@ -108,7 +108,7 @@ describe('a fault put in by its code', () => {
 		['mppt-mode-wrong', { size: 250 }],
 		['unequal-parallel']
 	])('%s costs power', (code, over) => {
-		expect(state(code, over).watts).toBeLessThan(whole.watts * 0.999);
+		expect(state(code, over).power).toBeLessThan(whole.power * 0.999);
 	});
 
 	it('lets shade on a whole module or on one section be told apart by its place', () => {
@@ -122,10 +122,10 @@ describe('a fault put in by its code', () => {
 	});
 
 	it('shows an open diode only where there is shade', () => {
-		expect(state('bypass-diode-open').watts).toBeCloseTo(whole.watts, 3);
+		expect(state('bypass-diode-open').power).toBeCloseTo(whole.power, 3);
 		const shaded = put('shade', { place: { string: 'A1', module: 4, section: 0 } }).bus;
 		const open = put('bypass-diode-open', {}, shaded).bus;
-		expect(solveBus(open).watts).toBeLessThan(solveBus(shaded).watts * 0.95);
+		expect(solveBus(open).power).toBeLessThan(solveBus(shaded).power * 0.95);
 	});
 
 	it('lets a shorted blocking diode feed back a dark string', () => {
@@ -151,7 +151,7 @@ describe('a fault put in by its code', () => {
 		const devices = withDevices('rapid-shutdown', 0.6);
 		const silent = put('rsd-no-signal', {}, devices).bus;
 		expect(modules('rsd-no-signal', {}, devices)).toBeCloseTo((12 * 0.6) / voc, 2);
-		expect(solveBus(silent).watts).toBeLessThan(0.1);
+		expect(solveBus(silent).power).toBeLessThan(0.1);
 		expect(modules('rsd-device-off', {}, devices)).toBeCloseTo(11 + 0.6 / voc, 2);
 		expect(modules('rsd-device-stuck-on', {}, silent)).toBeCloseTo(1 + (11 * 0.6) / voc, 2);
 		const standby = withDevices('optimiser', 1);
@@ -181,8 +181,8 @@ describe('a fault put in by its code', () => {
 				ampsAtMost: null
 			} as const
 		};
-		expect(state('controller-mismatch', {}, battery).watts).toBeLessThan(
-			solveBus(battery).watts / 4
+		expect(state('controller-mismatch', {}, battery).power).toBeLessThan(
+			solveBus(battery).power / 4
 		);
 		expect(moduleCountOf(put('module-extra', { size: 3 }).bus.strings[0]!)).toBe(15);
 	});

@@ -53,7 +53,7 @@ describe('what would I measure', () => {
 		});
 		expect(maxima.length).toBe(2);
 		expect(shown.voc).toBeGreaterThan(whole.voc * 0.98);
-		expect(shown.volts).toBeLessThan(whole.volts * 0.95);
+		expect(shown.voltage).toBeLessThan(whole.voltage * 0.95);
 		expect(hottest[0]!.name).toBe('A2 module 4 section 1');
 		expect(temperatureOf(hottest[0]!)).toBeGreaterThan(2);
 		expect(parting).toMatch(/bypass diodes/);
@@ -70,9 +70,9 @@ describe('what would I measure', () => {
 			alone: false,
 			load: { kind: 'open' }
 		});
-		expect(shown.amps).toBeLessThan(-1);
-		expect(branches.reduce((sum, { amps: current }) => sum + current, 0)).toBeCloseTo(0, 6);
-		expect(Math.min(...now.amps)).toBeLessThan(-1);
+		expect(shown.current).toBeLessThan(-1);
+		expect(branches.reduce((sum, { current }) => sum + current, 0)).toBeCloseTo(0, 6);
+		expect(Math.min(...now.current)).toBeLessThan(-1);
 		expect(fuse).toEqual({ verdict: 'holds', rating: 15 });
 	});
 
@@ -84,10 +84,10 @@ describe('what would I measure', () => {
 			headroom: 5,
 			ampsAtMost: null
 		} as const;
-		const { shown, limit, watts: power } = ask({ load: pwm });
-		expect(shown.volts).toBe(300);
+		const { shown, limit, power } = ask({ load: pwm });
+		expect(shown.voltage).toBe(300);
 		expect(limit).toBe('held');
-		expect(power).toBeLessThan(ask().watts);
+		expect(power).toBeLessThan(ask().power);
 	});
 
 	it('reads and locates an earth fault', () => {
@@ -115,7 +115,7 @@ describe('what would I measure', () => {
 			alone: true,
 			load: { kind: 'open' }
 		});
-		for (const current of now.amps) expect(current).toSatisfy(Number.isFinite);
+		for (const current of now.current) expect(current).toSatisfy(Number.isFinite);
 	});
 
 	it('needs conditions and a module type', () => {

@@ -54,14 +54,14 @@ interface Shown {
 	/** Isolated, A. */
 	readonly isc: number;
 	/** On its load, V and A. */
-	readonly volts: number;
-	readonly amps: number;
+	readonly voltage: number;
+	readonly current: number;
 }
 
 /** A curve as plain lists, volts rising; it goes below 0 A as far as the bus drives it. */
 export interface PlainCurve {
-	readonly volts: readonly number[];
-	readonly amps: readonly number[];
+	readonly voltage: readonly number[];
+	readonly current: readonly number[];
 }
 
 export interface Study {
@@ -73,10 +73,10 @@ export interface Study {
 	/** Of the changed string alone, greatest first. */
 	readonly maxima: readonly OperatingPoint[];
 	/** Into the load, W, and what keeps it from the maximum. */
-	readonly watts: number;
-	readonly wholeWatts: number;
+	readonly power: number;
+	readonly wholePower: number;
 	readonly limit: Limit;
-	readonly branches: readonly { readonly name: string; readonly amps: number }[];
+	readonly branches: readonly { readonly name: string; readonly current: number }[];
 	/** What the string's fuse would do at its current; null without a rated fuse. */
 	readonly fuse: { readonly verdict: FuseVerdict; readonly rating: number } | null;
 	readonly earth: (EarthVoltage & { readonly place: EarthFaultPlace }) | null;
@@ -151,14 +151,14 @@ export function study(bus: BusCircuit, subject: string, asked: WhatIf): Result<S
 		whole: shownBy(before, whole.volts, branch(whole.branches)),
 		shown: shownBy(after, state.volts, branch(state.branches)),
 		maxima: own,
-		watts: state.watts,
-		wholeWatts: whole.watts,
+		power: state.power,
+		wholePower: whole.power,
 		limit: state.limit,
-		branches: changed.strings.map(({ name }, i) => ({ name, amps: state.branches[i]! })),
+		branches: changed.strings.map(({ name }, i) => ({ name, current: state.branches[i]! })),
 		fuse:
 			rating === null
 				? null
-				: { verdict: fuseVerdict(ownSource.ampsAt(state.volts), rating), rating },
+				: { verdict: fuseVerdict(ownSource.currentAt(state.volts), rating), rating },
 		earth: earthed && {
 			...earthed,
 			place: locateEarthFault(earthed, countOf(after), READING_UNCERTAINTY)
@@ -175,8 +175,8 @@ function shownBy(string: StringCircuit, voltage: number, current: number): Shown
 	return {
 		voc: predictValue(string, 'open-circuit-voltage', null),
 		isc: predictValue(string, 'short-circuit-current', null),
-		volts: voltage,
-		amps: current
+		voltage,
+		current
 	};
 }
 
@@ -194,19 +194,19 @@ function countOf(string: StringCircuit): number {
 /** The string's curve, carried on below 0 A as far as the bus drives it. */
 function drivenCurve(string: StringCircuit, bus: BusCircuit, busVoltage: number): PlainCurve {
 	const alone = new BusSource({ ...bus, earth: [], strings: [string] });
-	const { openVolts: openVoltage } = alone;
+	const { openVoltage } = alone;
 	if (openVoltage <= 0) {
 		const most = Math.max(busVoltage, 1);
 		const voltage = Array.from({ length: BEYOND + 1 }, (_, i) => (most * i) / BEYOND);
-		return { volts: voltage, amps: voltage.map((v) => alone.ampsAt(v)) };
+		return { voltage, current: voltage.map((v) => alone.currentAt(v)) };
 	}
 	const { volts: voltage, amps: current } = curveOf(alone, POINTS);
-	const curve = { volts: [...voltage], amps: [...current] };
+	const curve = { voltage: [...voltage], current: [...current] };
 	const end = Math.max(busVoltage, openVoltage * 1.01);
 	for (let i = 1; i <= BEYOND; i++) {
 		const v = openVoltage + ((end - openVoltage) * i) / BEYOND;
-		curve.volts.push(v);
-		curve.amps.push(alone.ampsAt(v));
+		curve.voltage.push(v);
+		curve.current.push(alone.currentAt(v));
 	}
 	return curve;
 }

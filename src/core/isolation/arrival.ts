@@ -32,7 +32,7 @@ const EVERY_TIME = 'common practice';
 /** The steps on arrival: weather and people, the rating of the test equipment, the meter, the rack. */
 export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): SafetyStep[] {
 	const most = highestColdVoltage(record);
-	const needed = most ? Math.ceil(most.volts) : null;
+	const needed = most ? Math.ceil(most.voltage) : null;
 	const rating = (which: 'volts' | 'amps', title: string): SafetyStep =>
 		step('arrival', {
 			key: `arrival/kit-${which}`,

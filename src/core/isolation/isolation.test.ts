@@ -311,10 +311,10 @@ describe('what stays live', () => {
 		walker.walk('down');
 		const after = live(walker);
 		expect(after.modules.state).toBe('live');
-		expect(after.modules.volts).toBeGreaterThan(450);
+		expect(after.modules.voltage).toBeGreaterThan(450);
 		expect(after.bus).toMatchObject({ state: 'open' });
-		expect(after.bus!.volts).toBeLessThan(1);
-		expect(after.end).toMatchObject({ state: 'proved', volts: 0 });
+		expect(after.bus!.voltage).toBeLessThan(1);
+		expect(after.end).toMatchObject({ state: 'proved', voltage: 0 });
 	});
 
 	it('is never said to be dead on any string’s own side, however far anybody went', () => {
@@ -323,7 +323,7 @@ describe('what stays live', () => {
 			for (let taken = 0; taken < 60; taken++) {
 				for (const { modules, end } of whatStaysLive(record, walker.making.switches)) {
 					expect(modules.state).toBe('live');
-					expect(modules.volts).toBeGreaterThan(0);
+					expect(modules.voltage).toBeGreaterThan(0);
 					// Read dead only after every step that proves it.
 					const proved = walker.making.down
 						.filter(({ step }) => step.effect?.kind === 'proved-dead')
@@ -347,11 +347,11 @@ describe('what stays live', () => {
 
 	it('with the initiator off is devices times their volts, the modules’ own leads live behind them', () => {
 		const walker = new Walker(HOLLIN_CREEK.record);
-		expect(live(walker).modules.volts).toBeGreaterThan(300);
+		expect(live(walker).modules.voltage).toBeGreaterThan(300);
 		walker.walk('arrival');
 		walker.walk('down');
 		const { modules } = live(walker);
-		expect(modules.volts).toBeLessThan(30);
+		expect(modules.voltage).toBeLessThan(30);
 		expect(modules.state).toBe('live');
 	});
 

@@ -114,7 +114,7 @@ export type Liveness = 'live' | 'charged' | 'open' | 'proved';
 export interface LiveSegment {
 	readonly state: Liveness;
 	/** As a meter would show it, V; null where it cannot be told. */
-	readonly volts: number | null;
+	readonly voltage: number | null;
 	readonly words: string;
 }
 
@@ -151,7 +151,7 @@ export function whatStaysLive(
 		if (strings.length === 0) return null;
 		const transmitter = switches.initiator === 'off' ? 'dead' : 'fed';
 		const bus = { ...USUAL_PARTS, strings, transmitter } as const;
-		const made = { bus, volts: meterVoltage(bus) };
+		const made = { bus, voltage: meterVoltage(bus) };
 		buses.set(key, made);
 		return made;
 	};
@@ -162,7 +162,7 @@ export function whatStaysLive(
 			stringId: string.id,
 			modules: ownSide(
 				string,
-				own && bus ? StringSource.of(own, bus.bus, 'source').openVolts : null,
+				own && bus ? StringSource.of(own, bus.bus, 'source').openVoltage : null,
 				switches
 			),
 			bus: string.fuse === null ? null : busSide(bus, switches),
@@ -174,7 +174,7 @@ export function whatStaysLive(
 /** What the strings of one input feed, and the volts that a meter shows there, V. */
 interface Bus {
 	readonly bus: BusCircuit;
-	readonly volts: number;
+	readonly voltage: number;
 }
 
 /** Circuits of the strings by their ids; none where the modules are not recorded. */
@@ -219,7 +219,7 @@ function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
 
 const UNKNOWN: LiveSegment = {
 	state: 'live',
-	volts: null,
+	voltage: null,
 	words: 'live; voltage not known, its modules are not recorded'
 };
 
@@ -232,7 +232,7 @@ function ownSide(
 	const devices = string.devices !== null && string.devices !== 'unknown';
 	return {
 		state: 'live',
-		volts: voltage,
+		voltage,
 		words:
 			initiator === 'off' && devices
 				? 'devices off; module leads live behind them'
@@ -255,10 +255,10 @@ function busSide(joined: Bus | null, { fuses }: Switches): LiveSegment {
 		const strings = bus.strings.filter(({ fuses: own }) => !own?.positive);
 		const voltage = strings.length === 0 ? 0 : meterVoltage({ ...bus, strings });
 		return voltage < FED
-			? { state: 'open', volts: voltage, words: 'fuses out; not proved dead' }
-			: { state: 'live', volts: voltage, words: 'fed past the fuses' };
+			? { state: 'open', voltage, words: 'fuses out; not proved dead' }
+			: { state: 'live', voltage, words: 'fed past the fuses' };
 	}
-	return { state: 'live', volts: joined.volts, words: 'fed by the strings' };
+	return { state: 'live', voltage: joined.voltage, words: 'fed by the strings' };
 }
 
 function endSide(
@@ -270,16 +270,18 @@ function endSide(
 	const end = endOfString(record, string);
 	const way = partsOnward(record, string.to).filter(({ kind }) => kind === 'dc-disconnect');
 	if (!way.some(({ id }) => open.has(id))) {
-		return bus ? { state: 'live', volts: bus.volts, words: 'connected to the strings' } : UNKNOWN;
+		return bus
+			? { state: 'live', voltage: bus.voltage, words: 'connected to the strings' }
+			: UNKNOWN;
 	}
 	if (end && provedDead.has(end.id))
-		return { state: 'proved', volts: 0, words: 'proved dead by a reading' };
+		return { state: 'proved', voltage: 0, words: 'proved dead by a reading' };
 	const battery = record.parts.some(({ id, kind }) => kind === 'battery' && !batteriesOff.has(id));
 	return battery && end?.kind === 'charge-controller'
-		? { state: 'live', volts: null, words: 'fed by the battery' }
+		? { state: 'live', voltage: null, words: 'fed by the battery' }
 		: {
 				state: 'charged',
-				volts: null,
+				voltage: null,
 				words: 'switched off; capacitors may be charged; not proved dead'
 			};
 }

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
 import { type Quantity, stringPlace, usualState } from '../visit';
-import { labelVoltageOf } from '../../../tests/support/label-volts';
+import { labelVoltageOf } from '../../../tests/support/label-voltage';
 import { EMPTY_RECORD } from '../record';
 import { highestColdVoltage, testEquipmentProblem, meterProblem } from './test-equipment';
 
-const MOST = { volts: 541.2, words: 'A1 at −8 °C' };
+const MOST = { voltage: 541.2, words: 'A1 at −8 °C' };
 const { record, visit } = SALTMARSH;
 const [string] = record.strings;
 const reading = (quantity: Quantity) => ({
@@ -24,8 +24,8 @@ describe('the most that can stand at an array', () => {
 		({ record }) => {
 			const most = highestColdVoltage(record);
 			const label = Math.max(...record.strings.map((one) => labelVoltageOf(record, one)));
-			expect(most!.volts).toBeGreaterThan(label);
-			expect(most!.volts).toBeLessThanOrEqual(1.25 * label + 1e-9);
+			expect(most!.voltage).toBeGreaterThan(label);
+			expect(most!.voltage).toBeLessThanOrEqual(1.25 * label + 1e-9);
 		}
 	);
 
@@ -37,7 +37,7 @@ describe('the most that can stand at an array', () => {
 		const frost = { ...record, rules: { ...record.rules, lowest: null } };
 		const most = highestColdVoltage(frost)!;
 		expect(most.words).toContain('hard frost');
-		expect(most.volts).toBeGreaterThan(highestColdVoltage(record)!.volts);
+		expect(most.voltage).toBeGreaterThan(highestColdVoltage(record)!.voltage);
 	});
 });
 

@@ -13,7 +13,7 @@ import { coldStringVoltage } from '../design-checks';
 
 /** The most a place can show, and where that comes from. */
 export interface PlaceVoltage {
-	readonly volts: number;
+	readonly voltage: number;
 	readonly words: string;
 }
 
@@ -22,13 +22,13 @@ function coldVoltageOf(record: ArrayRecord, string: StringRecord): PlaceVoltage 
 	const types = typesInString(string);
 	const cold = coldStringVoltage(types, record.moduleTypes, record.rules);
 	if (cold !== null) {
-		return { volts: cold, words: `${string.label} at ${record.rules.lowest} °C` };
+		return { voltage: cold, words: `${string.label} at ${record.rules.lowest} °C` };
 	}
 	const vocs = types.map((id) => record.moduleTypes.find((type) => type.id === id)?.plate.voc);
 	if (vocs.some((voc) => voc === undefined)) return null;
 	const label = vocs.reduce<number>((sum, voc) => sum + voc!, 0);
 	return {
-		volts: coldCeiling(label, 1),
+		voltage: coldCeiling(label, 1),
 		words: `${string.label} in hard frost, nameplate Voc × 1.25: the site’s lowest temperature is not recorded`
 	};
 }
@@ -37,7 +37,7 @@ function coldVoltageOf(record: ArrayRecord, string: StringRecord): PlaceVoltage 
 export function highestColdVoltage(record: ArrayRecord): PlaceVoltage | null {
 	const all = record.strings.flatMap((string) => coldVoltageOf(record, string) ?? []);
 	return all.reduce<PlaceVoltage | null>(
-		(most, one) => (most === null || one.volts > most.volts ? one : most),
+		(most, one) => (most === null || one.voltage > most.voltage ? one : most),
 		null
 	);
 }
@@ -60,7 +60,7 @@ export function meterProblem(
 	{ ratedVolts: ratedVoltage, category }: Pick<Meter, 'ratedVolts' | 'category'>,
 	most: PlaceVoltage
 ): string | null {
-	const needed = Math.ceil(most.volts);
+	const needed = Math.ceil(most.voltage);
 	if (ratedVoltage !== null && ratedVoltage < needed) {
 		return `${METER_WORDS[which]} rated for ${ratedVoltage} V DC; up to ${needed} V can be present here (${most.words}). Do not connect it: use test equipment rated for ${needed} V or more.`;
 	}

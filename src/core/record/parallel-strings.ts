@@ -19,14 +19,14 @@ export interface ParallelGroup {
 export function parallelStrings(record: ArrayRecord): ParallelGroup[] {
 	const strings = record.strings.filter((string) => !isAcBranch(string));
 	const connectors = strings.map((string) => connectorsOf(record, string));
-	const groups: { strings: StringRecord[]; joints: Set<string> }[] = [];
+	const groups: { strings: StringRecord[]; connectors: Set<string> }[] = [];
 	strings.forEach((string, i) => {
 		const shared = groups.filter((group) =>
-			connectors[i]!.some((connector) => group.joints.has(connector))
+			connectors[i]!.some((connector) => group.connectors.has(connector))
 		);
 		const merged = {
 			strings: [...shared.flatMap((group) => group.strings), string],
-			joints: new Set([...shared.flatMap((group) => [...group.joints]), ...connectors[i]!])
+			connectors: new Set([...shared.flatMap((group) => [...group.connectors]), ...connectors[i]!])
 		};
 		// A string without any joint is a group of its own.
 		for (const group of shared) groups.splice(groups.indexOf(group), 1);

@@ -20,7 +20,7 @@ describe('what a virtual meter shows', () => {
 	it('of a sound string is what the circuit gives, within the meter’s error', () => {
 		const scenario = drawScenario(5, { ...wishes, code: 'healthy' });
 		const leaks = new Map(
-			scenario.record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }])
+			scenario.record.strings.map(({ label }) => [label, { share: 0.5, resistance: 1e9 }])
 		);
 		const exact = exactReadings(
 			scenario.truth,

@@ -65,7 +65,9 @@ export function answerTest(
 
 /** Everything an ideal meter would show; the leaks to earth of sound strings do not matter here. */
 function exactOf({ record, truth }: Pick<Scenario, 'record' | 'truth'>): Exact {
-	const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
+	const leaks = new Map(
+		record.strings.map(({ label }) => [label, { share: 0.5, resistance: 1e9 }])
+	);
 	return exactReadings(truth, trueBuses(record, truth), leaks);
 }
 
@@ -118,10 +120,10 @@ function hereIn(
 	return {
 		string,
 		type: record.moduleTypes.find(({ id }) => id === string.moduleTypeId)!,
-		moduleVolts: openCircuitVoltage(truth.module),
-		moduleAmps: shortCircuitCurrent(truth.module),
+		moduleVoltage: openCircuitVoltage(truth.module),
+		moduleCurrent: shortCircuitCurrent(truth.module),
 		running: maximumPowerPoint(truth.module).amps,
-		deviceVolts: standbyVoltage(record, string)?.each ?? 0,
+		deviceVoltage: standbyVoltage(record, string)?.each ?? 0,
 		fuseRating: string.fuse === null || string.fuse === 'unknown' ? null : string.fuse.rating
 	};
 }

@@ -23,7 +23,9 @@ const hidden = (code: HiddenFault['code'], more: Partial<HiddenFault> = {}): Hid
 const visitOf = (seed: number, faults: readonly HiddenFault[] = [], plain = false) => {
 	const random = randomFrom(seed);
 	const { truth, entry } = drawTruth(record, faults, random);
-	const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
+	const leaks = new Map(
+		record.strings.map(({ label }) => [label, { share: 0.5, resistance: 1e9 }])
+	);
 	const exact = exactReadings(truth, trueBuses(record, truth), leaks);
 	return takeReadings(record, truth, exact, entry, random, plain);
 };

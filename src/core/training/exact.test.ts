@@ -7,7 +7,7 @@ import { drawScenario, type Scenario } from './scenario';
 /* What an ideal meter shows obeys the circuit's own laws, whatever is hidden. */
 
 const leaks = ({ record }: Scenario, share = 0.5, resistance = 1e9) =>
-	new Map(record.strings.map(({ label }) => [label, { share, ohms: resistance }]));
+	new Map(record.strings.map(({ label }) => [label, { share, resistance }]));
 const exactOf = (scenario: Scenario, acLimit = scenario.truth.acLimit): Exact =>
 	exactReadings(
 		{ ...scenario.truth, acLimit },

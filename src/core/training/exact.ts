@@ -36,7 +36,7 @@ const NO_LIMIT = { window: { least: 0, most: null }, ampsAtMost: null } as const
 export function exactReadings(
 	truth: Truth,
 	buses: ReadonlyMap<string, BusCircuit>,
-	leaks: ReadonlyMap<string, { readonly share: number; readonly ohms: number }>
+	leaks: ReadonlyMap<string, { readonly share: number; readonly resistance: number }>
 ): Exact {
 	const stopped = truth.faults.some(({ code }) =>
 		['inverter-no-ac', 'rsd-no-signal'].includes(code)
@@ -47,7 +47,7 @@ export function exactReadings(
 	const free = new Map<string, number>();
 	for (const [input, bus] of buses) {
 		if (stopped || open.has(input)) continue;
-		const { watts: power } = operate(new BusSource(bus), {
+		const { power } = operate(new BusSource(bus), {
 			kind: 'tracker',
 			...NO_LIMIT,
 			wattsAtMost: null
@@ -71,9 +71,9 @@ export function exactReadings(
 					wattsAtMost: share < 1 ? offer * share : null
 				})
 			: null;
-		const voltage = at ? at.volts : open.has(input) ? 0 : source.openVolts;
+		const voltage = at ? at.volts : open.has(input) ? 0 : source.openVoltage;
 		inputs.set(input, voltage);
-		dc += at ? at.watts : 0;
+		dc += at ? at.power : 0;
 		const branches = at ? source.branchesAt(at.volts) : [];
 		bus.strings.forEach((string, i) => {
 			const voc = openVoltage(string, bus);
@@ -85,7 +85,7 @@ export function exactReadings(
 				: drift(voc, leaks.get(string.name)!);
 			strings.set(string.name, {
 				voc,
-				isc: StringSource.of(string, bus, 'source').ampsAt(0),
+				isc: StringSource.of(string, bus, 'source').currentAt(0),
 				running: branches[i] ?? 0,
 				positiveToEarth: toEarth.positive,
 				negativeToEarth: toEarth.negative
@@ -104,7 +104,7 @@ function openVoltage(string: StringCircuit, bus: BusCircuit): number {
 /** A sound string leaks to earth through all of its insulation, as if at one place. */
 function drift(
 	voc: number,
-	{ share, ohms: resistance }: { readonly share: number; readonly ohms: number }
+	{ share, resistance }: { readonly share: number; readonly resistance: number }
 ) {
 	const seen = (METER_RESISTANCE / (METER_RESISTANCE + resistance)) * voc;
 	return { positive: (1 - share) * seen, negative: -share * seen };

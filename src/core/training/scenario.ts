@@ -65,7 +65,7 @@ export function drawScenario(seed: number, wishes: Wishes = {}): Scenario {
 	const leaks = new Map(
 		record.strings.map(({ label }) => [
 			label,
-			{ share: random.uniform(), ohms: random.logBetween(2e6, 1e9) }
+			{ share: random.uniform(), resistance: random.logBetween(2e6, 1e9) }
 		])
 	);
 	const buses = trueBuses(record, truth);
@@ -105,7 +105,9 @@ export function exactWithout(
 		faults: truth.faults.filter((other) => other !== fault),
 		acLimit: null
 	};
-	const leaks = new Map(record.strings.map(({ label }) => [label, { share: 0.5, ohms: 1e9 }]));
+	const leaks = new Map(
+		record.strings.map(({ label }) => [label, { share: 0.5, resistance: 1e9 }])
+	);
 	return exactReadings(sound, trueBuses(record, sound), leaks);
 }
 

@@ -57,19 +57,19 @@
 <section class="panel" aria-label="Module {pooled.module.mark}">
 	<h2>Module {pooled.module.mark}</h2>
 	<p>
-		<span class="figure">{place.volts.toFixed(1)} V, {place.amps.toFixed(2)} A</span>:
-		<span class="figure">{place.watts.toFixed(0)}</span> of
+		<span class="figure">{place.voltage.toFixed(1)} V, {place.current.toFixed(2)} A</span>:
+		<span class="figure">{place.power.toFixed(0)}</span> of
 		<span class="figure">{place.alone.toFixed(0)} W</span> that it gives alone.
 	</p>
 	<label class="slider">
-		<span>Sun on it, {Math.round(100 * part.light)} %</span>
+		<span>Sun on it, {Math.round(100 * part.irradiance)} %</span>
 		<input
 			type="range"
 			min="0"
 			max="100"
 			step="5"
 			name="light"
-			value={Math.round(100 * part.light)}
+			value={Math.round(100 * part.irradiance)}
 			oninput={(event) => onlight(Number(event.currentTarget.value) / 100, false)}
 			onchange={(event) => onlight(Number(event.currentTarget.value) / 100, true)}
 		/>
@@ -99,7 +99,7 @@
 	</div>
 	{#if shorted}
 		<p data-bridged>
-			If it is shorted, the mix gives <span class="figure">{shorted.watts.toFixed(0)} W</span
+			If it is shorted, the mix gives <span class="figure">{shorted.power.toFixed(0)} W</span
 			>{#if shorted.fed > 0.05}; with nothing drawn the others feed
 				<span class="figure">{shorted.fed.toFixed(1)} A</span> into its string{#if shorted.fuse}. A
 					fuse of {asked.fuse} A: {FUSE_DOES[shorted.fuse]}{/if}{/if}.
@@ -108,7 +108,7 @@
 	{#if substitutes.length > 0}
 		<h3>If it is dead: what could stand here</h3>
 		<ol class="lines">
-			{#each substitutes as { candidate, watts: power, cost, points, fits } (candidate.module.id)}
+			{#each substitutes as { candidate, power, cost, points, fits } (candidate.module.id)}
 				<li>
 					<strong>
 						{candidate.module.mark === ''

@@ -11,7 +11,7 @@
 	let { mix, places, markOf, chosen, onchoose }: Props = $props();
 	const DOES = { gives: '', 'passed-by': 'bypassed', fed: 'fed' } as const;
 	const fullOf = (place: ConfigurationPlace | undefined) =>
-		place && place.alone > 0 ? Math.max(0, Math.min(1, place.watts / place.alone)) : 0;
+		place && place.alone > 0 ? Math.max(0, Math.min(1, place.power / place.alone)) : 0;
 </script>
 
 <!-- Series run along a line, parallels stand between two rails. -->
@@ -27,8 +27,9 @@
 			aria-pressed={chosen === part.id}
 		>
 			<span class="figure number">{markOf(part.of)}</span>
-			<span class="figure watts">{place ? `${place.watts.toFixed(0)} W` : ''}</span>
-			{#if part.light !== 1}<span class="figure light">{Math.round(100 * part.light)} % sun</span
+			<span class="figure watts">{place ? `${place.power.toFixed(0)} W` : ''}</span>
+			{#if part.irradiance !== 1}<span class="figure light"
+					>{Math.round(100 * part.irradiance)} % sun</span
 				>{/if}
 			{#if place && DOES[place.does]}<span class="does">{DOES[place.does]}</span>{/if}
 			<span class="share" style:width="{100 * fullOf(place)}%" aria-hidden="true"></span>

@@ -10,7 +10,7 @@
 {#if diodes}
 	<h2>If a string is shorted</h2>
 	<ul class="lines">
-		{#each shorted as { branch, amps: current, fuse, opensFrom, unprotected } (branch)}
+		{#each shorted as { branch, current, fuse, opensFrom, unprotected } (branch)}
 			<li>
 				String {branch}: the other strings feed {current.toFixed(1)} A into it.
 				{#if fuse !== null}A fuse of {asked.fuse} A: {FUSE_DOES[fuse]}{opensFrom === null

@@ -21,7 +21,7 @@
 	let { grouping, ask, batch }: Props = $props();
 
 	const gives = $derived(groupingGives(grouping, ask));
-	const swaps = $derived(freeSwaps(grouping, ask, gives.watts));
+	const swaps = $derived(freeSwaps(grouping, ask, gives.power));
 	const buy = $derived(fillUp(grouping, ask));
 	const marks = $derived(new Map(ask.modules.map(({ id, mark }) => [id, mark])));
 	const markOf = (id: string) => marks.get(id) ?? '?';
@@ -39,14 +39,14 @@
 	let typed = $state('');
 	const present = $derived(typed.trim() === '' ? null : readGrouping(typed, ask.modules));
 	const presentGives = $derived(present?.ok ? groupingGives(present.value, ask) : null);
-	const more = $derived(presentGives ? gives.watts - presentGives.watts : 0);
+	const more = $derived(presentGives ? gives.power - presentGives.power : 0);
 </script>
 
 <p class="answer">
-	<strong class="figure" data-watts>{gives.watts.toFixed(0)} W</strong>
+	<strong class="figure" data-watts>{gives.power.toFixed(0)} W</strong>
 	<span class="soft">
 		{gives.strings.length} x {gives.strings[0]?.modules.length ?? 0}, {(
-			(100 * gives.watts) /
+			(100 * gives.power) /
 			gives.alone
 		).toFixed(1)} % of what its modules give one by one
 	</span>
@@ -82,7 +82,7 @@
 {#if present && !present.ok}<p class="error" role="alert">{present.problem}</p>{/if}
 {#if presentGives}
 	<p role="status">
-		As it is now: <strong class="figure">{presentGives.watts.toFixed(0)} W</strong>. Regrouped
+		As it is now: <strong class="figure">{presentGives.power.toFixed(0)} W</strong>. Regrouped
 		<strong class="figure">{more >= 0 ? '+' : '\u2212'}{Math.abs(more).toFixed(0)} W</strong>.
 	</p>
 	{#each presentGives.broken as words (words)}<p class="notice">{words}</p>{/each}

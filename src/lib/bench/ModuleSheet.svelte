@@ -25,7 +25,7 @@
 		}));
 	}
 	/** Open at first where the label is wanted. */
-	let details = $state(untrack(() => result.plate === null));
+	let details = $state(untrack(() => result.nameplate === null));
 	let yearError = $state('');
 	let sizeError = $state('');
 	function setYear(text: string): void {
@@ -90,20 +90,20 @@
 			<dt>As read, uncorrected</dt>
 			<dd class="figure">{percent(result.asRead)}</dd>
 		{/if}
-		{#if result.watts !== null}
+		{#if result.power !== null}
 			<dt>Power now, at standard conditions</dt>
-			<dd class="figure">{result.graded.atMost ? 'at most ' : ''}{result.watts.toFixed(0)} W</dd>
+			<dd class="figure">{result.graded.atMost ? 'at most ' : ''}{result.power.toFixed(0)} W</dd>
 		{/if}
 		{#if result.fillFactor !== null}
 			<dt>Fill factor, in the light of the measurement</dt>
 			<dd class="figure">{percent(result.fillFactor)}</dd>
 		{/if}
-		{#if result.shares.volts !== null}
+		{#if result.shares.voltage !== null}
 			<dt>Volts, amps of what its label gives here</dt>
 			<dd class="figure">
-				{percent(result.shares.volts)}, {result.shares.amps === null
+				{percent(result.shares.voltage)}, {result.shares.current === null
 					? '\u2013'
-					: percent(result.shares.amps)}
+					: percent(result.shares.current)}
 			</dd>
 		{/if}
 	</dl>

@@ -6,7 +6,7 @@
 
 <!-- Each string as its modules in their order, with what it gives and who holds it. -->
 <ol>
-	{#each strings as { modules, volts: voltage, amps: current, watts: power, alone, cold, heldBy }, s (s)}
+	{#each strings as { modules, voltage, current, power, alone, cold, heldBy }, s (s)}
 		<li>
 			<div class="line">
 				<strong>String {s + 1}</strong>

@@ -13,7 +13,7 @@ export const placeFor = (of: string): ConfigurationModule => ({
 	kind: 'module',
 	id: 'new',
 	of,
-	light: 1
+	irradiance: 1
 });
 
 export const FUSE_DOES = {

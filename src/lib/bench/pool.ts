@@ -31,7 +31,7 @@ export function poolOf(batch: ModuleBatch, year: number): Pooled[] {
 		return [
 			{
 				module,
-				fresh: { ...module, plate: result.plate! },
+				fresh: { ...module, plate: result.nameplate! },
 				grade: result.graded.grade,
 				dangerous: result.module.looks.some((look) => DANGEROUS_LOOKS.includes(look)),
 				from: !tested ? 'nameplate' : result.estimate === null ? 'test' : 'estimate',

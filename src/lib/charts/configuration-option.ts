@@ -5,14 +5,7 @@ import type { Ink } from './ink';
 
 /** The curve of a mix, where it stands on it, and where the quick rule would have it. */
 export function configurationOption(
-	{
-		curve,
-		volts: voltage,
-		amps: current,
-		quick,
-		openVolts: openVoltage,
-		shortAmps: shortCurrent
-	}: ConfigurationAnswer,
+	{ curve, voltage, current, quick, openVoltage, shortCurrent }: ConfigurationAnswer,
 	look: Ink
 ): EChartsCoreOption {
 	const label = (words: string, color: string, position: 'top' | 'bottom') => ({
@@ -36,7 +29,7 @@ export function configurationOption(
 				type: 'line',
 				silent: true,
 				showSymbol: false,
-				data: curve.volts.map((v, i) => [v, curve.amps[i]!]),
+				data: curve.voltage.map((v, i) => [v, curve.current[i]!]),
 				lineStyle: { color: look.accent, width: look.stroke * 2.2 }
 			},
 			{

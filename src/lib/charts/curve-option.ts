@@ -36,7 +36,7 @@ export function curveOption(
 					symbol: 'none',
 					lineStyle: { color: look.off, width: look.stroke * 1.4, type: 'dashed' },
 					label: { color: look.off, fontFamily: look.font, fontSize: 14, fontWeight: 600 },
-					data: steps.map(({ volts: voltage, sections: substrings }) => ({
+					data: steps.map(({ voltage, substrings }) => ({
 						xAxis: voltage,
 						label: { formatter: `${substrings} ${substrings === 1 ? 'section' : 'sections'}` }
 					}))

@@ -60,7 +60,7 @@ describe('the chart of a string', () => {
 			expect(current).toBeLessThanOrEqual(option.yAxis.max);
 			expect(current).toBeGreaterThanOrEqual(option.yAxis.min);
 		}
-		expect(stands!.data).toEqual([[whole.shown.volts, whole.shown.amps]]);
+		expect(stands!.data).toEqual([[whole.shown.voltage, whole.shown.current]]);
 		expect(maxima!.data).toHaveLength(1);
 	});
 
@@ -77,8 +77,8 @@ describe('the chart of a string', () => {
 
 	it('has room for a reading beyond the curve, with its words', () => {
 		const readings = [
-			{ words: 'Voc', volts: 620, amps: 0 },
-			{ words: 'I', volts: 366, amps: 14 }
+			{ words: 'Voc', voltage: 620, current: 0 },
+			{ words: 'I', voltage: 366, current: 14 }
 		];
 		const wide = drawn(stringOption(whole, readings, INK));
 		expect(wide.xAxis.max).toBeGreaterThanOrEqual(620);
@@ -95,8 +95,8 @@ describe('the chart of a string', () => {
 			alone: false,
 			load: { kind: 'open' }
 		});
-		expect(fed.shown.amps).toBeLessThan(0);
-		expect(drawn(stringOption(fed, [], INK)).yAxis.min).toBeLessThanOrEqual(fed.shown.amps);
+		expect(fed.shown.current).toBeLessThan(0);
+		expect(drawn(stringOption(fed, [], INK)).yAxis.min).toBeLessThanOrEqual(fed.shown.current);
 	});
 });
 
@@ -106,7 +106,7 @@ describe('the chart of a mix', () => {
 		{
 			kind: 'series',
 			id: 's',
-			parts: pool.map(({ id }, i) => ({ kind: 'module', id: String(i), of: id, light: 1 }))
+			parts: pool.map(({ id }, i) => ({ kind: 'module', id: String(i), of: id, irradiance: 1 }))
 		},
 		{
 			moduleOf: (id) => pool.find((module) => module.id === id)!,
@@ -118,13 +118,17 @@ describe('the chart of a mix', () => {
 
 	it('has its curve, where the quick rule would have it, and where it stands', () => {
 		const [curve, quick, stands] = option.series;
-		expect(curve!.data).toHaveLength(answer.curve.volts.length);
+		expect(curve!.data).toHaveLength(answer.curve.voltage.length);
 		expect(quick!.data).toEqual([[answer.quick.volts, answer.quick.amps]]);
-		expect(stands!.data).toEqual([[answer.volts, answer.amps]]);
+		expect(stands!.data).toEqual([[answer.voltage, answer.current]]);
 	});
 
 	it('has them all within its axes', () => {
-		expect(option.xAxis.max).toBeGreaterThanOrEqual(Math.max(answer.openVolts, answer.quick.volts));
-		expect(option.yAxis.max).toBeGreaterThanOrEqual(Math.max(answer.shortAmps, answer.quick.amps));
+		expect(option.xAxis.max).toBeGreaterThanOrEqual(
+			Math.max(answer.openVoltage, answer.quick.volts)
+		);
+		expect(option.yAxis.max).toBeGreaterThanOrEqual(
+			Math.max(answer.shortCurrent, answer.quick.amps)
+		);
 	});
 });

@@ -6,11 +6,11 @@ import type { Ink } from './ink';
 /** A reading of the visit, drawn where it lies. */
 export interface DrawnReading {
 	readonly words: string;
-	readonly volts: number;
-	readonly amps: number;
+	readonly voltage: number;
+	readonly current: number;
 }
 
-const points = ({ volts: voltage, amps: current }: PlainCurve, least: number) =>
+const points = ({ voltage, current }: PlainCurve, least: number) =>
 	voltage.flatMap((v, i) => (current[i]! >= least ? [[v, current[i]!]] : []));
 
 /**
@@ -24,19 +24,19 @@ export function stringOption(
 ): EChartsCoreOption {
 	const { expected, now, shown, whole, maxima } = study;
 	const mostCurrent = Math.max(
-		...expected.amps,
-		...readings.map(({ amps: current }) => current),
+		...expected.current,
+		...readings.map(({ current }) => current),
 		shown.isc,
 		0.1
 	);
-	const fed = Math.min(0, shown.amps, whole.amps);
+	const fed = Math.min(0, shown.current, whole.current);
 	const ampStep = roundStep(mostCurrent);
 	const least = fed < -0.02 * mostCurrent ? -above(-fed * 1.15, ampStep) : 0;
 	const mostVoltage = Math.max(
 		whole.voc,
 		shown.voc,
-		shown.volts,
-		...readings.map(({ volts: voltage }) => voltage),
+		shown.voltage,
+		...readings.map(({ voltage }) => voltage),
 		1
 	);
 	const label = (formatter: string, color: string) => ({
@@ -79,7 +79,7 @@ export function stringOption(
 				symbol: 'path://M0 0L10 10M10 0L0 10',
 				symbolSize: 15,
 				itemStyle: { color: 'transparent', borderColor: look.off, borderWidth: look.stroke * 1.6 },
-				data: readings.map(({ words, volts: voltage, amps: current }) => ({
+				data: readings.map(({ words, voltage, current }) => ({
 					value: [voltage, current],
 					// Where no curve runs: left above on the volts' axis, right above elsewhere.
 					label: {
@@ -96,7 +96,7 @@ export function stringOption(
 				symbol: 'circle',
 				symbolSize: 19,
 				itemStyle: { color: 'transparent', borderColor: look.ink, borderWidth: look.stroke * 1.8 },
-				data: [[shown.volts, shown.amps]],
+				data: [[shown.voltage, shown.current]],
 				z: 5
 			}
 		]

@@ -35,17 +35,17 @@ describe('the report of a site over the years', () => {
 describe('the change of a string since a visit', () => {
 	const at = (voc: number | null, current: number | null, running = false) => ({
 		voc,
-		amps: current,
+		current,
 		running
 	});
 	it('is relative, and of currents of one kind alone', () => {
 		expect(changeSince(at(396, 9), at(400, 10))).toEqual({
 			voc: expect.closeTo(-0.01, 9),
-			amps: expect.closeTo(-0.1, 9)
+			current: expect.closeTo(-0.1, 9)
 		});
-		expect(changeSince(at(396, 9, true), at(400, 10))).toMatchObject({ amps: null });
+		expect(changeSince(at(396, 9, true), at(400, 10))).toMatchObject({ current: null });
 	});
 	it('cannot be told from nothing', () => {
-		expect(changeSince(at(null, 9), at(400, 0))).toEqual({ voc: null, amps: null });
+		expect(changeSince(at(null, 9), at(400, 0))).toEqual({ voc: null, current: null });
 	});
 });

@@ -101,7 +101,7 @@ function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when
 	const rows = record.strings.flatMap(({ label }) => {
 		const read = carried.flatMap(({ date, strings }) => {
 			const one = strings.get(label);
-			return one && (one.voc !== null || one.amps !== null) ? [{ date, one }] : [];
+			return one && (one.voc !== null || one.current !== null) ? [{ date, one }] : [];
 		});
 		const [first, last] = [read[0], read.at(-1)];
 		if (!first || !last) return [];
@@ -110,7 +110,7 @@ function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when
 				cell(label),
 				cell(first === last ? first.date : `${first.date} to ${last.date}`),
 				...pair(first.one, last.one, 'voc', 1),
-				...pair(first.one, last.one, 'amps', 2)
+				...pair(first.one, last.one, 'current', 2)
 			]
 		];
 	});
@@ -133,7 +133,7 @@ function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when
 	];
 }
 
-function pair(first: AtStandard, last: AtStandard, of: 'voc' | 'amps', places: number) {
+function pair(first: AtStandard, last: AtStandard, of: 'voc' | 'current', places: number) {
 	const once = first === last;
 	const change = once ? null : changeSince(last, first)[of];
 	const figure = (value: number | null) => cell(value === null ? '' : value.toFixed(places));

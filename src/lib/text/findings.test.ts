@@ -35,7 +35,7 @@ describe('findings', () => {
 	});
 
 	it('put what concerns all strings last', () => {
-		const findings = of({ A2: { code: 'module-missing' } }, { lightFactor: 0.7 });
+		const findings = of({ A2: { code: 'module-missing' } }, { irradianceFactor: 0.7 });
 		expect(findings.at(-1)).toMatchObject({ key: 'visit', name: 'All', string: null });
 		expect(findings[0]!.string!.label).toBe('A2');
 	});

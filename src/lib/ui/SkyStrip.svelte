@@ -42,15 +42,15 @@
 	<details class="strings" name="strings-say">
 		<summary>
 			{#if nameOf(group)}<span class:soft={groups.length < 2}>{nameOf(group)}:</span>{/if}
-			<span class="figure" class:wide={several}>{signed(100 * group.light.relative, 1)} %</span>
+			<span class="figure" class:wide={several}>{signed(100 * group.irradiance.relative, 1)} %</span
+			>
 			<span class:wide={several}>irradiance</span>
-			<span class="figure" class:wide={several}>{signed(group.heat.kelvin, 1)} K</span>
+			<span class="figure" class:wide={several}>{signed(group.cellTemperature.kelvin, 1)} K</span>
 			<VerdictMark verdict={group.verdict!} />
 		</summary>
 		<p>
-			{group.words} Known to ± {(200 * group.light.standardUncertainty).toFixed(1)} % irradiance, ± {(
-				2 * group.heat.standardUncertainty
-			).toFixed(1)} K.
+			{group.words} Known to ± {(200 * group.irradiance.standardUncertainty).toFixed(1)} % irradiance,
+			± {(2 * group.cellTemperature.standardUncertainty).toFixed(1)} K.
 		</p>
 	</details>
 {/snippet}

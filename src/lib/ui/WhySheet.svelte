@@ -81,7 +81,7 @@
 			</ul>
 			<p>
 				Added as squares (JCGM 100, 5.1). From label and stated conditions alone, without the
-				{expected.siblings} other readings:
+				{expected.peers} other readings:
 				<span class="figure"
 					>{show(expected.fromConditions.value)}
 					± {figureOf(2 * expected.fromConditions.standardUncertainty, words.unit)}</span

@@ -3,7 +3,7 @@ import type { Cause, CauseMember, Within } from '$core/diagnosis/cause';
 import type { CauseCode, Spread } from '$core/faults';
 import { probePoints, suspectSegment } from './suspect-segment';
 
-const build = { modules: 12, sections: 3, perDevice: 2 };
+const build = { modules: 12, substrings: 3, perDevice: 2 };
 const within = (spread: Spread, ...at: number[]): Within => ({
 	spread,
 	at,

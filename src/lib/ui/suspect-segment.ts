@@ -20,7 +20,7 @@ export interface ProbedReading {
 export interface PathBuild {
 	readonly modules: number;
 	/** Of each module. */
-	readonly sections: number;
+	readonly substrings: number;
 	/** Modules behind one device; 0 where there is none. */
 	readonly perDevice: number;
 }
@@ -33,7 +33,7 @@ const NOWHERE = ['reading-wrong', 'conditions-wrong', 'healthy', 'record-wrong']
 
 function spanOf(
 	{ place: { within } }: CauseMember,
-	{ modules, sections: substrings, perDevice }: PathBuild
+	{ modules, substrings, perDevice }: PathBuild
 ): readonly [number, number] {
 	if (!within) return [0, modules];
 	const first = within.at[0]!;

@@ -9,7 +9,7 @@ interface Addition {
 	readonly mix: ArrayConfiguration;
 	readonly words: string;
 	/** With it, W. */
-	readonly watts: number;
+	readonly power: number;
 	/** More than before, W; less than 0 where it takes. */
 	readonly gain: number;
 }
@@ -41,9 +41,9 @@ export function waysToAdd(
 	parts: ConfigurationParts,
 	placeId = 'added'
 ): AdditionAnswer {
-	const power = (one: ArrayConfiguration) => operate(build(one, parts).element, TRACKER).watts;
+	const power = (one: ArrayConfiguration) => operate(build(one, parts).element, TRACKER).power;
 	const before = power(mix);
-	const added: ConfigurationModule = { kind: 'module', id: placeId, of, light: 1 };
+	const added: ConfigurationModule = { kind: 'module', id: placeId, of, irradiance: 1 };
 	const branches = branchesOf(mix);
 	const ways = [
 		...branches.map((branch, b) => ({
@@ -57,9 +57,9 @@ export function waysToAdd(
 	]
 		.map((way): Addition => {
 			const now = power(way.mix);
-			return { ...way, watts: now, gain: now - before };
+			return { ...way, power: now, gain: now - before };
 		})
-		.sort((a, b) => b.watts - a.watts);
+		.sort((a, b) => b.power - a.power);
 	const alone = powerAlone(parts.moduleOf(of), parts.sky);
 	const [best] = ways;
 	const worthIt = best!.gain >= WORTH * alone;

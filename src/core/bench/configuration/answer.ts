@@ -17,32 +17,32 @@ import { branchesOf, modulesOf, type ArrayConfiguration } from './tree';
 export interface ConfigurationPlace {
 	readonly id: string;
 	readonly of: string;
-	readonly volts: number;
-	readonly amps: number;
-	readonly watts: number;
+	readonly voltage: number;
+	readonly current: number;
+	readonly power: number;
 	/** What it would give by itself in its own light, W, and at which current, A. */
 	readonly alone: number;
-	readonly bestAmps: number;
+	readonly bestCurrent: number;
 	/** Gives; its diodes carry the current past it; or it is fed by others. */
 	readonly does: 'gives' | 'passed-by' | 'fed';
 }
 
 export interface ConfigurationAnswer {
 	/** Where the load holds it. */
-	readonly volts: number;
-	readonly amps: number;
-	readonly watts: number;
+	readonly voltage: number;
+	readonly current: number;
+	readonly power: number;
 	readonly limit: Limit;
-	readonly curve: { readonly volts: readonly number[]; readonly amps: readonly number[] };
-	readonly openVolts: number;
-	readonly shortAmps: number;
+	readonly curve: { readonly voltage: readonly number[]; readonly current: readonly number[] };
+	readonly openVoltage: number;
+	readonly shortCurrent: number;
 	readonly quick: QuickAnswer;
 	/** Why the rule and the curves part; null where they agree. */
 	readonly parting: string | null;
 	/** Labels of all its modules together, W. */
 	readonly labelWatts: number;
 	/** Each module by itself in this light, W. */
-	readonly aloneWatts: number;
+	readonly alonePower: number;
 	readonly places: readonly ConfigurationPlace[];
 	/** Currents of the strings, A; less than 0: fed by the others. */
 	readonly branches: readonly number[];
@@ -63,7 +63,7 @@ export const TRACKER: TrackerLoad = {
 function arrangementOf(mix: ArrayConfiguration, parts: ConfigurationParts): Arrangement {
 	if (mix.kind === 'module') {
 		const { sky, moduleOf } = parts;
-		const lit = { ...sky, irradiance: sky.irradiance * Math.max(mix.light, 0.001) };
+		const lit = { ...sky, irradiance: sky.irradiance * Math.max(mix.irradiance, 0.001) };
 		return { kind: 'module', ...maximumPowerPoint(moduleIn(moduleOf(mix.of), lit)) };
 	}
 	return { kind: mix.kind, of: mix.parts.map((part) => arrangementOf(part, parts)) };
@@ -88,17 +88,17 @@ export function answerConfiguration(
 	const places = placesOf(mix, built, parts, at.volts);
 	const branches = branchCurrent(element, at.volts);
 	return {
-		volts: at.volts,
-		amps: at.amps,
-		watts: at.watts,
+		voltage: at.volts,
+		current: at.amps,
+		power: at.power,
 		limit: at.limit,
-		curve: { volts: [...voltage], amps: [...current] },
-		openVolts: element.openVolts,
-		shortAmps: element.ampsAt(0),
+		curve: { voltage: [...voltage], current: [...current] },
+		openVoltage: element.openVoltage,
+		shortCurrent: element.currentAt(0),
 		quick,
 		parting: whereTheyPart(quick, ideal, branchCurrent(element, ideal.volts)),
 		labelWatts: modulesOf(mix).reduce((sum, { of }) => sum + parts.moduleOf(of).labelWatts, 0),
-		aloneWatts: places.reduce((sum, { alone }) => sum + alone, 0),
+		alonePower: places.reduce((sum, { alone }) => sum + alone, 0),
 		places,
 		branches,
 		limits: limitsOf(mix, places, branches, parts)
@@ -118,26 +118,26 @@ function placesOf(
 		const element = elements.get(part.id)!;
 		const own =
 			'volts' in at
-				? { volts: at.volts, amps: element.ampsAt(at.volts) }
-				: { volts: element.voltsAt(at.amps), amps: at.amps };
+				? { voltage: at.volts, current: element.currentAt(at.volts) }
+				: { voltage: element.voltageAt(at.amps), current: at.amps };
 		if (part.kind === 'module') {
 			const module = parts.moduleOf(part.of);
-			const lit = { ...parts.sky, irradiance: parts.sky.irradiance * part.light };
+			const lit = { ...parts.sky, irradiance: parts.sky.irradiance * part.irradiance };
 			const best =
-				part.light > 0 ? maximumPowerPoint(moduleIn(module, lit)) : { volts: 0, amps: 0 };
+				part.irradiance > 0 ? maximumPowerPoint(moduleIn(module, lit)) : { volts: 0, amps: 0 };
 			found.push({
 				id: part.id,
 				of: part.of,
 				...own,
-				watts: own.volts * own.amps,
+				power: own.voltage * own.current,
 				alone: best.volts * best.amps,
-				bestAmps: best.amps,
-				does: own.amps < FED ? 'fed' : isBypassed(own, module, lit) ? 'passed-by' : 'gives'
+				bestCurrent: best.amps,
+				does: own.current < FED ? 'fed' : isBypassed(own, module, lit) ? 'passed-by' : 'gives'
 			});
 			return;
 		}
 		for (const one of part.parts) {
-			walk(one, part.kind === 'parallel' ? { volts: own.volts } : { amps: own.amps });
+			walk(one, part.kind === 'parallel' ? { volts: own.voltage } : { amps: own.current });
 		}
 	};
 	walk(mix, { volts: voltage });
@@ -146,7 +146,7 @@ function placesOf(
 
 /** Whether the bypass diodes carry what the cells cannot: more current than the module can produce, and no voltage. */
 function isBypassed(
-	{ volts: voltage, amps: current }: { readonly volts: number; readonly amps: number },
+	{ voltage, current }: { readonly voltage: number; readonly current: number },
 	module: TestedModule,
 	lit: Sky & { readonly irradiance: number }
 ): boolean {
@@ -181,22 +181,20 @@ function limitsOf(
 			);
 			return;
 		}
-		const short = own.filter(({ watts: power, alone }) => alone > 0 && power < HELD * alone);
+		const short = own.filter(({ power, alone }) => alone > 0 && power < HELD * alone);
 		// Below its best current a module is held by a weaker one; above it the bus pulls its volts down.
-		const held = short.filter(({ amps: current, bestAmps: bestCurrent }) => current < bestCurrent);
-		const pulled = short.filter(
-			({ amps: current, bestAmps: bestCurrent }) => current >= bestCurrent
-		);
+		const held = short.filter(({ current, bestCurrent }) => current < bestCurrent);
+		const pulled = short.filter(({ current, bestCurrent }) => current >= bestCurrent);
 		const weakest = own.filter(
-			({ bestAmps: bestCurrent, alone }) =>
-				alone > 0 && bestCurrent <= 1.02 * Math.min(...own.map((one) => one.bestAmps))
+			({ bestCurrent, alone }) =>
+				alone > 0 && bestCurrent <= 1.02 * Math.min(...own.map((one) => one.bestCurrent))
 		);
 		if (held.length > 0 && weakest.length < own.length) {
 			words.push(
 				`${named(weakest, moduleOf)} ${weakest.length === 1 ? 'holds' : 'hold'} string ${b + 1} to ${fed.toFixed(1)} A; ${named(held, moduleOf)} could give more.`
 			);
 		} else if (held.length > 0 || pulled.length > 0) {
-			const voltage = own.reduce((sum, one) => sum + one.volts, 0);
+			const voltage = own.reduce((sum, one) => sum + one.voltage, 0);
 			words.push(
 				`String ${b + 1} stands at ${voltage.toFixed(0)} V, away from its own maximum: the others on the bus set its volts.`
 			);

@@ -21,7 +21,7 @@ const tested = (id: string, vmp: number, imp: number): TestedModule => ({
 	id,
 	mark: id,
 	model: '',
-	plate: nameplateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.5) })!.plate,
+	plate: nameplateOf({ ...NO_LABEL, vmp, imp, cellsInSeries: Math.round(vmp / 0.5) })!.nameplate,
 	labelWatts: vmp * imp,
 	seriesFuse: 15
 });
@@ -31,7 +31,12 @@ const parts = {
 	blocking: false,
 	moduleOf: (id: string) => POOL.find((module) => module.id === id)!
 };
-const leaf = (id: string, of: string): ArrayConfiguration => ({ kind: 'module', id, of, light: 1 });
+const leaf = (id: string, of: string): ArrayConfiguration => ({
+	kind: 'module',
+	id,
+	of,
+	irradiance: 1
+});
 
 describe('a mix', () => {
 	it('of series of parallels meets its own laws: amps alike in series, volts alike in parallel', () => {
@@ -43,18 +48,12 @@ describe('a mix', () => {
 				leaf('3', 'a')
 			]
 		};
-		const {
-			places,
-			amps: current,
-			volts: voltage,
-			watts: power,
-			aloneWatts: alonePower
-		} = answerConfiguration(mix, parts);
+		const { places, current, voltage, power, alonePower } = answerConfiguration(mix, parts);
 		const at = (id: string) => places.find((place) => place.id === id)!;
-		expect(at('1').volts).toBeCloseTo(at('2').volts, 6);
-		expect(at('1').amps + at('2').amps).toBeCloseTo(at('3').amps, 6);
-		expect(at('1').volts + at('3').volts).toBeCloseTo(voltage, 4);
-		expect(at('3').amps).toBeCloseTo(current, 6);
+		expect(at('1').voltage).toBeCloseTo(at('2').voltage, 6);
+		expect(at('1').current + at('2').current).toBeCloseTo(at('3').current, 6);
+		expect(at('1').voltage + at('3').voltage).toBeCloseTo(voltage, 4);
+		expect(at('3').current).toBeCloseTo(current, 6);
 		expect(power).toBeLessThanOrEqual(alonePower * 1.0001);
 		expect(power).toBeGreaterThan(0.98 * alonePower);
 	});
@@ -63,13 +62,9 @@ describe('a mix', () => {
 		const branch = fc.array(fc.constantFrom('a', 'b', 'c', 'd'), { minLength: 1, maxLength: 4 });
 		fc.assert(
 			fc.property(fc.array(branch, { minLength: 1, maxLength: 3 }), (strings) => {
-				const {
-					watts: power,
-					aloneWatts: alonePower,
-					places
-				} = answerConfiguration(configurationOf(strings), parts);
+				const { power, alonePower, places } = answerConfiguration(configurationOf(strings), parts);
 				expect(power).toBeLessThanOrEqual(alonePower * 1.0005);
-				expect(places.reduce((sum, place) => sum + place.watts, 0)).toBeCloseTo(power, 1);
+				expect(places.reduce((sum, place) => sum + place.power, 0)).toBeCloseTo(power, 1);
 			}),
 			{ numRuns: 25 }
 		);
@@ -122,7 +117,13 @@ describe('a mix', () => {
 		const without = withPart(mix, '2.1', () => null)!;
 		expect(tidy(without)).toMatchObject({ kind: 'series' });
 		expect(withPart(mix, 'nowhere', () => null)).toBe(mix);
-		const more = joined(mix, '2.1', 'series', { kind: 'module', id: 'n', of: 'c', light: 1 }, 'g');
+		const more = joined(
+			mix,
+			'2.1',
+			'series',
+			{ kind: 'module', id: 'n', of: 'c', irradiance: 1 },
+			'g'
+		);
 		expect(more).toMatchObject({ kind: 'parallel', parts: [{}, { kind: 'series', id: 'g' }] });
 		expect(withPart(leaf('x', 'a'), 'x', () => null)).toBeNull();
 	});
@@ -173,9 +174,9 @@ describe('a short in one module', () => {
 			['a', 'a', 'a'],
 			['a', 'a', 'a']
 		]);
-		const whole = answerConfiguration(mix, parts).watts;
+		const whole = answerConfiguration(mix, parts).power;
 		const one = shortedModule(mix, parts, '1.2', 15);
-		expect(one.watts).toBeLessThan(0.95 * whole);
+		expect(one.power).toBeLessThan(0.95 * whole);
 		expect(one.fed).toBeGreaterThan(1);
 		expect(one.fuse).toBe('holds');
 		// Alone in its branch it is a short across all the others.
@@ -183,7 +184,7 @@ describe('a short in one module', () => {
 		const short = shortedModule(parallel, parts, '1.1', 10);
 		expect(short.fed).toBeGreaterThan(3 * 8);
 		expect(short.fuse).toBe('opens');
-		expect(short.watts).toBeLessThan(1);
+		expect(short.power).toBeLessThan(1);
 		expect(shortedModule(configurationOf([['a', 'a']]), parts, '1.1', null)).toMatchObject({
 			fed: 0,
 			fuse: null
@@ -236,9 +237,9 @@ describe('a battery', () => {
 			lowest: -20,
 			hottestCell: 65
 		});
-		expect(answer.pwm.arrayVolts).toBe(50);
-		expect(answer.mppt.watts).toBeGreaterThan(answer.pwm.watts);
-		expect(answer.rate).toBeCloseTo(answer.mppt.amps / 200, 9);
+		expect(answer.pwm.arrayVoltage).toBe(50);
+		expect(answer.mppt.power).toBeGreaterThan(answer.pwm.power);
+		expect(answer.rate).toBeCloseTo(answer.mppt.current / 200, 9);
 		expect(answer.broken.join(' ')).toMatch(/62.6 V with MPPT.*the controller bears 90 V/);
 	});
 });

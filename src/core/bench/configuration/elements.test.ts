@@ -16,7 +16,7 @@ const leaf = (id: string, of = 'm0', irradiance = 1): ArrayConfiguration => ({
 	kind: 'module',
 	id,
 	of,
-	light: irradiance
+	irradiance
 });
 const group = (
 	kind: 'series' | 'parallel',
@@ -47,13 +47,13 @@ const anyConfiguration: fc.Arbitrary<ArrayConfiguration> = fc
 		leaf: fc
 			.record({
 				of: fc.constantFrom(...POOL.map(({ id }) => id)),
-				light: fc.double({ min: 0.3, max: 1, noNaN: true })
+				irradiance: fc.double({ min: 0.3, max: 1, noNaN: true })
 			})
-			.map(({ of, light: irradiance }) => ({
+			.map(({ of, irradiance }) => ({
 				kind: 'module' as const,
 				id: '',
 				of,
-				light: irradiance
+				irradiance: irradiance
 			}))
 	}))
 	.tree.map((mix) => {
@@ -65,25 +65,25 @@ const anyConfiguration: fc.Arbitrary<ArrayConfiguration> = fc
 		return named(mix);
 	});
 const solved = (element: Element, current: number) => {
-	const out = { volts: 0, slope: 0 };
+	const out = { voltage: 0, slope: 0 };
 	element.solve(current, out);
 	return out;
 };
 
 describe('modules in series', () => {
-	it('add their volts at one current', () => {
+	it('add their voltage at one current', () => {
 		const two = elementOf(group('series', 's', leaf('1'), leaf('2')));
 		const one = elementOf(leaf('1'));
 		for (const current of [0, 2, 5])
-			expect(two.voltsAt(current)).toBeCloseTo(2 * one.voltsAt(current), 4);
-		expect(two.openVolts).toBeCloseTo(2 * voltage, 3);
+			expect(two.voltageAt(current)).toBeCloseTo(2 * one.voltageAt(current), 4);
+		expect(two.openVoltage).toBeCloseTo(2 * voltage, 3);
 	});
 
 	it('around a parallel group are one chain of elements, alike in current', () => {
 		const pair = group('parallel', 'p', leaf('1'), leaf('2'));
 		const { element, parts } = build(group('series', 's', pair, leaf('3')), PARTS);
-		const current = element.ampsAt(1.2 * voltage);
-		expect(parts.get('p')!.voltsAt(current) + parts.get('3')!.voltsAt(current)).toBeCloseTo(
+		const current = element.currentAt(1.2 * voltage);
+		expect(parts.get('p')!.voltageAt(current) + parts.get('3')!.voltageAt(current)).toBeCloseTo(
 			1.2 * voltage,
 			3
 		);
@@ -95,9 +95,9 @@ describe('modules in parallel', () => {
 		const two = elementOf(group('parallel', 'p', leaf('1'), leaf('2')));
 		const one = elementOf(leaf('1'));
 		for (const at of [0, 20, 0.9 * voltage]) {
-			expect(two.ampsAt(at)).toBeCloseTo(2 * one.ampsAt(at), 4);
+			expect(two.currentAt(at)).toBeCloseTo(2 * one.currentAt(at), 4);
 		}
-		expect(two.openVolts).toBeCloseTo(voltage, 3);
+		expect(two.openVoltage).toBeCloseTo(voltage, 3);
 	});
 
 	it('have a current for each branch, and one where there is none', () => {
@@ -123,39 +123,39 @@ describe('modules in parallel', () => {
 });
 
 describe('a module that is shorted at its leads', () => {
-	it('takes its volts from the string, and lets the current pass', () => {
+	it('takes its voltage from the string, and lets the current pass', () => {
 		const string = group('series', 's', leaf('1'), leaf('2'), leaf('3'));
 		const whole = elementOf(string);
 		const shorted = elementOf(string, { bridged: '2' });
-		expect(shorted.openVolts).toBeCloseTo(2 * voltage, 3);
+		expect(shorted.openVoltage).toBeCloseTo(2 * voltage, 3);
 		const { amps: current } = maximumPowerPoint(moduleIn(POOL[0]!, WARM_SUN));
-		expect(whole.voltsAt(current) / shorted.voltsAt(current)).toBeCloseTo(1.5, 3);
+		expect(whole.voltageAt(current) / shorted.voltageAt(current)).toBeCloseTo(1.5, 3);
 	});
 });
 
 describe('any mix', () => {
-	it('has the current back whose volts it has', () => {
+	it('has the current back whose voltage it has', () => {
 		fc.assert(
 			fc.property(anyConfiguration, fc.double({ min: 0, max: 3, noNaN: true }), (mix, current) => {
 				const element = elementOf(mix);
-				expect(element.ampsAt(element.voltsAt(current))).toBeCloseTo(current, 3);
+				expect(element.currentAt(element.voltageAt(current))).toBeCloseTo(current, 3);
 			}),
 			{ numRuns: 60 }
 		);
 	});
 
-	it('conducts nothing at its open-circuit volts, and falls from there', () => {
+	it('conducts nothing at its open-circuit voltage, and falls from there', () => {
 		fc.assert(
 			fc.property(anyConfiguration, (mix) => {
 				const element = elementOf(mix);
-				expect(element.ampsAt(element.openVolts)).toBeCloseTo(0, 3);
-				expect(element.ampsAt(0.9 * element.openVolts)).toBeGreaterThan(0);
+				expect(element.currentAt(element.openVoltage)).toBeCloseTo(0, 3);
+				expect(element.currentAt(0.9 * element.openVoltage)).toBeGreaterThan(0);
 			}),
 			{ numRuns: 60 }
 		);
 	});
 
-	it('has the slope that it says, as volts by amps and as amps by volts', () => {
+	it('has the slope that it says, as voltage by amps and as amps by volts', () => {
 		fc.assert(
 			fc.property(
 				anyConfiguration,
@@ -163,9 +163,9 @@ describe('any mix', () => {
 				(mix, current) => {
 					const element = elementOf(mix);
 					const step = 1e-4;
-					const { volts: at, slope } = solved(element, current);
+					const { voltage: at, slope } = solved(element, current);
 					const rise =
-						(element.voltsAt(current + step) - element.voltsAt(current - step)) / (2 * step);
+						(element.voltageAt(current + step) - element.voltageAt(current - step)) / (2 * step);
 					expect(slope).toBeLessThan(0);
 					expect(Math.abs(rise - slope)).toBeLessThan(0.05 * Math.abs(slope) + 1e-3);
 					const out = { value: 0, slope: 0 };

@@ -6,10 +6,10 @@ import type { ArrayConfiguration } from './tree';
 
 /** Anything with two terminals of which volts and amps follow one another. */
 export interface Element extends Source {
-	voltsAt(current: number): number;
-	ampsAt(voltage: number): number;
+	voltageAt(current: number): number;
+	currentAt(voltage: number): number;
 	/** Volts at a current and dV/dI, ohm. */
-	solve(current: number, out: { volts: number; slope: number }): void;
+	solve(current: number, out: { voltage: number; slope: number }): void;
 }
 
 /** What a mix is solved with. */
@@ -95,7 +95,7 @@ function chainOf(
 	const lit = {
 		...string,
 		modules: string.modules.map((run, m) => {
-			const { light: irradiance, id } = own[m]!;
+			const { irradiance, id } = own[m]!;
 			if (id === bridged) return { ...run, state: 'bridged' as const };
 			return irradiance === 1
 				? run
@@ -111,28 +111,28 @@ class Series implements Element {
 
 	constructor(private readonly of: readonly Element[]) {}
 
-	voltsAt(current: number): number {
-		return this.of.reduce((sum, one) => sum + one.voltsAt(current), 0);
+	voltageAt(current: number): number {
+		return this.of.reduce((sum, one) => sum + one.voltageAt(current), 0);
 	}
 
-	solve(current: number, out: { volts: number; slope: number }): void {
+	solve(current: number, out: { voltage: number; slope: number }): void {
 		let voltage = 0;
 		let slope = 0;
 		for (const one of this.of) {
 			one.solve(current, out);
-			voltage += out.volts;
+			voltage += out.voltage;
 			slope += out.slope;
 		}
-		out.volts = voltage;
+		out.voltage = voltage;
 		out.slope = slope;
 	}
 
-	ampsAt(voltage: number): number {
-		const at = { volts: 0, slope: 0 };
+	currentAt(voltage: number): number {
+		const at = { voltage: 0, slope: 0 };
 		return risingRoot(
 			(current, out) => {
 				this.solve(current, at);
-				out.value = voltage - at.volts;
+				out.value = voltage - at.voltage;
 				out.slope = -at.slope;
 			},
 			1,
@@ -141,15 +141,15 @@ class Series implements Element {
 	}
 
 	conduct(voltage: number, out: Slope): void {
-		const current = this.ampsAt(voltage);
-		const at = { volts: 0, slope: 0 };
+		const current = this.currentAt(voltage);
+		const at = { voltage: 0, slope: 0 };
 		this.solve(current, at);
 		out.value = current;
 		out.slope = 1 / at.slope;
 	}
 
-	get openVolts(): number {
-		this.open ??= this.voltsAt(0);
+	get openVoltage(): number {
+		this.open ??= this.voltageAt(0);
 		return this.open;
 	}
 }
@@ -159,8 +159,8 @@ class Parallel implements Element {
 
 	constructor(readonly of: readonly Element[]) {}
 
-	ampsAt(voltage: number): number {
-		return this.of.reduce((sum, one) => sum + one.ampsAt(voltage), 0);
+	currentAt(voltage: number): number {
+		return this.of.reduce((sum, one) => sum + one.currentAt(voltage), 0);
 	}
 
 	conduct(voltage: number, out: Slope): void {
@@ -175,39 +175,35 @@ class Parallel implements Element {
 		out.slope = slope;
 	}
 
-	voltsAt(current: number): number {
+	voltageAt(current: number): number {
 		const residual = (voltage: number, out: Slope) => {
 			this.conduct(voltage, out);
 			out.value = current - out.value;
 			out.slope = -out.slope;
 		};
-		return risingRoot(residual, this.openVolts, 1);
+		return risingRoot(residual, this.openVoltage, 1);
 	}
 
-	solve(current: number, out: { volts: number; slope: number }): void {
-		const voltage = this.voltsAt(current);
+	solve(current: number, out: { voltage: number; slope: number }): void {
+		const voltage = this.voltageAt(current);
 		const at = { value: 0, slope: 0 };
 		this.conduct(voltage, at);
-		out.volts = voltage;
+		out.voltage = voltage;
 		out.slope = 1 / at.slope;
 	}
 
-	get openVolts(): number {
-		this.open ??= voltageInto(
-			this,
-			0,
-			Math.max(...this.of.map(({ openVolts: openVoltage }) => openVoltage))
-		);
+	get openVoltage(): number {
+		this.open ??= voltageInto(this, 0, Math.max(...this.of.map(({ openVoltage }) => openVoltage)));
 		return this.open;
 	}
 
 	/** Current of every branch, A. */
 	branchesAt(voltage: number): number[] {
-		return this.of.map((one) => one.ampsAt(voltage));
+		return this.of.map((one) => one.currentAt(voltage));
 	}
 }
 
 /** Currents of the branches of a built mix at its volts, A; one where it has no branches. */
 export function branchCurrent(element: Element, voltage: number): number[] {
-	return element instanceof Parallel ? element.branchesAt(voltage) : [element.ampsAt(voltage)];
+	return element instanceof Parallel ? element.branchesAt(voltage) : [element.currentAt(voltage)];
 }

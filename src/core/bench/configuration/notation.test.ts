@@ -15,7 +15,7 @@ describe('the notation of a mix', () => {
 			kind: 'parallel',
 			parts: [
 				{ kind: 'series', parts: [{ of: 'id-1' }, { of: 'id-2' }] },
-				{ kind: 'series', parts: [{ kind: 'parallel' }, { of: 'id-2', light: 0.2 }] }
+				{ kind: 'series', parts: [{ kind: 'parallel' }, { of: 'id-2', irradiance: 0.2 }] }
 			]
 		});
 	});
@@ -30,7 +30,7 @@ describe('the notation of a mix', () => {
 				kind: fc.constant('module' as const),
 				id: fc.constant(''),
 				of: fc.constantFrom(...MARKS.map((mark) => `id-${mark}`)),
-				light: fc.constantFrom(1, 0.2, 0)
+				irradiance: fc.constantFrom(1, 0.2, 0)
 			}),
 			group: fc.record({
 				kind: fc.constantFrom('series' as const, 'parallel' as const),

@@ -13,7 +13,7 @@ export function writeConfiguration(
 ): string {
 	switch (mix.kind) {
 		case 'module': {
-			const irradiance = mix.light === 1 ? '' : `@${Math.round(100 * mix.light)}`;
+			const irradiance = mix.irradiance === 1 ? '' : `@${Math.round(100 * mix.irradiance)}`;
 			return `${markOf(mix.of)}${irradiance}`;
 		}
 		case 'series':
@@ -102,7 +102,7 @@ export function readConfiguration(
 			problems.push(`“@${irradiance}” is no light. Type percent from 0 to 100 after the @.`);
 			return null;
 		}
-		return { kind: 'module', id: `m${++places}`, of, light: share };
+		return { kind: 'module', id: `m${++places}`, of, irradiance: share };
 	};
 	const mix = parallel();
 	if (mix && at < tokens.length) problems.push(`“${tokens[at]}” is left over. Take it out.`);

@@ -9,7 +9,7 @@ export interface ShortedBranch {
 	/** From 1. */
 	readonly branch: number;
 	/** What the others push into it at the present light, A. */
-	readonly amps: number;
+	readonly current: number;
 	/** What its fuse does at that; null without a rating. */
 	readonly fuse: FuseVerdict | null;
 	/** Light from which the fuse surely opens, W/m2; null where it never does in full sun. */
@@ -46,7 +46,7 @@ export function shortedBranches(
 ): ShortedBranch[] {
 	const branches = branchesOf(mix);
 	if (branches.length < 2) return [];
-	const shorts = branches.map((branch) => build(branch, parts).element.ampsAt(0));
+	const shorts = branches.map((branch) => build(branch, parts).element.currentAt(0));
 	const all = shorts.reduce((sum, current) => sum + current, 0);
 	return branches.map((branch, b): ShortedBranch => {
 		const current = all - shorts[b]!;
@@ -54,7 +54,7 @@ export function shortedBranches(
 		const bears = modulesOf(branch).flatMap(({ of }) => parts.moduleOf(of).seriesFuse ?? []);
 		return {
 			branch: b + 1,
-			amps: current,
+			current,
 			fuse: rating === null ? null : fuseVerdict(current, rating),
 			opensFrom:
 				rating === null || GPV_MULTIPLES.opens * rating > atFull
@@ -71,7 +71,7 @@ export function shortedBranches(
 /** What a short in one module does to its mix. */
 export interface ShortedModule {
 	/** What is left, W. */
-	readonly watts: number;
+	readonly power: number;
 	/** What the others push into its string while nothing is drawn, A. */
 	readonly fed: number;
 	/** What the string's fuse does at that; null without a rating. */
@@ -86,28 +86,29 @@ export function shortedModule(
 	rating: number | null
 ): ShortedModule {
 	const { element } = build(mix, { ...parts, bridged: place });
-	const { watts: power } = operate(element, TRACKER);
+	const { power } = operate(element, TRACKER);
 	const branch = branchesOf(mix).findIndex((one) => modulesOf(one).some(({ id }) => id === place));
-	const fed = Math.max(0, -(branchCurrent(element, element.openVolts)[branch] ?? 0));
-	return { watts: power, fed, fuse: rating === null ? null : fuseVerdict(fed, rating) };
+	const fed = Math.max(0, -(branchCurrent(element, element.openVoltage)[branch] ?? 0));
+	return { power, fed, fuse: rating === null ? null : fuseVerdict(fed, rating) };
 }
 
 /** What a blocking diode in every string costs, and what it keeps from flowing back. */
 export function blockingEffect(mix: ArrayConfiguration, parts: ConfigurationParts): BlockingEffect {
 	const power = (blocking: boolean) =>
-		operate(build(mix, { ...parts, blocking }).element, TRACKER).watts;
+		operate(build(mix, { ...parts, blocking }).element, TRACKER).power;
 	const bare = build(mix, { ...parts, blocking: false });
 	const { volts: voltage } = operate(bare.element, TRACKER);
 	const taken = branchesOf(mix).map((branch, b) => {
 		const shaded = modulesOf(branch).reduce<ArrayConfiguration>(
 			(changed, { id }) =>
-				withPart(changed, id, (part) => (part.kind === 'module' ? { ...part, light: 0 } : part)) ??
-				changed,
+				withPart(changed, id, (part) =>
+					part.kind === 'module' ? { ...part, irradiance: 0 } : part
+				) ?? changed,
 			mix
 		);
 		const { element } = build(shaded, { ...parts, blocking: false });
 		const at = (where: number) => -(branchCurrent(element, where)[b] ?? 0);
-		return { running: at(voltage), idle: at(element.openVolts) };
+		return { running: at(voltage), idle: at(element.openVoltage) };
 	});
 	const several = branchesOf(mix).length > 1;
 	const most = (of: 'running' | 'idle') =>

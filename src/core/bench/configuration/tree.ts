@@ -10,7 +10,7 @@ export interface ConfigurationModule {
 	/** Id of the tested module or type that stands here. */
 	readonly of: string;
 	/** Share of the light that reaches it. */
-	readonly light: number;
+	readonly irradiance: number;
 }
 
 interface ConfigurationGroup {
@@ -72,7 +72,7 @@ export function configurationOf(strings: readonly (readonly string[])[]): ArrayC
 			kind: 'module',
 			id: `${s + 1}.${m + 1}`,
 			of,
-			light: 1
+			irradiance: 1
 		}));
 		return { kind: 'series', id: `s${s + 1}`, parts };
 	});

@@ -20,9 +20,9 @@ const source = (members: readonly number[]) =>
 
 describe('modules on one grid', () => {
 	it('have currents from a little back-feed to a little above the largest short circuit', () => {
-		const shorts = POOL.map((_, m) => source([m]).ampsAt(0));
-		expect(grid.amps[0]).toBeLessThan(0);
-		expect(grid.amps.at(-1)!).toBeGreaterThan(Math.max(...shorts));
+		const shorts = POOL.map((_, m) => source([m]).currentAt(0));
+		expect(grid.current[0]).toBeLessThan(0);
+		expect(grid.current.at(-1)!).toBeGreaterThan(Math.max(...shorts));
 		expect(grid.modules).toHaveLength(POOL.length);
 		for (const own of grid.modules) {
 			for (let i = 1; i < own.length; i++) expect(own[i]).toBeLessThanOrEqual(own[i - 1]! + 1e-9);
@@ -30,8 +30,8 @@ describe('modules on one grid', () => {
 	});
 
 	it('have volts as far as the longest string of the best goes', () => {
-		const opens = POOL.map((_, m) => source([m]).openVolts).sort((a, b) => b - a);
-		expect(grid.volts.at(-1)!).toBeCloseTo(opens[0]! + opens[1]! + opens[2]!, 6);
+		const opens = POOL.map((_, m) => source([m]).openVoltage).sort((a, b) => b - a);
+		expect(grid.voltage.at(-1)!).toBeCloseTo(opens[0]! + opens[1]! + opens[2]!, 6);
 	});
 
 	it('add in series to what the circuit gives', () => {
@@ -39,7 +39,7 @@ describe('modules on one grid', () => {
 		const added = seriesVoltage(grid, members);
 		const circuit = source(members);
 		for (const i of [40, 90, 150, 190]) {
-			expect(added[i]).toBeCloseTo(circuit.voltsAt(grid.amps[i]!), 3);
+			expect(added[i]).toBeCloseTo(circuit.voltageAt(grid.current[i]!), 3);
 		}
 		expect(seriesVoltage(grid, []).every((voltage) => voltage === 0)).toBe(true);
 	});
@@ -51,8 +51,8 @@ describe('a string over the volts of its bus', () => {
 
 	it('has the current that the circuit gives, within the grid’s step', () => {
 		const current = currentOver(grid, seriesVoltage(grid, members));
-		for (let v = 0; v < grid.volts.length; v += 16) {
-			const exact = Math.max(circuit.ampsAt(grid.volts[v]!), grid.amps[0]!);
+		for (let v = 0; v < grid.voltage.length; v += 16) {
+			const exact = Math.max(circuit.currentAt(grid.voltage[v]!), grid.current[0]!);
 			expect(Math.abs(current[v]! - exact)).toBeLessThan(0.08);
 		}
 	});

@@ -8,9 +8,9 @@ import { stringOf, type Sky, type TestedModule } from '../tested';
  */
 export interface CurveGrid {
 	/** A, rising, [points]; below 0 a string is fed by others. */
-	readonly amps: Float64Array;
+	readonly current: Float64Array;
 	/** V, rising, [points]. */
-	readonly volts: Float64Array;
+	readonly voltage: Float64Array;
 	/** V of each module at each current, [modules][points]. */
 	readonly modules: readonly Float64Array[];
 	/** A string cannot be fed by others. */
@@ -34,21 +34,21 @@ export function curveGrid(
 	const sources = modules.map((module) =>
 		StringSource.of(stringOf('', [module], sky), { ...USUAL_PARTS }, 'source')
 	);
-	const most = Math.max(...sources.map((source) => source.ampsAt(0)), 0.1);
+	const most = Math.max(...sources.map((source) => source.currentAt(0)), 0.1);
 	const least = -FED * most;
 	const current = Float64Array.from(
 		{ length: AMP_STEPS },
 		(_, i) => least + ((1.02 * most - least) * i) / (AMP_STEPS - 1)
 	);
-	const opens = sources.map((source) => source.openVolts).sort((a, b) => b - a);
+	const opens = sources.map((source) => source.openVoltage).sort((a, b) => b - a);
 	const highest = opens.slice(0, longest).reduce((sum, voltage) => sum + voltage, 0);
 	const voltage = Float64Array.from(
 		{ length: VOLT_STEPS },
 		(_, i) => (highest * i) / (VOLT_STEPS - 1)
 	);
 	return {
-		amps: current,
-		volts: voltage,
+		current,
+		voltage,
 		modules: sources.map((source) => source.sweep(current)),
 		blocked
 	};
@@ -56,7 +56,7 @@ export function curveGrid(
 
 /** Volts of modules in series over the grid's amps, V, [points]. */
 export function seriesVoltage(
-	{ modules, amps: current }: CurveGrid,
+	{ modules, current }: CurveGrid,
 	members: readonly number[]
 ): Float64Array {
 	const sum = new Float64Array(current.length);
@@ -69,7 +69,7 @@ export function seriesVoltage(
 
 /** Amps of a string over the grid's volts, A, [points], out of its volts over the grid's amps. */
 export function currentOver(
-	{ amps: current, volts: voltage, blocked }: CurveGrid,
+	{ current, voltage, blocked }: CurveGrid,
 	own: Float64Array
 ): Float64Array {
 	const found = new Float64Array(voltage.length);

@@ -15,7 +15,7 @@ import {
 } from './grouping';
 
 const nameplate = (vmp: number, imp: number): Nameplate =>
-	nameplateOf({ ...NO_LABEL, technology: 'poly', vmp, imp, cellsInSeries: 60 })!.plate;
+	nameplateOf({ ...NO_LABEL, technology: 'poly', vmp, imp, cellsInSeries: 60 })!.nameplate;
 
 const ask = (modules: TestedModule[], wanted: GroupingAsk['wanted'], target?: Partial<Target>) => ({
 	modules,
@@ -79,7 +79,7 @@ describe('grouping a batch', () => {
 		'comes within one percent of the best of all layouts: %i modules as %i strings of %i',
 		(n, strings, modules, seed) => {
 			const asked = ask(usedModules(n, seed), { kind: 'fixed', strings, modules });
-			const power = (grouping: Grouping) => groupingGives(grouping, asked).watts;
+			const power = (grouping: Grouping) => groupingGives(grouping, asked).power;
 			let best = 0;
 			for (const layout of everyLayout(
 				asked.modules.map(({ id }) => id),
@@ -116,7 +116,7 @@ describe('grouping a batch', () => {
 			asked
 		);
 		expect(mixed.strings.map(({ heldBy }) => heldBy?.id)).toEqual(['b', 'd']);
-		expect(groupingGives({ strings, out: [] }, asked).watts).toBeGreaterThan(1.2 * mixed.watts);
+		expect(groupingGives({ strings, out: [] }, asked).power).toBeGreaterThan(1.2 * mixed.power);
 	});
 
 	it('keeps the cold volts, and leaves out what it must', () => {

@@ -67,9 +67,9 @@ export interface Grouping {
 /** One string of a grouping with what it gives. */
 export interface StringGives {
 	readonly modules: readonly TestedModule[];
-	readonly volts: number;
-	readonly amps: number;
-	readonly watts: number;
+	readonly voltage: number;
+	readonly current: number;
+	readonly power: number;
 	/** Its modules one by one, W. */
 	readonly alone: number;
 	/** Open circuit in the cold, V; null where the lowest temperature is not known. */
@@ -82,11 +82,11 @@ export interface StringGives {
 export interface GroupingGives {
 	readonly grouping: Grouping;
 	readonly strings: readonly StringGives[];
-	readonly watts: number;
+	readonly power: number;
 	/** All modules of the strings one by one, W. */
 	readonly alone: number;
-	readonly volts: number;
-	readonly amps: number;
+	readonly voltage: number;
+	readonly current: number;
 	/** Limits that it does not keep, in words. */
 	readonly broken: readonly string[];
 }
@@ -97,7 +97,7 @@ export interface GroupingProgress {
 	readonly done: number;
 	readonly best: Grouping | null;
 	/** By the grid of the search, W. */
-	readonly watts: number;
+	readonly power: number;
 }
 
 const LONGEST = 60;
@@ -120,7 +120,7 @@ export function basisOf({ modules, target, sky }: GroupingAsk, longest: number):
 	return {
 		grid: curveGrid(modules, sky, longest, target.blocking),
 		imp: modules.map((module) => maximumPowerPoint(moduleIn(module, sky)).amps),
-		watts: modules.map((module) => powerAlone(module, sky)),
+		power: modules.map((module) => powerAlone(module, sky)),
 		cold: modules.map((module) => coldVoltage(module, target)),
 		coldMost: target.maxVolts ?? Infinity,
 		window: { least: target.windowLow ?? 0, most: target.windowHigh ?? Infinity },
@@ -163,12 +163,12 @@ export function* findGrouping(
 		const running = search(basis, shape, shuffles, random);
 		for (;;) {
 			const { value, done } = running.next();
-			if (value && (best === null || value.watts > best.watts)) best = value;
+			if (value && (best === null || value.power > best.power)) best = value;
 			if (done) break;
-			yield { done: at / shapes.length, best: named(best), watts: best?.watts ?? 0 };
+			yield { done: at / shapes.length, best: named(best), power: best?.power ?? 0 };
 		}
 	}
-	return best !== null && best.watts > 0 ? named(best) : null;
+	return best !== null && best.power > 0 ? named(best) : null;
 }
 
 /** The strings of a grouping on one bus. */
@@ -210,16 +210,16 @@ export function groupingGives(
 	const gives = strings.map((own, s): StringGives => {
 		const single =
 			target.trackers === 'one'
-				? { volts: at!.volts, amps: branches[s]!, watts: at!.volts * branches[s]! }
+				? { volts: at!.volts, amps: branches[s]!, power: at!.volts * branches[s]! }
 				: operate(new BusSource(busOf([own], target, sky)), load);
 		const imps = own.map((module) => maximumPowerPoint(moduleIn(module, sky)).amps);
 		const middle = [...imps].sort((a, b) => a - b)[imps.length >> 1]!;
 		const weakest = imps.indexOf(Math.min(...imps));
 		return {
 			modules: own,
-			volts: single.volts,
-			amps: single.amps,
-			watts: single.watts,
+			voltage: single.volts,
+			current: single.amps,
+			power: single.power,
 			alone: own.reduce((sum, module) => sum + powerAlone(module, sky), 0),
 			cold:
 				target.lowest === null
@@ -228,14 +228,14 @@ export function groupingGives(
 			heldBy: imps[weakest]! < (1 - HOLDS) * middle ? own[weakest]! : null
 		};
 	});
-	const power = gives.reduce((sum, one) => sum + one.watts, 0);
+	const power = gives.reduce((sum, one) => sum + one.power, 0);
 	return {
 		grouping,
 		strings: gives,
-		watts: power,
+		power,
 		alone: gives.reduce((sum, one) => sum + one.alone, 0),
-		volts: at?.volts ?? 0,
-		amps: gives.reduce((sum, one) => sum + one.amps, 0),
+		voltage: at?.volts ?? 0,
+		current: gives.reduce((sum, one) => sum + one.current, 0),
 		broken: brokenLimits(gives, target, at?.limit ?? 'none')
 	};
 }

@@ -18,7 +18,7 @@ export interface SearchBasis {
 	/** Peak current of each module, A, by which they are first put in order. */
 	readonly imp: readonly number[];
 	/** Power of each alone, W. */
-	readonly watts: readonly number[];
+	readonly power: readonly number[];
 	/** Open-circuit volts of each in the cold, V. */
 	readonly cold: readonly number[];
 	/** Volts that the cold string may have, V; infinite where nothing limits it. */

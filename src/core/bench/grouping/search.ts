@@ -5,7 +5,7 @@ import { starts } from './starts';
 /** A layout with its power by the grid. */
 export interface Found {
 	readonly layout: Layout;
-	readonly watts: number;
+	readonly power: number;
 }
 
 /** A swap must gain at least this share to be made: less is the grid's own grain. */
@@ -15,7 +15,7 @@ const WORTH_A_SWAP = 1e-5;
 function improve(standing: WorkingLayout): boolean {
 	const { strings, out } = standing;
 	let gained = false;
-	const least = WORTH_A_SWAP * standing.watts;
+	const least = WORTH_A_SWAP * standing.power;
 	for (let s = 0; s < strings.length; s++) {
 		for (let i = 0; i < strings[s]!.length; i++) {
 			for (let j = 0; j < out.length; j++) {
@@ -55,10 +55,10 @@ export function* search(
 		const standing = new WorkingLayout(basis, start.strings, start.out);
 		for (let round = 0; round < ROUNDS; round++) {
 			const gained = improve(standing);
-			if (best === null || standing.watts > best.watts) {
+			if (best === null || standing.power > best.power) {
 				best = {
 					layout: { strings: standing.strings.map((s) => [...s]), out: [...standing.out] },
-					watts: standing.watts
+					power: standing.power
 				};
 			}
 			yield best;
@@ -72,7 +72,7 @@ export function* search(
 export function firstPower(basis: SearchBasis, shape: Shape): number {
 	let most = -Infinity;
 	for (const start of starts(basis, shape, 0, () => 0)) {
-		most = Math.max(most, new WorkingLayout(basis, start.strings, start.out).watts);
+		most = Math.max(most, new WorkingLayout(basis, start.strings, start.out).power);
 	}
 	return most;
 }

@@ -5,7 +5,7 @@ import type { Layout, SearchBasis } from './layout';
 import { starts } from './starts';
 
 const basis = (imp: readonly number[], power: readonly number[]) =>
-	({ imp, watts: power }) as unknown as SearchBasis;
+	({ imp, power }) as unknown as SearchBasis;
 const random = (seed: number) => {
 	const { between } = randomFrom(seed);
 	return () => between(0, 1);

@@ -10,7 +10,7 @@ function cut(order: readonly number[], count: number, length: number): Layout {
 
 /** Where searches begin: like currents together, like power together, and by chance. */
 export function* starts(
-	{ imp, watts: power }: SearchBasis,
+	{ imp, power }: SearchBasis,
 	{ count, length }: Shape,
 	shuffles: number,
 	random: () => number

@@ -11,13 +11,13 @@ export class WorkingLayout {
 	readonly strings: number[][];
 	readonly out: number[];
 	/** Volts over the grid's amps, and amps over its volts, of each string. */
-	private readonly volts: Float64Array[];
-	private readonly amps: Float64Array[];
+	private readonly voltage: Float64Array[];
+	private readonly current: Float64Array[];
 	private readonly peaks: number[];
 	private readonly cold: number[];
 	private readonly total: Float64Array;
 	private best = 0;
-	watts = 0;
+	power = 0;
 
 	constructor(
 		private readonly basis: SearchBasis,
@@ -27,12 +27,12 @@ export class WorkingLayout {
 		const { grid } = basis;
 		this.strings = strings.map((string) => [...string]);
 		this.out = [...out];
-		this.volts = this.strings.map((string) => seriesVoltage(grid, string));
-		this.amps = this.volts.map((own) => currentOver(grid, own));
-		this.peaks = this.volts.map((own) => peakOver(basis, own, own, own));
+		this.voltage = this.strings.map((string) => seriesVoltage(grid, string));
+		this.current = this.voltage.map((own) => currentOver(grid, own));
+		this.peaks = this.voltage.map((own) => peakOver(basis, own, own, own));
 		this.cold = this.strings.map((string) => string.reduce((sum, m) => sum + basis.cold[m]!, 0));
-		this.total = new Float64Array(grid.volts.length);
-		for (const own of this.amps) add(this.total, own, 1);
+		this.total = new Float64Array(grid.voltage.length);
+		for (const own of this.current) add(this.total, own, 1);
 		this.settle();
 	}
 
@@ -42,9 +42,9 @@ export class WorkingLayout {
 		this.best = peakIndex(grid, this.total, window);
 		const power =
 			trackers === 'one'
-				? grid.volts[this.best]! * this.total[this.best]!
+				? grid.voltage[this.best]! * this.total[this.best]!
 				: this.peaks.reduce((sum, peak) => sum + peak, 0);
-		this.watts = power - this.cold.reduce((sum, voltage) => sum + this.priceOf(voltage), 0);
+		this.power = power - this.cold.reduce((sum, voltage) => sum + this.priceOf(voltage), 0);
 	}
 
 	private priceOf(cold: number): number {
@@ -70,10 +70,10 @@ export class WorkingLayout {
 	/** Exchanges module i of string s with module j of string t, or of those out, where that gives more. */
 	tries(s: number, i: number, t: number | 'out', j: number, atLeast: number): boolean {
 		if (this.gain(s, i, t, j) <= atLeast) return false;
-		const before = this.watts;
+		const before = this.power;
 		this.exchange(s, i, t, j);
 		this.settle();
-		if (this.watts > before) return true;
+		if (this.power > before) return true;
 		// The maximum moved further than the swap was tried: it is taken back.
 		this.exchange(s, i, t, j);
 		this.settle();
@@ -83,17 +83,17 @@ export class WorkingLayout {
 	/** What a swap gains near the present maximum of one tracker, W. */
 	private gainOn(s: number, t: number | 'out', a: number, b: number): number {
 		const { grid, window } = this.basis;
-		const { volts: voltage, modules } = grid;
+		const { voltage, modules } = grid;
 		const first = Math.max(0, this.best - ABOUT);
 		const last = Math.min(voltage.length - 1, this.best + ABOUT);
-		const inS = new Lookup(grid, this.volts[s]!, modules[a]!, modules[b]!);
-		const inT = t === 'out' ? null : new Lookup(grid, this.volts[t]!, modules[b]!, modules[a]!);
+		const inS = new Lookup(grid, this.voltage[s]!, modules[a]!, modules[b]!);
+		const inT = t === 'out' ? null : new Lookup(grid, this.voltage[t]!, modules[b]!, modules[a]!);
 		let most = 0;
 		for (let v = first; v <= last; v += 2) {
 			const at = voltage[v]!;
 			if (at < window.least || at > window.most) continue;
-			let current = this.total[v]! - this.amps[s]![v]! + inS.ampsAt(at);
-			if (inT) current += inT.ampsAt(at) - this.amps[t as number]![v]!;
+			let current = this.total[v]! - this.current[s]![v]! + inS.currentAt(at);
+			if (inT) current += inT.currentAt(at) - this.current[t as number]![v]!;
 			if (at * current > most) most = at * current;
 		}
 		return most - voltage[this.best]! * this.total[this.best]!;
@@ -102,10 +102,10 @@ export class WorkingLayout {
 	/** What a swap gains where each string has a tracker of its own, W. */
 	private gainEach(s: number, t: number | 'out', a: number, b: number): number {
 		const { modules } = this.basis.grid;
-		const gain = peakOver(this.basis, this.volts[s]!, modules[a]!, modules[b]!) - this.peaks[s]!;
+		const gain = peakOver(this.basis, this.voltage[s]!, modules[a]!, modules[b]!) - this.peaks[s]!;
 		return t === 'out'
 			? gain
-			: gain + peakOver(this.basis, this.volts[t]!, modules[b]!, modules[a]!) - this.peaks[t]!;
+			: gain + peakOver(this.basis, this.voltage[t]!, modules[b]!, modules[a]!) - this.peaks[t]!;
 	}
 
 	private exchange(s: number, i: number, t: number | 'out', j: number): void {
@@ -120,12 +120,12 @@ export class WorkingLayout {
 
 	private replace(s: number, from: number, to: number): void {
 		const { grid, cold } = this.basis;
-		const own = this.volts[s]!;
+		const own = this.voltage[s]!;
 		add(own, grid.modules[from]!, -1);
 		add(own, grid.modules[to]!, 1);
-		add(this.total, this.amps[s]!, -1);
-		this.amps[s] = currentOver(grid, own);
-		add(this.total, this.amps[s]!, 1);
+		add(this.total, this.current[s]!, -1);
+		this.current[s] = currentOver(grid, own);
+		add(this.total, this.current[s]!, 1);
 		this.peaks[s] = peakOver(this.basis, own, own, own);
 		this.cold[s]! += cold[to]! - cold[from]!;
 	}
@@ -141,21 +141,21 @@ class Lookup {
 		private readonly less: Float64Array,
 		private readonly more: Float64Array
 	) {
-		this.i = grid.amps.length - 1;
+		this.i = grid.current.length - 1;
 	}
 
-	private voltsAt(i: number): number {
+	private voltageAt(i: number): number {
 		return this.own[i]! - this.less[i]! + this.more[i]!;
 	}
 
-	ampsAt(voltage: number): number {
-		const { amps: current, blocked } = this.grid;
-		while (this.i > 0 && this.voltsAt(this.i) < voltage) this.i--;
+	currentAt(voltage: number): number {
+		const { current, blocked } = this.grid;
+		while (this.i > 0 && this.voltageAt(this.i) < voltage) this.i--;
 		const { i } = this;
 		if (i === current.length - 1) return current[i]!;
-		const high = this.voltsAt(i);
+		const high = this.voltageAt(i);
 		if (high < voltage) return blocked ? 0 : current[0]!;
-		const low = this.voltsAt(i + 1);
+		const low = this.voltageAt(i + 1);
 		const share = high > low ? (high - voltage) / (high - low) : 0;
 		const at = current[i]! + share * (current[i + 1]! - current[i]!);
 		return blocked ? Math.max(0, at) : at;
@@ -164,7 +164,7 @@ class Lookup {
 
 /** Index of the grid's volts at which a curve has its greatest power. */
 function peakIndex(
-	{ volts: voltage }: CurveGrid,
+	{ voltage }: CurveGrid,
 	current: Float64Array,
 	window: SearchBasis['window']
 ): number {
@@ -184,7 +184,7 @@ function peakIndex(
 
 /** The greatest power over the grid's amps of a string with one module changed for another, W. */
 function peakOver(
-	{ grid: { amps: current }, window }: SearchBasis,
+	{ grid: { current }, window }: SearchBasis,
 	own: Float64Array,
 	less: Float64Array,
 	more: Float64Array

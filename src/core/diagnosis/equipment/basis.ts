@@ -21,7 +21,7 @@ export interface EquipmentBasis {
 	/** Chance that volts to earth or dry insulation already show an earth fault at a string: it explains a message of leaks. */
 	readonly earthFound: number;
 	/** What one sound module gives here and now, V and W; null where light and heat are not known. */
-	readonly module: { readonly volts: number; readonly watts: number } | null;
+	readonly module: { readonly voltage: number; readonly power: number } | null;
 }
 
 /** A probe whose every reading tells, whatever the state it was taken in. */

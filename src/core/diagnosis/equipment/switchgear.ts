@@ -11,7 +11,7 @@ export function weldedSwitches({ record, rates, module }: EquipmentBasis): Equip
 		const modules = record.strings
 			.filter((string) => partsOnward(record, string.to).some((part) => part.id === id))
 			.map(({ moduleCount }) => moduleCount);
-		const voltage = Math.max(1, ...modules) * (module?.volts ?? 40);
+		const voltage = Math.max(1, ...modules) * (module?.voltage ?? 40);
 		const open = { ...usualState('dc-voltage'), disconnect: 'open', ac: 'off' } as const;
 		return {
 			place: { part: id },

@@ -32,7 +32,7 @@ function unitsOfBranch(basis: EquipmentBasis, branch: StringRecord): EquipmentCa
 		(unit) => standing.get(placeKey(at(unit), 'unit-power'))?.value ?? []
 	);
 	const rating = partsOf(record.parts, 'micro-inverter')[0]?.specs.acWatts ?? null;
-	const offered = module && UNIT.efficiency * module.watts * each;
+	const offered = module && UNIT.efficiency * module.power * each;
 	// Units beside one another tell more than light and heat do; three are the least for a middle.
 	const middle = power.length >= 3 ? median(power) : null;
 	const usual =
@@ -44,7 +44,7 @@ function unitsOfBranch(basis: EquipmentBasis, branch: StringRecord): EquipmentCa
 			: offered !== null && offered > LEAST_POWER
 				? { watts: Math.min(offered, rating ?? offered), uncertainty: UNIT.predicted }
 				: null;
-	const voltage = module?.volts ?? null;
+	const voltage = module?.voltage ?? null;
 	return units
 		.filter((unit) =>
 			(['unit-power', 'open-circuit-voltage', 'ac-voltage'] as const).some((quantity) =>

@@ -26,7 +26,7 @@ const basis = (more: Partial<EquipmentBasis> = {}): EquipmentBasis => ({
 	rates: {},
 	says: '',
 	earthFound: 0,
-	module: { volts: 37, watts: 250 },
+	module: { voltage: 37, power: 250 },
 	...more
 });
 const weigh = (

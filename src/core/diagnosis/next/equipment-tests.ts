@@ -21,7 +21,7 @@ export function equipmentTests(
 	record: ArrayRecord,
 	equipmentCases: readonly EquipmentPosterior[]
 ): ProposedTest[] {
-	const ceiling = highestColdVoltage(record)?.volts ?? 0;
+	const ceiling = highestColdVoltage(record)?.voltage ?? 0;
 	return equipmentCases.flatMap(({ of, chances, read, told }) => {
 		const faulty = 1 - chances[0]!;
 		if (faulty < (told ? WORTH_ASKING.told : WORTH_ASKING.untold)) return [];

@@ -19,7 +19,7 @@ export interface NextBasis {
 	readonly posterior: GroupPosterior;
 	readonly standing: ReadonlyMap<string, Reading>;
 	/** Volts at which a string's running current would be read, by string. */
-	readonly atVolts: (stringId: string) => number | null;
+	readonly atVoltage: (stringId: string) => number | null;
 }
 
 /** What a test is expected to tell, and its outcomes when they are asked for. */
@@ -98,7 +98,7 @@ export function measured(
 
 /** Predicts one reading; of a whole string each class is solved once. */
 function predictorOf(
-	{ posterior, atVolts: atVoltage }: NextBasis,
+	{ posterior, atVoltage }: NextBasis,
 	{ case: { string, here } }: StringPosterior,
 	{ place, quantity, state }: Candidate
 ): (one: Possible) => Predicted | null {

@@ -125,7 +125,7 @@ export function* analyseYear(year: MonitoredYear): Generator<MonitoringProgress,
 	};
 	const skyOf = (unit: Unit): SkyIrradiance | null => {
 		const irradiance = irradianceOf(unit);
-		return irradiance && { light: irradiance, plane: unit.plane ? 'recorded' : 'inferred' };
+		return irradiance && { irradiance, plane: unit.plane ? 'recorded' : 'inferred' };
 	};
 	const shares = new Map<string, Float64Array>();
 	const events: UnitEvent[] = [];

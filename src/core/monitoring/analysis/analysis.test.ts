@@ -182,7 +182,7 @@ describe('flat tops', () => {
 				irradiance: null,
 				observer: OBSERVER
 			},
-			() => ({ peers: null, sky: { light: irradiance, plane: 'recorded' }, usual: 1 })
+			() => ({ peers: null, sky: { irradiance, plane: 'recorded' }, usual: 1 })
 		);
 
 	it('at the rating are clipping, with the energy that the shoulders show', () => {
@@ -301,7 +301,7 @@ describe('voltage and current of a unit that underperforms', () => {
 		[1, 1, 'lost behind it'],
 		[0.8, 0.7, 'Both voltage and current are low']
 	])('at %d and %d of its peers say “%s”', (voltage, current, words) => {
-		expect(probableCause({ volts: voltage, amps: current }, 0.5).words).toContain(words);
+		expect(probableCause({ voltage, current }, 0.5).words).toContain(words);
 	});
 	it('that are not in the export leave it open', () => {
 		expect(probableCause(null, 0.5).next).toContain('Measure voltage and current');

@@ -4,8 +4,8 @@ import { median } from '../../numerics';
 
 /** Volts and amps of a unit against the middle of its peers. */
 export interface VoltageAndCurrent {
-	readonly volts: number;
-	readonly amps: number;
+	readonly voltage: number;
+	readonly current: number;
 }
 
 /** What volts and amps of an underperformer point at. */
@@ -54,7 +54,7 @@ export function voltageAndCurrentOf(
 	}
 	return voltage.length < 4 || current.length < 4
 		? null
-		: { volts: median(voltage), amps: median(current) };
+		: { voltage: median(voltage), current: median(current) };
 }
 
 /** What a laggard's volts and amps point at; the tests of the visit decide. */
@@ -69,7 +69,7 @@ export function probableCause(measured: VoltageAndCurrent | null, level: number)
 			next: 'Measure voltage and current of it and of a neighbour in the same minute.'
 		};
 	}
-	const { volts: voltage, amps: current } = measured;
+	const { voltage, current } = measured;
 	const volt = Math.abs(voltage - 1) <= NORMAL;
 	const amp = Math.abs(current - 1) <= NORMAL;
 	const third = [1 / 3, 2 / 3].find((share) => Math.abs(voltage - share) <= 0.05);

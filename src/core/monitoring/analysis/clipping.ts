@@ -61,7 +61,7 @@ export function clippingOf(year: MonitoredYear, besideOf: (unit: Unit) => Beside
 			return group ? [{ unit: unit.key, ...group }] : [];
 		}
 		const tops = year.days.flatMap((day, d) =>
-			plateausOf(unit.power, beside.sky?.light ?? null, day, d, year.times)
+			plateausOf(unit.power, beside.sky?.irradiance ?? null, day, d, year.times)
 		);
 		return tops.length >= FEWEST_PLATEAUS && !haveOneLevel(tops) && fallsWithTemperature(year, tops)
 			? [{ unit: unit.key, ...deratedAt(year, tops) }]
@@ -90,13 +90,20 @@ function heldAt(year: MonitoredYear, unit: Unit, watts: number, beside: Beside):
 	const { power } = unit;
 	const at = new Uint8Array(power.length);
 	for (let t = 0; t < at.length; t++) if (power[t]! >= AT_LEVEL * watts) at[t] = 1;
-	const potential = potentialOf(year, unit, { watts, at }, beside.peers, beside.sky, beside.usual);
+	const potential = potentialOf(
+		year,
+		unit,
+		{ power: watts, at },
+		beside.peers,
+		beside.sky,
+		beside.usual
+	);
 	const lost = { value: 0, low: 0, high: 0 };
 	const dates: string[] = [];
 	let held = 0;
 	const toKWh = hours / 1000;
 	/** At the step itself, and at one beside it, where what the unit would have given is known. */
-	const couldAt = (t: number) => (at[t] === 1 ? (potential?.watts[t] ?? Number.NaN) : Number.NaN);
+	const couldAt = (t: number) => (at[t] === 1 ? (potential?.power[t] ?? Number.NaN) : Number.NaN);
 	days.forEach(({ from, to, date }) => {
 		let some = false;
 		for (let t = from; t < to; t++) {

@@ -5,7 +5,7 @@ import type { Peers } from './peers';
 /** What a unit would have given at moments at which something held it down. */
 export interface Potential {
 	/** W by time; NaN where nothing tells. */
-	readonly watts: Float64Array;
+	readonly power: Float64Array;
 	/** How far nine in ten such figures lie from the truth, share of it. */
 	readonly within: number;
 	readonly from: 'peers' | 'sensor' | 'clear-sky';
@@ -16,7 +16,7 @@ export interface Potential {
 /** Light of a clear sky in a plane. */
 export interface SkyIrradiance {
 	/** W/m2 by time. */
-	readonly light: Float64Array;
+	readonly irradiance: Float64Array;
 	/** Whether the plane stands in the record, or was inferred from clear days. */
 	readonly plane: 'recorded' | 'inferred';
 }
@@ -24,7 +24,7 @@ export interface SkyIrradiance {
 /** A level that holds a unit down. */
 export interface Level {
 	/** W */
-	readonly watts: number;
+	readonly power: number;
 	/** Moments at which the unit stands at it. */
 	readonly at: Uint8Array;
 }
@@ -94,9 +94,7 @@ function potentialByPeers(
 	for (let t = 0; t < level.at.length; t++) {
 		if (level.at[t] === 1 && atRating[t] === 0) power[t] = share[t]! * usual * unit.labelWatts;
 	}
-	return isKnown(level, power)
-		? { watts: power, within: WITHIN.peers, from: 'peers', clear: null }
-		: null;
+	return isKnown(level, power) ? { power, within: WITHIN.peers, from: 'peers', clear: null } : null;
 }
 
 /** Whether something tells at most of the moments: what is missing would not be counted as lost. */
@@ -136,7 +134,7 @@ function potentialBySensor(
 		for (let t = from; t < to; t++) if (irradiance[t]! > 0) power[t] = ratio * given(t);
 	});
 	return isKnown(level, power)
-		? { watts: power, within: WITHIN.sensor, from: 'sensor', clear: null }
+		? { power, within: WITHIN.sensor, from: 'sensor', clear: null }
 		: null;
 }
 
@@ -144,7 +142,7 @@ function potentialByClearSky(
 	year: MonitoredYear,
 	unit: Unit,
 	level: Level,
-	{ light: irradiance, plane }: SkyIrradiance
+	{ irradiance, plane }: SkyIrradiance
 ): Potential {
 	const { times, days } = year;
 	const given = (t: number) => irradiance[t]! * (1 - (FALLS * irradiance[t]!) / 1000);
@@ -157,7 +155,7 @@ function potentialByClearSky(
 	);
 	const free = (t: number) => {
 		const clear = rough * given(t);
-		return clear >= NEAR * level.watts && clear < FREE * level.watts ? bright(t) : 0;
+		return clear >= NEAR * level.power && clear < FREE * level.power ? bright(t) : 0;
 	};
 	const ratios = ratiosByDay(year, unit, level, free);
 	const clear = byBlock(days.length, (d) => {
@@ -184,7 +182,7 @@ function potentialByClearSky(
 			const shoulder = shoulders.length === 0 ? Number.NaN : median(shoulders);
 			for (let s = t; s <= end; s++) {
 				const all = clear[d]! * given(s);
-				const least = level.watts / all;
+				const least = level.power / all;
 				const isClear = (end - t + 1) * times.step >= HOUR && shoulder >= CLEAR_SHOULDER;
 				const clearly = isClear ? shoulder : meanAbove(clearness, least);
 				power[s] = all * Math.max(clearly, least);
@@ -192,7 +190,7 @@ function potentialByClearSky(
 			t = end;
 		}
 	});
-	return { watts: power, within: WITHIN[plane], from: 'clear-sky', clear: clearPower };
+	return { power, within: WITHIN[plane], from: 'clear-sky', clear: clearPower };
 }
 
 /** Power over what the light would give, of each day's moments at which the unit stands free. */
@@ -207,7 +205,7 @@ function ratiosByDay(
 		for (let t = from; t < to; t++) {
 			const of = given(t);
 			const power = unit.power[t]!;
-			if (of > 0 && level.at[t] === 0 && power > 0.02 * level.watts && power < 0.97 * level.watts)
+			if (of > 0 && level.at[t] === 0 && power > 0.02 * level.power && power < 0.97 * level.power)
 				ratios.push(power / of);
 		}
 		return ratios;

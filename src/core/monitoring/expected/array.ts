@@ -29,8 +29,8 @@ export function expectedOfArray(
 	return hours.map(({ at }, i) => ({
 		at,
 		irradiance: weighed(i, (one) => one.irradiance),
-		heat: weighed(i, (one) => one.heat),
-		watts: watched * each.reduce((sum, list) => sum + list[i]!.watts, 0)
+		cellTemperature: weighed(i, (one) => one.cellTemperature),
+		power: watched * each.reduce((sum, list) => sum + list[i]!.power, 0)
 	}));
 }
 

@@ -88,19 +88,16 @@ describe('expected production', () => {
 	const day = (month: number) =>
 		clearHours(Date.UTC(2026, month, 21), Date.UTC(2026, month, 22), PLACE, 12);
 	const energy = (month: number, losses = 0) =>
-		expectedFrom(day(month), PLACE, generator, losses).reduce(
-			(sum, { watts: power }) => sum + power,
-			0
-		);
+		expectedFrom(day(month), PLACE, generator, losses).reduce((sum, { power }) => sum + power, 0);
 
 	it('is more in June than in December, none at night, and less by the losses', () => {
 		expect(energy(5)).toBeGreaterThan(3 * energy(11));
 		expect(energy(5, 0.1)).toBeCloseTo(0.9 * energy(5), 3);
-		expect(expectedFrom(day(11), PLACE, generator, 0)[0]!.watts).toBe(0);
+		expect(expectedFrom(day(11), PLACE, generator, 0)[0]!.power).toBe(0);
 	});
 	it('is cut at the rating', () => {
 		const cut = expectedFrom(day(5), PLACE, { ...generator, ratedWatts: 4000 }, 0);
-		expect(Math.max(...cut.map(({ watts: power }) => power))).toBe(4000);
+		expect(Math.max(...cut.map(({ power }) => power))).toBe(4000);
 	});
 	it('follows the model between the points of its table', () => {
 		const table = powerTable(TYPE, 4);
@@ -150,7 +147,7 @@ describe('expected production', () => {
 			0.75 * steep![12]!.irradiance + 0.25 * level![12]!.irradiance,
 			9
 		);
-		expect(both[12]!.watts).toBeCloseTo(0.5 * (steep![12]!.watts + level![12]!.watts), 9);
+		expect(both[12]!.power).toBeCloseTo(0.5 * (steep![12]!.power + level![12]!.power), 9);
 		expect(expectedOfArray(day(5), PLACE, [], 0, 1000)).toEqual([]);
 	});
 	it('by the export’s own sensor counts the samples that both have', () => {

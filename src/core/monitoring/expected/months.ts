@@ -37,7 +37,7 @@ export function monthsOf(
 	temperatureAboveAmbient: number
 ): MonthOfYield[] {
 	const expected = new Map<string, { watts: number; light: number; cool: number; hours: number }>();
-	for (const { at, watts: power, irradiance, heat: cellTemperature } of hours) {
+	for (const { at, power, irradiance, cellTemperature } of hours) {
 		const key = dateOfMillis(at + offset).slice(5);
 		const sum = expected.get(key) ?? { watts: 0, light: 0, cool: 0, hours: 0 };
 		expected.set(key, {

@@ -34,9 +34,9 @@ export interface ExpectedHour {
 	/** In the plane, W/m2. */
 	readonly irradiance: number;
 	/** Of the cells, degC. */
-	readonly heat: number;
+	readonly cellTemperature: number;
 	/** After the stated losses, cut at the rating, W. */
-	readonly watts: number;
+	readonly power: number;
 }
 
 /** Light of an hour on the level, split into beam and sky where the file does not say. */
@@ -71,8 +71,8 @@ export function expectedFrom(
 		return {
 			at: hour.at,
 			irradiance: irradiance.total,
-			heat: cellTemperature,
-			watts: ratedPower === null ? watts : Math.min(watts, ratedPower)
+			cellTemperature,
+			power: ratedPower === null ? watts : Math.min(watts, ratedPower)
 		};
 	});
 }

@@ -53,8 +53,8 @@
 			id: 'm',
 			mark: 'the module',
 			model: '',
-			plate: filled.plate,
-			labelWatts: filled.plate.pmax,
+			plate: filled.nameplate,
+			labelWatts: filled.nameplate.pmax,
 			seriesFuse: null
 		};
 		const mix = configurationOf(
@@ -118,9 +118,9 @@
 					{#each [['PWM', answer.pwm], ['MPPT', answer.mppt]] as const as [name, gives] (name)}
 						<tr>
 							<th scope="row">{name}</th>
-							<td class="figure">{gives.watts.toFixed(0)} W, {gives.amps.toFixed(1)} A</td>
-							<td class="figure">{gives.arrayVolts.toFixed(0)} V</td>
-							<td class="figure">{((100 * gives.watts) / label).toFixed(0)} %</td>
+							<td class="figure">{gives.power.toFixed(0)} W, {gives.current.toFixed(1)} A</td>
+							<td class="figure">{gives.arrayVoltage.toFixed(0)} V</td>
+							<td class="figure">{((100 * gives.power) / label).toFixed(0)} %</td>
 						</tr>
 						<tr><td></td><td colspan="3" class="soft">{gives.words}</td></tr>
 					{/each}
@@ -134,7 +134,7 @@
 			<h2>Hot and cold</h2>
 			<dl class="facts">
 				<dt>Hottest day, Vmp of a string</dt>
-				<dd class="figure">{answer.hotVolts.toFixed(1)} V</dd>
+				<dd class="figure">{answer.hotVoltage.toFixed(1)} V</dd>
 				<dt>Needed with PWM: absorption voltage</dt>
 				<dd class="figure">{answer.wanted.pwm.toFixed(1)} V</dd>
 				<dt>
@@ -142,9 +142,9 @@
 					decides)
 				</dt>
 				<dd class="figure">{answer.wanted.mppt.toFixed(1)} V</dd>
-				{#if answer.coldVolts !== null}
+				{#if answer.coldVoltage !== null}
 					<dt>Coldest morning, open circuit</dt>
-					<dd class="figure">{answer.coldVolts.toFixed(0)} V</dd>
+					<dd class="figure">{answer.coldVoltage.toFixed(0)} V</dd>
 				{/if}
 				{#if answer.rate !== null}
 					<dt>Charge current over capacity</dt>

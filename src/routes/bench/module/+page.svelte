@@ -30,7 +30,7 @@
 		reference.trim() === '' ? null : readFigure(reference, { min: 1, max: 300, unit: 'V' })
 	);
 	const module = $derived({
-		sections: substrings,
+		substrings,
 		voc: label.ok ? label.value : 40,
 		reference: beside?.ok ? beside.value : null
 	});

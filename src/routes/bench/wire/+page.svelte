@@ -270,11 +270,11 @@
 			<h2>Voltage drop and loss</h2>
 			<dl class="facts">
 				<dt>Both conductors</dt>
-				<dd class="figure">{wire.ohms.toFixed(3)} Ω</dd>
+				<dd class="figure">{wire.resistance.toFixed(3)} Ω</dd>
 				<dt>Drop at full power</dt>
 				<dd class="figure">{wire.drop.toFixed(2)} V, {(100 * wire.share).toFixed(1)} %</dd>
 				<dt>Loss at full power</dt>
-				<dd class="figure">{wire.watts.toFixed(1)} W</dd>
+				<dd class="figure">{wire.power.toFixed(1)} W</dd>
 				<dt>Loss a year</dt>
 				<dd class="figure">
 					{wire.kWhAYear.toFixed(1)} kWh{wire.costAYear === null

@@ -24,7 +24,7 @@
 	const shown = $derived(order === 'best' ? ranked(results) : results);
 	const open = $derived(results.find(({ module }) => module.mark === chosen) ?? null);
 	const bins = $derived(histogramOf(results));
-	const worth = $derived(results.reduce((sum, { watts: power }) => sum + (power ?? 0), 0));
+	const worth = $derived(results.reduce((sum, { power }) => sum + (power ?? 0), 0));
 	const usable = $derived(
 		results.filter(({ graded }) => graded.grade === 'good' || graded.grade === 'fair').length
 	);
@@ -106,7 +106,7 @@
 			</div>
 			<ol class="batch">
 				{#each shown as result (result.module.id)}
-					{@const { module, share, uncertainty, graded, watts: power, odd } = result}
+					{@const { module, share, uncertainty, graded, power, odd } = result}
 					<li data-module={module.mark}>
 						<button
 							type="button"

@@ -93,7 +93,7 @@
 		</p>
 	{:else}
 		<ol class="strings">
-			{#each strings as { stringId, label, volts: voltage, running, short, modules } (stringId)}
+			{#each strings as { stringId, label, voltage, running, short, modules } (stringId)}
 				<li data-string={label}>
 					<span class="name figure">{label}</span>
 					<span
@@ -203,17 +203,17 @@
 						{#each record.strings as { id, label } (id)}
 							{@const here = now.get(label)}
 							{@const then = before?.get(label)}
-							{#if here && (here.voc !== null || here.amps !== null)}
+							{#if here && (here.voc !== null || here.current !== null)}
 								{@const change = then ? changeSince(here, then) : null}
 								<tr>
 									<th scope="row" class="figure">{label}</th>
 									<td class="figure">{here.voc === null ? '—' : `${here.voc.toFixed(1)} V`}</td>
 									<td class="figure">{shift(change?.voc)}</td>
 									<td class="figure"
-										>{here.amps === null ? '—' : `${here.amps.toFixed(2)} A`}
-										{here.running && here.amps !== null ? 'running' : ''}</td
+										>{here.current === null ? '—' : `${here.current.toFixed(2)} A`}
+										{here.running && here.current !== null ? 'running' : ''}</td
 									>
-									<td class="figure">{shift(change?.amps)}</td>
+									<td class="figure">{shift(change?.current)}</td>
 								</tr>
 							{/if}
 						{/each}

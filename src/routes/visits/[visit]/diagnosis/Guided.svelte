@@ -39,7 +39,7 @@
 		string &&
 			suspectSegment(finding.causes, {
 				modules: string.moduleCount,
-				sections: substrings,
+				substrings,
 				perDevice: modulesPerDevice(string)
 			})
 	);

@@ -21,7 +21,7 @@
 		['end', 'Load side of disconnect']
 	] as const;
 	const label = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '?';
-	const voltage = ({ volts: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
+	const voltage = ({ voltage: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
 
 	/** Neighbours in the same state are one row, so that a hundred strings stay readable. */
 	const rows = $derived.by(() => {

@@ -168,17 +168,17 @@
 		</div>
 		<div class="right">
 			<p class="answer">
-				<strong class="figure" data-watts>{answer.watts.toFixed(0)} W</strong>
+				<strong class="figure" data-watts>{answer.power.toFixed(0)} W</strong>
 				<span class="soft">
-					by the curves at {answer.volts.toFixed(0)} V and {answer.amps.toFixed(1)} A, full sun, cells
-					of {WARM_SUN.cellTemperature} °C
+					by the curves at {answer.voltage.toFixed(0)} V and {answer.current.toFixed(1)} A, full sun,
+					cells of {WARM_SUN.cellTemperature} °C
 				</span>
 			</p>
 			<dl class="facts">
 				<dt>Of its modules one by one</dt>
-				<dd class="figure">{percent(answer.watts / answer.aloneWatts)}</dd>
+				<dd class="figure">{percent(answer.power / answer.alonePower)}</dd>
 				<dt>Of their labels</dt>
-				<dd class="figure">{percent(answer.watts / answer.labelWatts)}</dd>
+				<dd class="figure">{percent(answer.power / answer.labelWatts)}</dd>
 				<dt>By the quick rule, lowest amps and lowest volts</dt>
 				<dd class="figure">{answer.quick.watts.toFixed(0)} W</dd>
 			</dl>
@@ -192,9 +192,9 @@
 			<div class="curve">
 				<Chart
 					option={(look) => configurationOption(answer, look)}
-					words="Amps over volts of the mix, from {answer.shortAmps.toFixed(
+					words="Amps over volts of the mix, from {answer.shortCurrent.toFixed(
 						1
-					)} A at short circuit to {answer.openVolts.toFixed(0)} V open"
+					)} A at short circuit to {answer.openVoltage.toFixed(0)} V open"
 				/>
 			</div>
 			{#if answer.limits.length > 0}

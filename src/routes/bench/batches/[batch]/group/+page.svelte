@@ -208,7 +208,7 @@
 			{#if running}
 				<div class="running" role="status">
 					<progress max="1" value={progress?.done ?? 0}></progress>
-					<span class="figure">{(progress?.watts ?? 0).toFixed(0)} W so far</span>
+					<span class="figure">{(progress?.power ?? 0).toFixed(0)} W so far</span>
 					<button type="button" class="act-plain" onclick={stop}>Stop, take the best so far</button>
 				</div>
 			{:else}

@@ -28,7 +28,7 @@
 	</p>
 </div>
 <ul>
-	{#each results as { module, watts: power, share, graded, odd, estimate } (module.id)}
+	{#each results as { module, power, share, graded, odd, estimate } (module.id)}
 		{@const last = module.takes.at(-1)}
 		<li>
 			<span class="figure number">{module.mark}</span>

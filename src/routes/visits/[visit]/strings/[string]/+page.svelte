@@ -119,20 +119,20 @@
 					case 'open-circuit-voltage':
 						return {
 							words: `read ${figureOf(reading.value, 'V')} V`,
-							volts: reading.value,
-							amps: 0
+							voltage: reading.value,
+							current: 0
 						};
 					case 'short-circuit-current':
 						return {
 							words: `read ${figureOf(reading.value, 'A')} A`,
-							volts: 0,
-							amps: reading.value
+							voltage: 0,
+							current: reading.value
 						};
 					case 'operating-current':
 						return {
 							words: `read ${figureOf(reading.value, 'A')} A`,
-							volts: reading.atVolts ?? 0,
-							amps: reading.value
+							voltage: reading.atVolts ?? 0,
+							current: reading.value
 						};
 				}
 			})
@@ -145,7 +145,7 @@
 	});
 	const chartWords = $derived(
 		study && string
-			? `Amps over volts of string ${string.label}. Open circuit ${figureOf(study.shown.voc, 'V')} V, short circuit ${figureOf(study.shown.isc, 'A')} A, on its load ${figureOf(study.shown.volts, 'V')} V and ${figureOf(study.shown.amps, 'A')} A.`
+			? `Amps over volts of string ${string.label}. Open circuit ${figureOf(study.shown.voc, 'V')} V, short circuit ${figureOf(study.shown.isc, 'A')} A, on its load ${figureOf(study.shown.voltage, 'V')} V and ${figureOf(study.shown.current, 'A')} A.`
 			: ''
 	);
 	const hrefOf = (id: string) =>

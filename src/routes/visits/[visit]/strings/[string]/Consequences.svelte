@@ -36,7 +36,7 @@
 	});
 	/** Below this a branch rests, A. */
 	const AT_REST = 0.05;
-	const fed = $derived(study.branches.filter(({ amps: current }) => current < -AT_REST));
+	const fed = $derived(study.branches.filter(({ current }) => current < -AT_REST));
 	const reversed = $derived(study.shown.voc < -1);
 	const lines = $derived(
 		[
@@ -64,9 +64,9 @@
 	<div class="notice" data-kind="error">
 		<p>
 			<b>Current flows back</b> into {fed
-				.map(({ name: string, amps: current }) => `${string} (${figureOf(-current, 'A')} A)`)
+				.map(({ name: string, current }) => `${string} (${figureOf(-current, 'A')} A)`)
 				.join(' and ')}.
-			{#if study.fuse && study.shown.amps < -AT_REST}
+			{#if study.fuse && study.shown.current < -AT_REST}
 				The {study.fuse.rating} A fuse of {name}
 				{FUSE_WORDS[study.fuse.verdict]}.
 			{/if}

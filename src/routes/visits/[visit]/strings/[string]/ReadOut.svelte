@@ -17,10 +17,15 @@
 		{
 			name: 'Volts on its load',
 			unit: 'V' as const,
-			from: study.whole.volts,
-			to: study.shown.volts
+			from: study.whole.voltage,
+			to: study.shown.voltage
 		},
-		{ name: 'Amps on its load', unit: 'A' as const, from: study.whole.amps, to: study.shown.amps }
+		{
+			name: 'Amps on its load',
+			unit: 'A' as const,
+			from: study.whole.current,
+			to: study.shown.current
+		}
 	]);
 	const differs = (from: number, to: number, unit: 'V' | 'A') =>
 		plainFigure(from, unit) !== plainFigure(to, unit);
@@ -54,12 +59,12 @@
 		{/each}
 		<tr>
 			<th scope="row">{shared ? 'All strings' : 'Into its load'}</th>
-			<td class="figure">{study.wholeWatts.toFixed(0)} W</td>
-			<td class="figure now">{study.watts.toFixed(0)} W</td>
+			<td class="figure">{study.wholePower.toFixed(0)} W</td>
+			<td class="figure now">{study.power.toFixed(0)} W</td>
 			<td class="figure soft">
-				{#if Math.round(study.watts) !== Math.round(study.wholeWatts)}
-					{signed(study.watts - study.wholeWatts, 0)} W{#if study.wholeWatts > 0},
-						{signed((100 * (study.watts - study.wholeWatts)) / study.wholeWatts, 1)} %{/if}
+				{#if Math.round(study.power) !== Math.round(study.wholePower)}
+					{signed(study.power - study.wholePower, 0)} W{#if study.wholePower > 0},
+						{signed((100 * (study.power - study.wholePower)) / study.wholePower, 1)} %{/if}
 				{:else}same{/if}
 			</td>
 		</tr>

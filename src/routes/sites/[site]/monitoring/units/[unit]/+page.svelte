@@ -109,9 +109,9 @@
 						{#if cause.measured}
 							<dl class="facts">
 								<dt>Volts of its peers</dt>
-								<dd class="figure">{share(cause.measured.volts)}</dd>
+								<dd class="figure">{share(cause.measured.voltage)}</dd>
 								<dt>Amps of its peers</dt>
-								<dd class="figure">{share(cause.measured.amps)}</dd>
+								<dd class="figure">{share(cause.measured.current)}</dd>
 							</dl>
 						{/if}
 						<p><strong>On the visit:</strong> {cause.next}</p>

@@ -1,7 +1,7 @@
 import { chainCurrent, chainConductance, chainOf, type Chain } from './chain';
 import { diodeCurrent, type DiodeModel } from './diode';
 import { risingRoot, type Slope } from '../numerics';
-import { EvenSubstring, type CellGroup, type Part, type Solution } from './section';
+import { EvenSubstring, type CellGroup, type Part, type Solution } from './substring';
 
 /**
  * A section whose cells stand in different light: one row of cells, or the two rows of a half-cut
@@ -38,7 +38,7 @@ export class UnevenSubstring implements Part {
 		};
 		const voltage = risingRoot(residual, 0, 0.5);
 		this.conduct(voltage, slope);
-		out.volts = voltage;
+		out.voltage = voltage;
 		out.slope = 1 / slope.slope;
 	}
 
@@ -64,12 +64,12 @@ export class UnevenSubstring implements Part {
 	groupsAt(
 		voltage: number
 	): readonly (readonly { readonly volts: number; readonly amps: number }[])[] {
-		const one: Solution = { volts: 0, slope: 0 };
+		const one: Solution = { voltage: 0, slope: 0 };
 		return this.chains.map((chain) => {
 			const current = chainCurrent(chain, voltage);
 			return chain.parts.map(({ part }) => {
 				part.solve(current, one);
-				return { volts: one.volts, amps: current };
+				return { volts: one.voltage, amps: current };
 			});
 		});
 	}

@@ -37,7 +37,7 @@ export interface CellGroup {
 /** Volts at a current and their derivative, written in place: solved millions of times. */
 export interface Solution {
 	/** V */
-	volts: number;
+	voltage: number;
 	/** dV/dI, ohm, below 0. */
 	slope: number;
 }
@@ -133,11 +133,11 @@ export class EvenSubstring implements Part {
 			h = carries ? forward * this.perAb : conductanceBeyond(this.ab);
 		}
 		const voltagePerX = 1 + this.rs * g;
-		out.volts = voltage;
-		out.amps = current;
-		out.cellAmps = cells;
-		out.voltsPerX = voltagePerX;
-		out.ampsPerX = -g - h * voltagePerX;
+		out.voltage = voltage;
+		out.current = current;
+		out.cellCurrent = cells;
+		out.voltagePerX = voltagePerX;
+		out.currentPerX = -g - h * voltagePerX;
 	}
 
 	solve(current: number, out: Solution): void {
@@ -149,7 +149,7 @@ export class EvenSubstring implements Part {
 				const x = voltage + (current + this.ib0) * this.rs;
 				if (x >= 0) {
 					const g = (surplus + this.i0 - x * this.gsh) / this.a + this.gsh;
-					out.volts = voltage;
+					out.voltage = voltage;
 					out.slope = -1 / g - this.rs;
 					return;
 				}
@@ -160,8 +160,8 @@ export class EvenSubstring implements Part {
 			x = this.junctionAt(current);
 			this.at(x, EXPLICIT);
 		}
-		out.volts = EXPLICIT.volts;
-		out.slope = EXPLICIT.voltsPerX / EXPLICIT.ampsPerX;
+		out.voltage = EXPLICIT.voltage;
+		out.slope = EXPLICIT.voltagePerX / EXPLICIT.currentPerX;
 	}
 
 	/**
@@ -172,7 +172,7 @@ export class EvenSubstring implements Part {
 	 * @param volts V, [points], added to
 	 */
 	sweep(current: Float64Array, factor: number, voltage: Float64Array): void {
-		const solution: Solution = { volts: 0, slope: 0 };
+		const solution: Solution = { voltage: 0, slope: 0 };
 		let x = Number.NaN;
 		// dx/dI and how it changes, from the answers before.
 		let perAmp = 0;
@@ -183,14 +183,14 @@ export class EvenSubstring implements Part {
 			x = this.follow(wanted, x + step * (perAmp + 0.5 * bend * step));
 			if (Number.isNaN(x)) {
 				this.solve(wanted, solution);
-				voltage[k]! += factor * solution.volts;
+				voltage[k]! += factor * solution.voltage;
 				// V = x - Rs Ic, and beyond the photocurrent the cells give next to all of it.
-				x = solution.volts + this.rs * Math.min(wanted + this.ib0, this.il);
-				perAmp = solution.slope + (solution.volts > this.blocked ? this.rs : 0);
+				x = solution.voltage + this.rs * Math.min(wanted + this.ib0, this.il);
+				perAmp = solution.slope + (solution.voltage > this.blocked ? this.rs : 0);
 				bend = 0;
 			} else {
-				voltage[k]! += factor * EXPLICIT.volts;
-				const slope = 1 / EXPLICIT.ampsPerX;
+				voltage[k]! += factor * EXPLICIT.voltage;
+				const slope = 1 / EXPLICIT.currentPerX;
 				bend = perAmp !== 0 && step !== 0 ? (slope - perAmp) / step : 0;
 				perAmp = slope;
 			}
@@ -202,13 +202,13 @@ export class EvenSubstring implements Part {
 		let x = near;
 		for (let step = 0; step < 4; step++) {
 			this.at(x, EXPLICIT);
-			const move = (current - EXPLICIT.amps) / EXPLICIT.ampsPerX;
+			const move = (current - EXPLICIT.current) / EXPLICIT.currentPerX;
 			// Not NaN, and not so far that the exponentials run away.
 			if (!(Math.abs(move) < 0.5 * this.a)) return Number.NaN;
 			x += move;
 			// What is left after this step is about its square over n Vt: 1e-10 V.
 			if (Math.abs(move) <= 1e-4 * this.bendsAt) {
-				EXPLICIT.volts += EXPLICIT.voltsPerX * move;
+				EXPLICIT.voltage += EXPLICIT.voltagePerX * move;
 				return x;
 			}
 		}
@@ -224,13 +224,8 @@ export class EvenSubstring implements Part {
 		let x = this.rs * this.il - this.ab * Math.log1p((current - this.il) / this.ib0);
 		for (let step = 0; step < 6; step++) {
 			this.at(x, EXPLICIT);
-			const {
-				volts: voltage,
-				cellAmps: cellCurrent,
-				voltsPerX: voltagePerX,
-				ampsPerX: currentPerX
-			} = EXPLICIT;
-			const carried = EXPLICIT.amps - cellCurrent + this.ib0;
+			const { voltage, cellCurrent, voltagePerX, currentPerX } = EXPLICIT;
+			const carried = EXPLICIT.current - cellCurrent + this.ib0;
 			const wanted = current - cellCurrent + this.ib0;
 			if (!(wanted > 0 && carried > 0)) return Number.NaN;
 			// What the cells' current falls by, S, from the slopes of both.
@@ -241,7 +236,7 @@ export class EvenSubstring implements Part {
 			x += move;
 			if (Math.abs(move) <= 1e-9) {
 				// So near, the slopes carry the rest.
-				EXPLICIT.volts = voltage + voltagePerX * move;
+				EXPLICIT.voltage = voltage + voltagePerX * move;
 				return x;
 			}
 		}
@@ -252,8 +247,8 @@ export class EvenSubstring implements Part {
 	junctionAt(current: number): number {
 		const residual = (x: number, out: Slope) => {
 			this.at(x, EXPLICIT);
-			out.value = current - EXPLICIT.amps;
-			out.slope = -EXPLICIT.ampsPerX;
+			out.value = current - EXPLICIT.current;
+			out.slope = -EXPLICIT.currentPerX;
 		};
 		return risingRoot(residual, this.guess(current), this.bendsAt, this.leastJunction());
 	}
@@ -276,17 +271,23 @@ export class EvenSubstring implements Part {
 }
 
 export interface Explicit {
-	volts: number;
+	voltage: number;
 	/** Of the section. */
-	amps: number;
+	current: number;
 	/** Through the cells alone. */
-	cellAmps: number;
-	voltsPerX: number;
-	ampsPerX: number;
+	cellCurrent: number;
+	voltagePerX: number;
+	currentPerX: number;
 }
 
 /** Written and read within one call, never kept. */
-const EXPLICIT: Explicit = { volts: 0, amps: 0, cellAmps: 0, voltsPerX: 1, ampsPerX: -1 };
+const EXPLICIT: Explicit = {
+	voltage: 0,
+	current: 0,
+	cellCurrent: 0,
+	voltagePerX: 1,
+	currentPerX: -1
+};
 
 /** Rsh ~ 1/light has no end in the dark; from a millionth of the light on it stays where it is. */
 const DARK_SHUNT = 1e6;
@@ -298,7 +299,7 @@ interface GroupShape {
 	/** How many they are. */
 	readonly cells: number;
 	/** Share of the light. */
-	readonly light: number;
+	readonly irradiance: number;
 	/** Across the whole section, ohm; undefined where none. */
 	readonly leak: number | undefined;
 	readonly breakdown: Breakdown | null;
@@ -307,7 +308,7 @@ interface GroupShape {
 /** Cells in series of one section: Rs, Rsh and a by their share, IL and 1/Rsh by their light. */
 export function cellGroup(
 	substring: SingleDiode,
-	{ share, cells, light: irradiance, leak, breakdown }: GroupShape
+	{ share, cells, irradiance, leak, breakdown }: GroupShape
 ): CellGroup {
 	const byIrradiance = substring.shuntResistance * Math.min(1 / irradiance, DARK_SHUNT);
 	const shunt = leak === undefined ? byIrradiance : 1 / (1 / byIrradiance + 1 / leak);
