@@ -3,6 +3,7 @@
 /** Rooms of the core and the rooms each may import. */
 const ROOMS = {
 	units: [],
+	message: [],
 	numerics: [],
 	module: ['units', 'numerics'],
 	record: ['units', 'module'],
@@ -15,7 +16,16 @@ const ROOMS = {
 	'design-checks': ['units', 'module', 'record', 'circuit', 'expectation', 'profiles'],
 	assessment: ['numerics', 'record', 'circuit', 'visit', 'expectation', 'profiles'],
 	inspection: ['record', 'profiles', 'assessment'],
-	isolation: ['units', 'record', 'circuit', 'visit', 'expectation', 'design-checks', 'assessment'],
+	isolation: [
+		'units',
+		'message',
+		'record',
+		'circuit',
+		'visit',
+		'expectation',
+		'design-checks',
+		'assessment'
+	],
 	'visit-plan': ['record', 'visit', 'profiles', 'assessment', 'inspection', 'isolation'],
 	repair: ['record', 'visit', 'assessment'],
 	diagnosis: [

@@ -6,13 +6,18 @@ import {
 	reasonAt,
 	verdictAt
 } from '$core/assessment';
-import type { Assessment } from '$core/diagnosis';
+import type { Assessment, ProposedTest } from '$core/diagnosis';
+import { ISOLATE_FIRST } from '$core/isolation';
+import { speak } from '$lib/messages/text';
+
+const inEnglish = speak('en-GB');
 
 /** The assessment with the keys of the first release, which stay. */
 export function assessAnswer({
 	thresholds: { above, ...below },
 	places,
 	groups,
+	next,
 	...assessment
 }: Assessment) {
 	const named = ({ marginal, fail }: { marginal: number; fail: number }) => ({
@@ -27,6 +32,7 @@ export function assessAnswer({
 			heat: cellTemperature
 		})),
 		...assessment,
+		next: next.map(testAnswer),
 		thresholds: { ...named(below), above: named(above) }
 	};
 }
@@ -50,6 +56,17 @@ function placeAnswer(place: PlaceResult) {
 		counted: countedAnswer(judged?.counted ?? null),
 		moduleVolts: expected?.moduleVoltage ?? null,
 		tracked: judged?.tracked ?? null
+	};
+}
+
+function testAnswer({ isolateFirst, cautions, ...test }: ProposedTest) {
+	return {
+		...test,
+		makeSafeFirst: isolateFirst ? inEnglish(ISOLATE_FIRST) : null,
+		cautions: cautions.map(({ text, source }) => ({
+			words: inEnglish(text),
+			source: inEnglish(source)
+		}))
 	};
 }
 

@@ -14,7 +14,9 @@ import { emergencyOrder } from '../isolation';
 import { designIscOf } from './current-limits';
 
 const said = (record: ArrayRecord) =>
-	emergencyOrder(record).map(({ words, part }) => (part ? `${part.mark}: ${words}` : words));
+	emergencyOrder(record).map(({ instruction: { code }, part }) =>
+		part ? `${part.mark}: ${code}` : code
+	);
 
 const part = (kind: Part['kind'], mark: string, n: number): Part =>
 	({
@@ -31,28 +33,28 @@ const part = (kind: Part['kind'], mark: string, n: number): Part =>
 describe('the order of switching off', () => {
 	it('of a string inverter: AC first, then DC', () => {
 		expect(said(SALTMARSH.record)).toEqual([
-			'Q10: Switch OFF and lock',
-			'Q1: Switch OFF and lock',
-			'Q2: Switch OFF and lock'
+			'Q10: isolation.emergency.lock-off',
+			'Q1: isolation.emergency.lock-off',
+			'Q2: isolation.emergency.lock-off'
 		]);
 	});
 
 	it('of a roof with rapid shutdown: its initiator before anything else', () => {
 		const [first, ...rest] = said(HOLLIN_CREEK.record);
-		expect(first).toMatch(/initiator OFF/);
+		expect(first).toContain('isolation.off.initiator-at');
 		expect(rest.length).toBeGreaterThan(0);
 		const blind = HOLLIN_CREEK.record.parts.map((one) =>
 			one.kind === 'transmitter' ? { ...one, specs: unknownSpecs('transmitter') } : one
 		);
-		expect(said({ ...HOLLIN_CREEK.record, parts: blind })[0]).toContain('not recorded');
+		expect(said({ ...HOLLIN_CREEK.record, parts: blind })[0]).toContain('initiator-not-recorded');
 	});
 
 	it('of a battery: loads, then PV, then the battery, whose terminals stay live', () => {
 		const order = said(CAIRN_RIGG.record);
-		expect(order[0]).toBe('Switch loads OFF');
-		expect(order.at(-1)).toContain('terminals stay live');
+		expect(order[0]).toBe('isolation.off.loads');
+		expect(order.at(-1)).toContain('isolation.emergency.battery');
 		const battery = order.length - 1;
-		const pv = order.findIndex((words) => words.includes('Switch OFF and'));
+		const pv = order.findIndex((words) => words.includes('lock-off'));
 		expect(pv).toBeGreaterThan(0);
 		expect(pv).toBeLessThan(battery);
 	});
@@ -67,8 +69,10 @@ describe('the order of switching off', () => {
 		const record = arrayRecord(['A1']);
 		const breaker = part('breaker', 'F1', 1);
 		const disconnect = part('ac-disconnect', 'Q1', 2);
-		expect(said({ ...record, parts: [breaker] })).toEqual(['F1: Switch OFF and lock']);
-		expect(said({ ...record, parts: [breaker, disconnect] })).toEqual(['Q1: Switch OFF and lock']);
+		expect(said({ ...record, parts: [breaker] })).toEqual(['F1: isolation.emergency.lock-off']);
+		expect(said({ ...record, parts: [breaker, disconnect] })).toEqual([
+			'Q1: isolation.emergency.lock-off'
+		]);
 		expect(said(record)).toEqual([]);
 	});
 });

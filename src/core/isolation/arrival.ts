@@ -2,6 +2,7 @@ import type { Visit } from '../visit';
 import type { ArrayRecord } from '../record';
 import { DEAD_VOLTAGE } from '../assessment';
 import { highestColdVoltage, meterProblem } from './test-equipment';
+import { PRACTICE, say } from './messages';
 import type { SafetyStep } from './step';
 
 type Plain = Pick<SafetyStep, 'key' | 'title'> & Partial<SafetyStep>;
@@ -10,13 +11,13 @@ type Plain = Pick<SafetyStep, 'key' | 'title'> & Partial<SafetyStep>;
 export function step(phase: SafetyStep['phase'], given: Plain): SafetyStep {
 	return {
 		phase,
-		where: '',
+		where: null,
 		part: null,
 		proof: null,
 		wait: null,
 		effect: null,
 		cautions: [],
-		blocked: null,
+		blocked: [],
 		earlierKey: null,
 		...given
 	};
@@ -27,78 +28,77 @@ const KNOWN_SOURCE = 1;
 /** Amps above which a known current shows that a clamp works, A. */
 const KNOWN_CURRENT = 0.5;
 
-const EVERY_TIME = 'common practice';
-
 /** The steps on arrival: weather and people, the rating of the test equipment, the meter, the rack. */
 export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): SafetyStep[] {
 	const most = highestColdVoltage(record);
 	const needed = most ? Math.ceil(most.voltage) : null;
-	const rating = (which: 'volts' | 'amps', title: string): SafetyStep =>
+	const rating = (which: 'volts' | 'amps'): SafetyStep =>
 		step('arrival', {
 			key: `arrival/kit-${which}`,
-			title,
+			title: say(
+				which === 'volts' ? 'isolation.arrival.rating-meter' : 'isolation.arrival.rating-clamp'
+			),
 			proof: {
-				words: 'Lowest DC rating printed on it',
+				what: say('isolation.arrival.rating-printed'),
 				unit: 'V',
 				limit: { least: needed ?? 1 },
-				source: 'rated for the highest voltage of the place or more; common practice',
-				beyond: `Refused: up to ${needed} V can be present here (${most?.words ?? 'not known'}). Use test equipment rated for it.`
+				source: say('isolation.source.rating'),
+				beyond:
+					most && needed !== null
+						? say('isolation.arrival.rating-too-low', { needed, place: most.place })
+						: say('isolation.arrival.strings-not-recorded')
 			},
 			blocked: most
-				? meterProblem(which, meters[which], most)
-				: 'The strings and their nameplates are not recorded, so the required rating cannot be determined. Record them first.'
+				? [meterProblem(which, meters[which], most)].filter((problem) => problem !== null)
+				: [say('isolation.arrival.strings-not-recorded')]
 		});
 	return [
 		step('arrival', {
 			key: 'arrival/weather',
-			title: 'Confirm no lightning, high wind or wet. Fit ladder and fall protection.',
-			cautions: [
-				{
-					words:
-						'Identify fragile roof and skylights. Set a fire watch where there is heat damage or broken glass.',
-					source: EVERY_TIME
-				}
-			]
+			title: say('isolation.arrival.weather'),
+			cautions: [{ text: say('isolation.arrival.weather-caution'), source: PRACTICE }]
 		}),
 		step('arrival', {
 			key: 'arrival/people',
-			title: 'Confirm two people or a call-in, who holds the locks, and the emergency shutdown'
+			title: say('isolation.arrival.people')
 		}),
-		rating('volts', 'Read the DC rating of meter, leads and probes: CAT III or higher'),
-		rating('amps', 'Read the DC rating of the clamp meter: CAT III or higher'),
+		rating('volts'),
+		rating('amps'),
 		step('arrival', {
 			key: 'arrival/meter-proved',
-			title: 'Verify the meter on a known DC source, leads in V and COM',
+			title: say('isolation.arrival.meter'),
 			proof: {
-				words: 'Known source, as the meter displays it',
+				what: say('isolation.known-source'),
 				unit: 'V',
 				limit: { least: KNOWN_SOURCE },
-				source: 'test, prove, test; common practice',
-				beyond: 'The meter does not display the known voltage. Replace the leads, or the meter.'
+				source: say('isolation.source.test-prove-test'),
+				beyond: say('isolation.arrival.meter-failed')
 			}
 		}),
 		step('arrival', {
 			key: 'arrival/clothes',
-			title:
-				'Put on insulating gloves with leather protectors, eye and arc protection. Remove jewellery.',
+			title: say('isolation.arrival.clothes'),
 			cautions: [
 				{
-					words: `Use gloves rated for at least ${needed === null ? 'the highest voltage of the array' : `${needed} V DC`}, and clothing by the site’s arc-flash assessment. A non-contact tester does not detect DC.`,
-					source: EVERY_TIME
+					text:
+						needed === null
+							? say('isolation.arrival.gloves-unknown')
+							: say('isolation.arrival.gloves', { needed }),
+					source: PRACTICE
 				}
 			]
 		}),
-		...(['DC', 'AC'] as const).map((current) =>
+		...(['dc', 'ac'] as const).map((current) =>
 			step('arrival', {
-				key: `arrival/rack-${current.toLowerCase()}`,
+				key: `arrival/rack-${current}`,
 				earlierKey: 'arrival/rack',
-				title: `Measure frame-to-earth voltage, ${current}. Do not touch metal first.`,
+				title: say(`isolation.arrival.frame-${current}`),
 				proof: {
-					words: `Frame or rail to earth, ${current}`,
+					what: say(`isolation.arrival.frame-${current}-read`),
 					unit: 'V',
 					limit: { most: DEAD_VOLTAGE },
-					source: `${DEAD_VOLTAGE} V: Zembo default`,
-					beyond: 'The metal is live. Do not touch it, do not climb. Find the earth fault first.'
+					source: say('isolation.source.zembo-default', { limit: DEAD_VOLTAGE, unit: 'V' }),
+					beyond: say('isolation.arrival.frame-live')
 				}
 			})
 		)
@@ -109,15 +109,13 @@ export function arrivalSteps(record: ArrayRecord, meters: Visit['meters']): Safe
 export function clampProved(phase: SafetyStep['phase'], key: string): SafetyStep {
 	return step(phase, {
 		key,
-		title: 'Zero the clamp meter. Verify it on a known DC current.',
+		title: say('isolation.clamp'),
 		proof: {
-			words: 'Known current, as the clamp meter displays it',
+			what: say('isolation.clamp-read'),
 			unit: 'A',
 			limit: { least: KNOWN_CURRENT },
-			source:
-				'0 A counts only from a clamp meter just verified on a known current; common practice',
-			beyond:
-				'The clamp meter does not display the known current. Zero it away from conductors, or replace it.'
+			source: say('isolation.source.clamp-verified'),
+			beyond: say('isolation.clamp-failed')
 		}
 	});
 }

@@ -1,4 +1,5 @@
 import { DEAD_VOLTAGE, NO_CURRENT } from '../assessment';
+import { type IsolationMessage, PRACTICE, say } from './messages';
 
 /** How a test exposes the person who does it. */
 export type Exposure =
@@ -8,49 +9,37 @@ export type Exposure =
 	| 'joint-dead'
 	| 'roof';
 
+export const exposureName = (exposure: Exposure): IsolationMessage =>
+	say(`isolation.exposure.${exposure}`);
+
 /** A caution that stands beside the work it belongs to. */
 export interface Caution {
-	readonly words: string;
-	/** Clause, or the words "common practice". */
-	readonly source: string;
+	readonly text: IsolationMessage;
+	/** Clause, or that it is common practice. */
+	readonly source: IsolationMessage;
 }
 
 /** Stands wherever a caution or a limit is shown. */
-export const WHO_DECIDES =
-	'Local code, the manufacturer’s instructions and the licensed person decide. Zembo reports what was measured, never that a part may be touched.';
+export const WHO_DECIDES = say('isolation.who-decides');
 
 /** Stands beside a test behind a cover or in a joint. */
-export const MAKE_SAFE_FIRST =
-	'Complete the steps of “Isolation” before opening a cover or connector. Open a connector only after no current was measured in it.';
+export const ISOLATE_FIRST = say('isolation.first');
 
-const COMMON: Caution = {
-	words:
-		'Work in pairs or with a call-in. Verify the meter on a known source before and after. The sun cannot be switched off: the string side of every fuse and all module leads stay live in daylight.',
-	source: 'common practice'
-};
+const COMMON: Caution = { text: say('isolation.caution.common'), source: PRACTICE };
 
-const TEST_EQUIPMENT = (ceiling: number): Caution => ({
-	words: `Use meter, clamp meter, leads and probes rated for at least ${Math.round(ceiling)} V DC and CAT III (string Voc × 1.25, hard frost), leads in V and COM. Wear insulating gloves with leather protectors, eye and arc protection by the site’s assessment. A non-contact tester does not detect DC.`,
-	source:
-		'rating: NEC Table 690.7(A), factor at −36 to −40 °C, clause not verified; the rest common practice'
+const testEquipmentFor = (ceiling: number): Caution => ({
+	text: say('isolation.caution.test-equipment', { voltage: Math.round(ceiling) }),
+	source: say('isolation.source.cold-table')
 });
 
 const DEAD: Caution = {
-	words: `Prove dead before touching: disconnect off, locked and tagged; at most ${NO_CURRENT} A in one conductor, by a clamp meter zeroed and just verified on a known DC current; capacitor time waited (5 minutes if unknown); then + to −, + to earth and − to earth at most ${DEAD_VOLTAGE} V. Current that remains with the disconnect open is circulating: open nothing, wait for low light, call a specialist.`,
-	source: `common practice; ${NO_CURRENT} A and ${DEAD_VOLTAGE} V: Zembo default`
+	text: say('isolation.caution.dead', { current: NO_CURRENT, voltage: DEAD_VOLTAGE }),
+	source: say('isolation.source.dead', { current: NO_CURRENT, voltage: DEAD_VOLTAGE })
 };
 
-const CONNECTOR: Caution = {
-	words:
-		'Never open a connector under load. 0 V at the end of an open string is not dead: the full string voltage is across the break, and each half may be live to earth. Touch neither side.',
-	source: 'common practice'
-};
+const CONNECTOR: Caution = { text: say('isolation.caution.connector'), source: PRACTICE };
 
-const ROOF: Caution = {
-	words:
-		'Use ladder and fall protection. Identify fragile roof and skylights. Stop for lightning, wind or wet. Measure frame-to-earth voltage before touching metal. Never spray live or broken glass.',
-	source: 'common practice'
-};
+const ROOF: Caution = { text: say('isolation.caution.roof'), source: PRACTICE };
 
 /**
  * The fixed cautions of an exposure.
@@ -62,11 +51,11 @@ export function cautionsFor(exposure: Exposure, coldVoltage: number): readonly C
 		case 'closed-cover':
 			return [COMMON];
 		case 'open-cover-live':
-			return [COMMON, TEST_EQUIPMENT(coldVoltage)];
+			return [COMMON, testEquipmentFor(coldVoltage)];
 		case 'open-cover-dead':
-			return [COMMON, TEST_EQUIPMENT(coldVoltage), DEAD];
+			return [COMMON, testEquipmentFor(coldVoltage), DEAD];
 		case 'joint-dead':
-			return [COMMON, TEST_EQUIPMENT(coldVoltage), DEAD, CONNECTOR];
+			return [COMMON, testEquipmentFor(coldVoltage), DEAD, CONNECTOR];
 		case 'roof':
 			return [COMMON, ROOF];
 	}
@@ -81,36 +70,29 @@ export function opensSomething(exposure: Exposure): boolean {
 
 /** A reversed string is a danger of its own, before any test. */
 export const REVERSED_STRING: Caution = {
-	words:
-		'Treat this string as reversed until measured otherwise. Do not connect it: in parallel with other strings about twice Voc is across its fuse. If it is already connected, leave the DC switch closed until the current is below 0.5 A (unless the manufacturer states otherwise), then go on.',
-	source: 'common practice; 0.5 A: Zembo default'
+	text: say('isolation.caution.reversed-string'),
+	source: say('isolation.source.half-ampere')
 };
 
 /** Current that flows from string to string. */
 export const CIRCULATING: Caution = {
-	words:
-		'Current that remains with the disconnect open is circulating. Open no fuse, connector or switch. Wait for low light, measure again, call a specialist.',
-	source: 'common practice'
+	text: say('isolation.caution.circulating'),
+	source: PRACTICE
 };
 
 /** A blown string fuse is a message. */
-export const BLOWN_FUSE: Caution = {
-	words:
-		'A blown string fuse usually indicates reverse current. Before replacing it, check polarity, open-circuit voltage, insulation resistance and shorted modules of that string.',
-	source: 'common practice'
-};
+export const BLOWN_FUSE: Caution = { text: say('isolation.caution.blown-fuse'), source: PRACTICE };
 
 /** A string with no volts. */
 export const OPEN_STRING: Caution = {
-	words: 'No voltage is not dead: somewhere on this string its full voltage is across a break.',
-	source: 'common practice'
+	text: say('isolation.caution.open-string'),
+	source: PRACTICE
 };
 
 /** A conductor that touches metal. */
 export const EARTH_FAULT: Caution = {
-	words:
-		'Treat both poles and all metal as live to earth until measured. Find the fault before replacing the ground-fault fuse.',
-	source: 'common practice'
+	text: say('isolation.caution.earth-fault'),
+	source: PRACTICE
 };
 
 /** Cautions that stand while a cause is likely, whatever is done there. */

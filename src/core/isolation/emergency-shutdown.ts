@@ -1,8 +1,9 @@
 import { type ArrayRecord, type Part, partsOf } from '../record';
+import { type IsolationMessage, say } from './messages';
 
 /** One step of switching the array off, by the name of its device. */
 export interface ShutdownStep {
-	readonly words: string;
+	readonly instruction: IsolationMessage;
 	readonly part: Part | null;
 }
 
@@ -12,21 +13,22 @@ export interface ShutdownStep {
  */
 export function emergencyOrder(record: ArrayRecord): ShutdownStep[] {
 	const { parts } = record;
-	const each = (kind: Part['kind'], words: string): ShutdownStep[] => {
+	const each = (kind: Part['kind'], instruction: IsolationMessage): ShutdownStep[] => {
 		const found = parts.filter((part) => part.kind === kind);
-		return found.length > 0 ? found.map((part) => ({ words, part })) : [];
+		return found.length > 0 ? found.map((part) => ({ instruction, part })) : [];
 	};
+	const lockOff = say('isolation.emergency.lock-off');
 	const ac: ShutdownStep[] = [
-		...each('ac-disconnect', 'Switch OFF and lock'),
-		...(partsOf(parts, 'ac-disconnect').length === 0 ? each('breaker', 'Switch OFF and lock') : [])
+		...each('ac-disconnect', lockOff),
+		...(partsOf(parts, 'ac-disconnect').length === 0 ? each('breaker', lockOff) : [])
 	];
-	const dc = each('dc-disconnect', 'Switch OFF and lock');
+	const dc = each('dc-disconnect', lockOff);
 	switch (record.system) {
 		case 'off-grid':
 			return [
-				{ words: 'Switch loads OFF', part: null },
+				{ instruction: say('isolation.off.loads'), part: null },
 				...dc,
-				...each('battery', 'Open the breaker; the terminals stay live')
+				...each('battery', say('isolation.emergency.battery'))
 			];
 		case 'micro-inverters':
 			return ac;
@@ -39,9 +41,9 @@ export function emergencyOrder(record: ArrayRecord): ShutdownStep[] {
 
 function initiators(record: ArrayRecord): ShutdownStep[] {
 	return partsOf(record.parts, 'transmitter').map((part) => ({
-		words: part.specs.initiator
-			? `Switch the initiator OFF: ${part.specs.initiator}`
-			: 'Switch the initiator OFF (location not recorded)',
+		instruction: part.specs.initiator
+			? say('isolation.off.initiator-at', { initiator: part.specs.initiator })
+			: say('isolation.emergency.initiator-not-recorded'),
 		part
 	}));
 }

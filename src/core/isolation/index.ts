@@ -7,8 +7,9 @@ export {
 	CIRCULATING,
 	coldCeiling,
 	type Exposure,
+	exposureName,
 	generalCautions,
-	MAKE_SAFE_FIRST,
+	ISOLATE_FIRST,
 	OPEN_STRING,
 	opensSomething,
 	REVERSED_STRING,
@@ -24,7 +25,8 @@ export {
 	type StepState
 } from './progress';
 export { makingSafe } from './sequence';
-export { isWithin, limitWords, type SafetyStep, type Task, TASK_WORDS, TASKS } from './step';
+export type { IsolationMessages } from './messages';
+export { isWithin, limitsOf, type Task, taskName, TASKS } from './step';
 export { switchingOff } from './switching-off';
 export { closingProblem } from './switching-on';
 export { highestColdVoltage, testEquipmentProblem } from './test-equipment';

@@ -24,6 +24,7 @@ import {
 } from '../record';
 import { STC_CELL_TEMPERATURE, STC_IRRADIANCE } from '../units';
 import type { StepProgress } from './progress';
+import { type IsolationMessage, say } from './messages';
 
 /** Light and heat that live volts are worked out in. */
 export interface LiveIrradiance {
@@ -115,7 +116,8 @@ export interface LiveSegment {
 	readonly state: Liveness;
 	/** As a meter would show it, V; null where it cannot be told. */
 	readonly voltage: number | null;
-	readonly words: string;
+	/** Why. */
+	readonly why: IsolationMessage;
 }
 
 /** What stays live along the way of one string. */
@@ -220,7 +222,7 @@ function devicesOf(record: ArrayRecord, string: StringRecord): Device[] {
 const UNKNOWN: LiveSegment = {
 	state: 'live',
 	voltage: null,
-	words: 'live; voltage not known, its modules are not recorded'
+	why: say('isolation.live.not-recorded')
 };
 
 function ownSide(
@@ -233,10 +235,9 @@ function ownSide(
 	return {
 		state: 'live',
 		voltage,
-		words:
-			initiator === 'off' && devices
-				? 'devices off; module leads live behind them'
-				: 'live in daylight, whatever is switched'
+		why: say(
+			initiator === 'off' && devices ? 'isolation.live.devices-off' : 'isolation.live.daylight'
+		)
 	};
 }
 
@@ -255,10 +256,10 @@ function busSide(joined: Bus | null, { fuses }: Switches): LiveSegment {
 		const strings = bus.strings.filter(({ fuses: own }) => !own?.positive);
 		const voltage = strings.length === 0 ? 0 : meterVoltage({ ...bus, strings });
 		return voltage < FED
-			? { state: 'open', voltage, words: 'fuses out; not proved dead' }
-			: { state: 'live', voltage, words: 'fed past the fuses' };
+			? { state: 'open', voltage, why: say('isolation.live.fuses-out') }
+			: { state: 'live', voltage, why: say('isolation.live.past-fuses') };
 	}
-	return { state: 'live', voltage: joined.voltage, words: 'fed by the strings' };
+	return { state: 'live', voltage: joined.voltage, why: say('isolation.live.by-strings') };
 }
 
 function endSide(
@@ -271,17 +272,17 @@ function endSide(
 	const way = partsOnward(record, string.to).filter(({ kind }) => kind === 'dc-disconnect');
 	if (!way.some(({ id }) => open.has(id))) {
 		return bus
-			? { state: 'live', voltage: bus.voltage, words: 'connected to the strings' }
+			? { state: 'live', voltage: bus.voltage, why: say('isolation.live.connected') }
 			: UNKNOWN;
 	}
 	if (end && provedDead.has(end.id))
-		return { state: 'proved', voltage: 0, words: 'proved dead by a reading' };
+		return { state: 'proved', voltage: 0, why: say('isolation.live.proved') };
 	const battery = record.parts.some(({ id, kind }) => kind === 'battery' && !batteriesOff.has(id));
 	return battery && end?.kind === 'charge-controller'
-		? { state: 'live', voltage: null, words: 'fed by the battery' }
+		? { state: 'live', voltage: null, why: say('isolation.live.by-battery') }
 		: {
 				state: 'charged',
 				voltage: null,
-				words: 'switched off; capacitors may be charged; not proved dead'
+				why: say('isolation.live.charged')
 			};
 }

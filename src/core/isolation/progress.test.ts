@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { SafetyEntry } from '../visit';
 import { step } from './arrival';
+import { PRACTICE, say } from './messages';
 import { incompleteSteps, progressOf, currentSafetyEntries } from './progress';
 import type { SafetyStep } from './step';
 
@@ -9,14 +10,15 @@ const START = Date.UTC(2026, 10, 17, 9);
 const at = (seconds: number) => new Date(START + 1000 * seconds).toISOString();
 const clock = (seconds: number) => () => START + 1000 * seconds;
 
-const DO = step('down', { key: 'do', title: 'Stop it' });
+const SOME = say('isolation.fuses-out');
+const DO = step('down', { key: 'do', title: SOME });
 const WAIT = step('down', {
 	key: 'wait',
-	title: 'Volts of the bus',
-	wait: { seconds: 300, words: 'Capacitors', source: 'its label' },
-	proof: { words: 'plus to minus', unit: 'V', limit: { most: 30 }, source: 'x', beyond: 'y' }
+	title: SOME,
+	wait: { seconds: 300, why: SOME, source: PRACTICE },
+	proof: { what: SOME, unit: 'V', limit: { most: 30 }, source: PRACTICE, beyond: SOME }
 });
-const LAST = step('down', { key: 'last', title: 'Fuses out' });
+const LAST = step('down', { key: 'last', title: SOME });
 const STEPS = [DO, WAIT, LAST];
 
 let n = 0;
@@ -97,7 +99,7 @@ describe('a sequence', () => {
 	});
 
 	it('is held where something forbids a step', () => {
-		const blocked = { ...DO, blocked: 'The clamp is rated for 600 V.' };
+		const blocked = { ...DO, blocked: [say('isolation.category.clamp')] };
 		expect(states([entry('do', 0)], 10, [blocked, LAST])).toEqual(['blocked', 'later']);
 	});
 

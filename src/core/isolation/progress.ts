@@ -64,13 +64,13 @@ export function progressOf(
 		const entry = standing.get(one.key) ?? earlierEntry(one) ?? null;
 		if (!open) return { step: one, state: 'later', entry, remaining: 0 };
 		const settled =
-			isSettled(one, entry ?? undefined) && one.blocked === null && waited(one, before, entry!);
+			isSettled(one, entry ?? undefined) && one.blocked.length === 0 && waited(one, before, entry!);
 		if (settled) {
 			before = millisOf(entry!.at);
 			return { step: one, state: 'done', entry, remaining: 0 };
 		}
 		open = false;
-		if (one.blocked !== null) return { step: one, state: 'blocked', entry, remaining: 0 };
+		if (one.blocked.length > 0) return { step: one, state: 'blocked', entry, remaining: 0 };
 		const remaining = remainingSeconds(one, before, now);
 		if (remaining > 0) return { step: one, state: 'waiting', entry, remaining };
 		return { step: one, state: entry ? 'not-proved' : 'next', entry, remaining: 0 };

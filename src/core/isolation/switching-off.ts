@@ -3,39 +3,50 @@ import { type ArrayRecord, isAcBranch, type Part, partsOf, type SiteRules } from
 import { BLOWN_FUSE, CIRCULATING } from './cautions';
 import { DEAD_VOLTAGE, NO_CURRENT } from '../assessment';
 import { clampProved, step } from './arrival';
-import type { Effect, SafetyStep, Task, Wait } from './step';
+import { type IsolationMessage, PRACTICE, say } from './messages';
+import { type Effect, placeOf, type SafetyStep, type Task, type Wait } from './step';
 
-const DEFAULT = 'Zembo default';
+const zemboDefault = (limit: number, unit: string) =>
+	say('isolation.source.zembo-default', { limit, unit });
 /** Minutes waited where the manufacturer's are not recorded; common practice. */
 const USUAL_MINUTES = 5;
 /** Display volts of an array with optimisers below which they have let go, V; common practice. */
 const OPTIMISERS_OFF = 50;
 
 /** A step at a device, with its place. */
-function at(part: Part, verb: string, title: string, effect: Effect | null): SafetyStep {
+function at(part: Part, verb: string, title: IsolationMessage, effect: Effect | null): SafetyStep {
 	return step('down', {
 		key: `down/${verb}/${part.id}`,
 		title,
 		part,
-		where: part.place ?? 'place not recorded',
+		where: placeOf(part),
 		effect
 	});
 }
 
-const lockOff = (words: string, part: Part, effect: Effect): SafetyStep =>
-	at(part, 'off', `Switch ${words} ${part.mark} OFF. Fit lock and tag.`, effect);
+/** Switches that are locked off, by what they are called. */
+type Switch = 'ac-disconnect' | 'pv-breaker' | 'branch-breaker' | 'dc-disconnect' | 'pv-disconnect';
+
+const lockOff = (device: Switch, part: Part, effect: Effect): SafetyStep =>
+	at(part, 'off', say(`isolation.off.${device}`, { mark: part.mark }), effect);
 
 /** AC side off: at its disconnects, or where there are none at the breakers. */
-function acOff({ parts }: ArrayRecord): SafetyStep[] {
+function acOff(
+	{ parts }: ArrayRecord,
+	breaker: 'pv-breaker' | 'branch-breaker' = 'pv-breaker'
+): SafetyStep[] {
 	const disconnects = partsOf(parts, 'ac-disconnect');
 	const devices = disconnects.length > 0 ? disconnects : partsOf(parts, 'breaker');
-	const words = disconnects.length > 0 ? 'AC disconnect' : 'PV breaker';
-	return devices.map((part) => lockOff(words, part, { kind: 'ac-off', part: part.id }));
+	const device = disconnects.length > 0 ? 'ac-disconnect' : breaker;
+	return devices.map((part) => lockOff(device, part, { kind: 'ac-off', part: part.id }));
 }
 
-function dcOff({ parts }: ArrayRecord): SafetyStep[] {
+function dcOff(
+	{ parts }: ArrayRecord,
+	device: 'dc-disconnect' | 'pv-disconnect' = 'dc-disconnect'
+): SafetyStep[] {
 	return partsOf(parts, 'dc-disconnect').map((part) =>
-		lockOff('DC disconnect', part, { kind: 'disconnect-open', part: part.id })
+		lockOff(device, part, { kind: 'disconnect-open', part: part.id })
 	);
 }
 
@@ -46,29 +57,31 @@ function noCurrent(record: ArrayRecord, when: 'before' | 'after'): SafetyStep[] 
 		.map((string) =>
 			step('down', {
 				key: `down/clamp-${when}/${string.id}`,
-				title: `Confirm no current in ${string.label}${when === 'after' ? ', disconnect open' : ''}`,
-				where: 'clamp meter round one conductor',
+				title: say(`isolation.no-current.${when}`, { string: string.label }),
+				where: say('isolation.where.clamp'),
 				proof: {
-					words: `Current in one conductor of ${string.label}`,
+					what: say('isolation.no-current.read', { string: string.label }),
 					unit: 'A',
 					limit: { most: NO_CURRENT },
-					source: `${NO_CURRENT} A: ${DEFAULT}`,
-					beyond: CIRCULATING.words
+					source: zemboDefault(NO_CURRENT, 'A'),
+					beyond: CIRCULATING.text
 				}
 			})
 		);
 }
 
-/** What the edition asks of the volts after the initiator, and how long it gives. */
+/** What the edition requires of the voltage after the initiator, and how long it allows. */
 function shutdownLimit({ edition }: SiteRules): {
 	readonly seconds: number;
-	readonly clause: string;
+	readonly clause: IsolationMessage;
 } {
 	return edition === 2014
-		? { seconds: 10, clause: 'NEC 2014 690.12, 30 V within 10 s, clause not verified' }
+		? { seconds: 10, clause: say('isolation.source.shutdown-2014') }
 		: {
 				seconds: 30,
-				clause: `NEC ${edition ?? '2017 on'} 690.12(B), 30 V outside the array within 30 s, clause not verified`
+				clause: edition
+					? say('isolation.source.shutdown', { edition })
+					: say('isolation.source.shutdown-2017-on')
 			};
 }
 
@@ -81,41 +94,36 @@ function initiatorOff(record: ArrayRecord): SafetyStep[] {
 		at(
 			part,
 			'initiator',
-			`Switch the initiator OFF${part.specs.initiator ? `: ${part.specs.initiator}` : ''}`,
+			part.specs.initiator
+				? say('isolation.off.initiator-at', { initiator: part.specs.initiator })
+				: say('isolation.off.initiator'),
 			{ kind: 'initiator-off' }
 		),
 		step('down', {
 			key: `down/shutdown/${part.id}`,
-			title: `Measure string voltage at the inverter after ${seconds} s`,
+			title: say('isolation.shutdown', { seconds }),
 			part,
-			where: 'at the inverter’s DC terminals, or its display',
+			where: say('isolation.where.inverter-terminals'),
 			wait: {
 				seconds,
-				words: 'Time allowed for the devices to shut down',
+				why: say('isolation.shutdown.wait'),
 				source: clause
 			},
 			proof: {
-				words: 'Positive to negative, inverter side',
+				what: say('isolation.shutdown.read'),
 				unit: 'V',
 				limit: { most: SHUTDOWN_VOLTAGE },
 				source: clause,
-				beyond:
-					'A device has not shut down, and the limit set for firefighters is exceeded. Do not touch conductors on the roof. Find the failed device.'
+				beyond: say('isolation.shutdown.failed')
 			},
-			cautions: [
-				{
-					words:
-						'A device does not prove dead; a reading does. Module leads stay live behind each device.',
-					source: 'common practice'
-				}
-			]
+			cautions: [{ text: say('isolation.shutdown.caution'), source: PRACTICE }]
 		})
 	]);
 }
 
 function stopInverters({ parts }: ArrayRecord): SafetyStep[] {
 	return partsOf(parts, 'inverter').map((part) =>
-		at(part, 'stop', `Stop ${part.mark} at its own switch or menu`, {
+		at(part, 'stop', say('isolation.off.inverter', { mark: part.mark }), {
 			kind: 'inverter-stopped',
 			part: part.id
 		})
@@ -126,23 +134,17 @@ function acPowerGone({ parts }: ArrayRecord): SafetyStep[] {
 	return partsOf(parts, 'inverter').map((part) =>
 		step('down', {
 			key: `down/ac-power/${part.id}`,
-			title: `Confirm no AC power on the display of ${part.mark}`,
+			title: say('isolation.ac-power', { mark: part.mark }),
 			part,
-			where: part.place ?? 'place not recorded',
+			where: placeOf(part),
 			proof: {
-				words: 'AC power on the display',
+				what: say('isolation.ac-power.read'),
 				unit: 'W',
 				limit: { most: 5 },
-				source: `5 W: ${DEFAULT}`,
-				beyond:
-					'The inverter still feeds the grid: wrong switch, or a second supply. Find it before going on.'
+				source: zemboDefault(5, 'W'),
+				beyond: say('isolation.ac-power.failed')
 			},
-			cautions: [
-				{
-					words: 'DC voltage rises to open-circuit voltage. This is expected.',
-					source: 'common practice'
-				}
-			]
+			cautions: [{ text: say('isolation.ac-power.caution'), source: PRACTICE }]
 		})
 	);
 }
@@ -152,48 +154,44 @@ function capacitorWait(part: Part): Wait {
 	const minutes = stated ?? USUAL_MINUTES;
 	return {
 		seconds: minutes * 60,
-		words: `Capacitors of ${part.mark} discharge: ${minutes} min`,
-		source: stated === null ? '5 minutes where unknown; common practice' : 'device label'
+		why: say('isolation.capacitors', { mark: part.mark, minutes }),
+		source: say(
+			stated === null ? 'isolation.source.capacitors-unknown' : 'isolation.source.device-label'
+		)
 	};
 }
 
-const PAIRS = [
-	['plus-minus', 'positive to negative'],
-	['plus-earth', 'positive to earth'],
-	['minus-earth', 'negative to earth']
-] as const;
+const PAIRS = ['plus-minus', 'plus-earth', 'minus-earth'] as const;
 
 /** The inverter's or controller's side proved dead, all three ways. */
 function provedDead(part: Part): SafetyStep[] {
 	return [
-		...PAIRS.map(([pair, words], i) =>
+		...PAIRS.map((pair, i) =>
 			step('down', {
 				key: `down/dead-${pair}/${part.id}`,
-				title: `Prove ${part.mark} dead on its side of the open disconnect: ${words}`,
+				title: say(`isolation.dead.${pair}`, { mark: part.mark }),
 				part,
-				where: part.place ?? 'place not recorded',
+				where: placeOf(part),
 				wait: i === 0 ? capacitorWait(part) : null,
 				proof: {
-					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
+					what: say(`isolation.dead.${pair}-read`),
 					unit: 'V',
 					limit: { most: DEAD_VOLTAGE },
-					source: `${DEAD_VOLTAGE} V: ${DEFAULT}`,
-					beyond:
-						'Not dead: still charged, a welded contact, or a second source. Wait, measure again. Do not go on.'
+					source: zemboDefault(DEAD_VOLTAGE, 'V'),
+					beyond: say('isolation.dead.failed')
 				},
 				effect: i === PAIRS.length - 1 ? { kind: 'proved-dead', part: part.id } : null
 			})
 		),
 		step('down', {
 			key: `down/meter-again/${part.id}`,
-			title: 'Verify the meter again on the known source',
+			title: say('isolation.meter-again'),
 			proof: {
-				words: 'Known source, as the meter displays it',
+				what: say('isolation.known-source'),
 				unit: 'V',
 				limit: { least: 1 },
-				source: 'test, prove, test; common practice',
-				beyond:
-					'The meter failed meanwhile: its readings do not count. Prove dead again with another meter.'
+				source: say('isolation.source.test-prove-test'),
+				beyond: say('isolation.meter-again.failed')
 			}
 		})
 	];
@@ -201,22 +199,16 @@ function provedDead(part: Part): SafetyStep[] {
 
 function fusesOut(record: ArrayRecord): SafetyStep[] {
 	if (!record.strings.some(({ fuse }) => fuse !== null)) return [];
+	const combiners = partsOf(record.parts, 'combiner')
+		.map(({ mark, place }) => `${mark}${place ? `, ${place}` : ''}`)
+		.join('; ');
 	return [
 		step('down', {
 			key: 'down/fuses-out',
-			title: 'Remove string fuses, both poles, one string at a time',
-			where: partsOf(record.parts, 'combiner')
-				.map(({ mark, place }) => `${mark}${place ? `, ${place}` : ''}`)
-				.join('; '),
+			title: say('isolation.fuses-out'),
+			where: combiners === '' ? null : say('isolation.where.combiners', { combiners }),
 			effect: { kind: 'fuses-out' },
-			cautions: [
-				{
-					words:
-						'The string side of every fuse holder stays live in daylight. Remove a fuse only after no current was measured in it.',
-					source: 'common practice'
-				},
-				BLOWN_FUSE
-			]
+			cautions: [{ text: say('isolation.fuses-out.caution'), source: PRACTICE }, BLOWN_FUSE]
 		})
 	];
 }
@@ -249,20 +241,24 @@ function optimisers(record: ArrayRecord): SafetyStep[] {
 		const standby = record.strings
 			.flatMap((string) => standbyVoltage(record, string) ?? [])
 			.map(({ count, each }) => count * each);
-		const near =
-			standby.length > 0 ? `, about ${Math.max(...standby).toFixed(0)} V per string` : '';
 		return step('down', {
 			key: `down/standby/${part.id}`,
-			title: `Confirm DC voltage below ${OPTIMISERS_OFF} V on the display of ${part.mark}${near}`,
+			title:
+				standby.length > 0
+					? say('isolation.standby-near', {
+							mark: part.mark,
+							limit: OPTIMISERS_OFF,
+							near: Math.round(Math.max(...standby))
+						})
+					: say('isolation.standby', { mark: part.mark, limit: OPTIMISERS_OFF }),
 			part,
-			where: part.place ?? 'place not recorded',
+			where: placeOf(part),
 			proof: {
-				words: 'DC voltage on the display',
+				what: say('isolation.standby.read'),
 				unit: 'V',
 				limit: { most: OPTIMISERS_OFF },
-				source: 'common practice; about 1 V per module in standby',
-				beyond:
-					'An optimiser still delivers its voltage. Wait longer. Do not open the disconnect under load.'
+				source: say('isolation.source.standby'),
+				beyond: say('isolation.standby.failed')
 			}
 		});
 	});
@@ -276,64 +272,49 @@ function optimisers(record: ArrayRecord): SafetyStep[] {
 }
 
 /** Pairs of conductors of an AC branch, each with a reading of its own. */
-const AC_PAIRS = [
-	['line-line', 'line to line'],
-	['line-neutral', 'line to neutral'],
-	['line-earth', 'line to earth']
-] as const;
+const AC_PAIRS = ['line-line', 'line-neutral', 'line-earth'] as const;
 
 function microInverters(record: ArrayRecord): SafetyStep[] {
 	return [
-		...acOff(record).map((one) => ({
-			...one,
-			title: one.title.replace('PV breaker', 'branch breaker')
-		})),
-		...AC_PAIRS.map(([pair, words]) =>
+		...acOff(record, 'branch-breaker'),
+		...AC_PAIRS.map((pair) =>
 			step('down', {
 				key: `down/branch-dead-${pair}`,
 				earlierKey: 'down/branch-dead',
-				title: `Prove the AC branch dead at the roof: ${words}`,
-				where: 'at the first drop of the trunk cable',
+				title: say(`isolation.branch-dead.${pair}`),
+				where: say('isolation.where.trunk-cable'),
 				proof: {
-					words: `${words[0]!.toUpperCase()}${words.slice(1)}`,
+					what: say(`isolation.branch-dead.${pair}-read`),
 					unit: 'V',
 					limit: { most: DEAD_VOLTAGE },
-					source: `${DEAD_VOLTAGE} V: ${DEFAULT}`,
-					beyond: 'The branch is live: another breaker feeds it. Find it before going on.'
+					source: zemboDefault(DEAD_VOLTAGE, 'V'),
+					beyond: say('isolation.branch-dead.failed')
 				}
 			})
 		),
 		step('down', {
 			key: 'down/ac-connector',
-			title: 'Disconnect the unit’s AC connector, then its DC connectors'
+			title: say('isolation.connectors-off')
 		})
 	];
 }
 
 function battery(record: ArrayRecord): SafetyStep[] {
 	return [
-		step('down', { key: 'down/loads', title: 'Switch loads OFF' }),
-		...dcOff(record).map((one) => ({
-			...one,
-			title: one.title.replace('DC disconnect', 'PV disconnect')
-		})),
+		step('down', { key: 'down/loads', title: say('isolation.off.loads') }),
+		...dcOff(record, 'pv-disconnect'),
 		clampProved('down', 'down/clamp-proved'),
 		...noCurrent(record, 'after'),
 		...partsOf(record.parts, 'battery')
 			.map((part) =>
-				at(part, 'battery', `Switch battery breaker ${part.mark} OFF. Fit lock and tag.`, {
+				at(part, 'battery', say('isolation.off.battery-breaker', { mark: part.mark }), {
 					kind: 'battery-off',
 					part: part.id
 				})
 			)
 			.map((one) => ({
 				...one,
-				cautions: [
-					{
-						words: 'Battery terminals are always live. Use insulated tools. Keep covers on.',
-						source: 'common practice'
-					}
-				]
+				cautions: [{ text: say('isolation.battery.caution'), source: PRACTICE }]
 			})),
 		...ends(record).flatMap(provedDead),
 		...fusesOut(record)

@@ -2,44 +2,51 @@ import { stringKey } from '../visit';
 import type { PlaceResult } from '../assessment';
 import { type ArrayRecord, isAcBranch, type Part, partsOf, type StringRecord } from '../record';
 import { step } from './arrival';
-import type { Effect, SafetyStep } from './step';
+import { type IsolationMessage, PRACTICE, say } from './messages';
+import { type Effect, placeOf, type SafetyStep } from './step';
 
 /** Verdicts of the strings' open-circuit volts, by key; what is missing has none. */
 export type StringVoltage = ReadonlyMap<string, PlaceResult>;
 
-const up = (part: Part, verb: string, title: string, effect: Effect): SafetyStep =>
+const up = (part: Part, verb: string, title: IsolationMessage, effect: Effect): SafetyStep =>
 	step('up', {
 		key: `up/${verb}/${part.id}`,
 		title,
 		part,
-		where: part.place ?? 'place not recorded',
+		where: placeOf(part),
 		effect
 	});
 
 /** Why a string may not be connected in parallel; null where polarity and open-circuit voltage did not fail. */
-export function closingProblem(string: StringRecord, voltage: StringVoltage): string | null {
+export function closingProblem(
+	string: StringRecord,
+	voltage: StringVoltage
+): IsolationMessage | null {
 	const place = voltage.get(stringKey(string.id, 'open-circuit-voltage'));
 	const { label } = string;
-	if (!place || place.state === 'unread')
-		return `${label}: measure polarity and open-circuit voltage first.`;
+	if (!place || place.state === 'unread') return say('isolation.close.unread', { string: label });
 	if (place.reading.value < 0) {
-		return `${label} reads ${place.reading.value} V: reversed polarity. In parallel with other strings about twice Voc would be across its fuse.`;
+		return say('isolation.close.reversed', { string: label, voltage: place.reading.value });
 	}
-	if (place.state === 'not-assessed') return `${label}: ${place.reason}`;
+	if (place.state === 'not-assessed') {
+		return say('isolation.close.not-assessed', { string: label, reason: place.reason });
+	}
 	if (place.verdict === 'fail') {
-		return `${label}: open-circuit voltage failed${place.counted ? `, ${place.counted.words}` : ''}. Repair it, or leave its fuses out.`;
+		return place.counted
+			? say('isolation.close.failed-by', { string: label, difference: place.counted.words })
+			: say('isolation.close.failed', { string: label });
 	}
 	return null;
 }
 
 function polarity(record: ArrayRecord, voltage: StringVoltage): SafetyStep {
-	const problems = record.strings
+	const blocked = record.strings
 		.filter((string) => !isAcBranch(string))
 		.flatMap((string) => closingProblem(string, voltage) ?? []);
 	return step('up', {
 		key: 'up/polarity',
-		title: 'Fuses still out: confirm polarity and open-circuit voltage of every string',
-		blocked: problems.length > 0 ? problems.join(' ') : null
+		title: say('isolation.on.polarity'),
+		blocked
 	});
 }
 
@@ -48,41 +55,37 @@ function started({ parts }: ArrayRecord): SafetyStep[] {
 	return partsOf(parts, 'inverter').map((part) =>
 		step('up', {
 			key: `up/display/${part.id}`,
-			title: `Wait for ${part.mark} to start. Record its power.`,
+			title: say('isolation.on.inverter', { mark: part.mark }),
 			part,
-			where: part.place ?? 'place not recorded',
+			where: placeOf(part),
 			wait: {
 				seconds: 60,
-				words: 'An inverter checks the grid before it starts; some take five minutes.',
-				source: 'common practice'
+				why: say('isolation.on.inverter-wait'),
+				source: PRACTICE
 			},
 			proof: {
-				words: 'AC power on the display',
+				what: say('isolation.ac-power.read'),
 				unit: 'W',
 				limit: { least: 1 },
-				source: 'inverter display',
-				beyond:
-					'The inverter does not feed the grid. Read its message and enter it at the test plan.'
+				source: say('isolation.source.display'),
+				beyond: say('isolation.on.inverter-idle')
 			}
 		})
 	);
 }
 
-const unlockedOn = (words: string, { mark }: Part) =>
-	`Remove lock and tag from ${words} ${mark}. Switch ${mark} ON.`;
-
 function acOn({ parts }: ArrayRecord): SafetyStep[] {
 	const disconnects = partsOf(parts, 'ac-disconnect');
 	const devices = disconnects.length > 0 ? disconnects : partsOf(parts, 'breaker');
-	const words = disconnects.length > 0 ? 'AC disconnect' : 'PV breaker';
+	const code = disconnects.length > 0 ? 'isolation.on.ac-disconnect' : 'isolation.on.pv-breaker';
 	return devices.map((part) =>
-		up(part, 'ac', unlockedOn(words, part), { kind: 'ac-on', part: part.id })
+		up(part, 'ac', say(code, { mark: part.mark }), { kind: 'ac-on', part: part.id })
 	);
 }
 
 const dcOn = ({ parts }: ArrayRecord): SafetyStep[] =>
 	partsOf(parts, 'dc-disconnect').map((part) =>
-		up(part, 'dc', unlockedOn('DC disconnect', part), {
+		up(part, 'dc', say('isolation.on.dc-disconnect', { mark: part.mark }), {
 			kind: 'disconnect-closed',
 			part: part.id
 		})
@@ -93,7 +96,7 @@ function fusesIn(record: ArrayRecord): SafetyStep[] {
 		? [
 				step('up', {
 					key: 'up/fuses-in',
-					title: 'Insert string fuses, DC disconnect still open',
+					title: say('isolation.on.fuses'),
 					effect: { kind: 'fuses-in' }
 				})
 			]
@@ -102,16 +105,10 @@ function fusesIn(record: ArrayRecord): SafetyStep[] {
 
 function initiatorOn(record: ArrayRecord): SafetyStep[] {
 	return partsOf(record.parts, 'transmitter').map((part) => ({
-		...up(part, 'initiator', 'Switch the initiator ON. Confirm the transmitter is powered.', {
+		...up(part, 'initiator', say('isolation.on.initiator'), {
 			kind: 'initiator-on'
 		}),
-		cautions: [
-			{
-				words:
-					'Until the transmitter is powered each string reads devices × standby voltage. This is expected.',
-				source: 'common practice'
-			}
-		]
+		cautions: [{ text: say('isolation.on.initiator-caution'), source: PRACTICE }]
 	}));
 }
 
@@ -125,32 +122,27 @@ export function switchingOn(record: ArrayRecord, voltage: StringVoltage): Safety
 			return [
 				polarity(record, voltage),
 				...partsOf(record.parts, 'battery').map((part) => ({
-					...up(
-						part,
-						'battery',
-						`Confirm battery polarity. ${unlockedOn('battery breaker', part)}`,
-						{
-							kind: 'battery-on',
-							part: part.id
-						}
-					),
+					...up(part, 'battery', say('isolation.on.battery-breaker', { mark: part.mark }), {
+						kind: 'battery-on',
+						part: part.id
+					}),
 					proof: {
-						words: 'Battery at the breaker, positive to negative',
+						what: say('isolation.on.battery-read'),
 						unit: 'V' as const,
 						limit: { least: 1 },
-						source: 'polarity before closing; pre-charge by the manufacturer’s instructions',
-						beyond: 'Reversed or empty. Do not close the breaker.'
+						source: say('isolation.source.battery'),
+						beyond: say('isolation.on.battery-reversed')
 					}
 				})),
 				...fusesIn(record),
 				...dcOn(record),
-				step('up', { key: 'up/loads', title: 'Switch loads ON' })
+				step('up', { key: 'up/loads', title: say('isolation.on.loads') })
 			];
 		case 'micro-inverters':
 			return [
 				step('up', {
 					key: 'up/connectors',
-					title: 'Connect the unit’s DC connectors, then its AC connector'
+					title: say('isolation.on.connectors')
 				}),
 				...acOn(record)
 			];

@@ -3,9 +3,13 @@ import { ALL_SITES, SALTMARSH } from '../../../tests/support/sites';
 import { type Quantity, stringPlace, usualState } from '../visit';
 import { labelVoltageOf } from '../../../tests/support/label-voltage';
 import { EMPTY_RECORD } from '../record';
+import { say } from './messages';
 import { highestColdVoltage, testEquipmentProblem, meterProblem } from './test-equipment';
 
-const MOST = { voltage: 541.2, words: 'A1 at −8 °C' };
+const MOST = {
+	voltage: 541.2,
+	place: say('isolation.place.coldest', { string: 'A1', lowest: -8 })
+};
 const { record, visit } = SALTMARSH;
 const [string] = record.strings;
 const reading = (quantity: Quantity) => ({
@@ -36,7 +40,7 @@ describe('the most that can stand at an array', () => {
 	it('without the site’s lowest temperature is that of the hardest frost, and says so', () => {
 		const frost = { ...record, rules: { ...record.rules, lowest: null } };
 		const most = highestColdVoltage(frost)!;
-		expect(most.words).toContain('hard frost');
+		expect(most.place.code).toBe('isolation.place.hard-frost');
 		expect(most.voltage).toBeGreaterThan(highestColdVoltage(record)!.voltage);
 	});
 });
@@ -44,25 +48,23 @@ describe('the most that can stand at an array', () => {
 describe('a meter', () => {
 	it.each([
 		['volts', 1000, 3, null],
-		['volts', 541, 3, 'rated for 541 V DC; up to 542 V can be present here'],
-		['amps', 300, 4, 'The clamp meter is rated for 300 V DC'],
-		['volts', 600, 2, 'of CAT II'],
+		['volts', 541, 3, { code: 'isolation.rating.meter', params: { rated: 541, needed: 542 } }],
+		['amps', 300, 4, { code: 'isolation.rating.clamp', params: { rated: 300 } }],
+		['volts', 600, 2, { code: 'isolation.category.meter' }],
 		['volts', null, null, null]
-	] as const)('for %s rated %s V, CAT %s', (which, ratedVoltage, category, words) => {
+	] as const)('for %s rated %s V, CAT %s', (which, ratedVoltage, category, expected) => {
 		const problem = meterProblem(which, { ratedVolts: ratedVoltage, category }, MOST);
-		if (words === null) expect(problem).toBeNull();
-		else expect(problem).toContain(words);
+		if (expected === null) expect(problem).toBeNull();
+		else expect(problem).toMatchObject(expected);
 	});
 });
 
 describe('a reading', () => {
 	it('is refused for test equipment that does not bear its place', () => {
-		expect(testEquipmentProblem(record, rated(300), reading('open-circuit-voltage'))).toContain(
-			'Do not connect it'
-		);
-		expect(testEquipmentProblem(record, rated(300), reading('operating-current'))).toContain(
-			'The clamp meter is'
-		);
+		const problem = (quantity: Quantity) =>
+			testEquipmentProblem(record, rated(300), reading(quantity))?.code;
+		expect(problem('open-circuit-voltage')).toBe('isolation.rating.meter');
+		expect(problem('operating-current')).toBe('isolation.rating.clamp');
 		expect(testEquipmentProblem(record, rated(1500), reading('open-circuit-voltage'))).toBeNull();
 	});
 

@@ -9,12 +9,13 @@ import {
 } from '../visit';
 import { type ArrayRecord, type StringRecord, typesInString } from '../record';
 import { coldCeiling } from './cautions';
+import { type IsolationMessage, say } from './messages';
 import { coldStringVoltage } from '../design-checks';
 
 /** The most a place can show, and where that comes from. */
 export interface PlaceVoltage {
 	readonly voltage: number;
-	readonly words: string;
+	readonly place: IsolationMessage;
 }
 
 /** Cold volts of a string: by the site's lowest temperature, or as in the hardest frost where that is not known. */
@@ -22,14 +23,17 @@ function coldVoltageOf(record: ArrayRecord, string: StringRecord): PlaceVoltage 
 	const types = typesInString(string);
 	const cold = coldStringVoltage(types, record.moduleTypes, record.rules);
 	if (cold !== null) {
-		return { voltage: cold, words: `${string.label} at ${record.rules.lowest} °C` };
+		return {
+			voltage: cold,
+			place: say('isolation.place.coldest', { string: string.label, lowest: record.rules.lowest! })
+		};
 	}
 	const vocs = types.map((id) => record.moduleTypes.find((type) => type.id === id)?.plate.voc);
 	if (vocs.some((voc) => voc === undefined)) return null;
 	const label = vocs.reduce<number>((sum, voc) => sum + voc!, 0);
 	return {
 		voltage: coldCeiling(label, 1),
-		words: `${string.label} in hard frost, nameplate Voc × 1.25: the site’s lowest temperature is not recorded`
+		place: say('isolation.place.hard-frost', { string: string.label })
 	};
 }
 
@@ -49,23 +53,20 @@ function voltageAtPlace(record: ArrayRecord, place: Place): PlaceVoltage | null 
 	return string ? coldVoltageOf(record, string) : highestColdVoltage(record);
 }
 
-const METER_WORDS = {
-	volts: 'The meter, its leads or probes are',
-	amps: 'The clamp meter is'
-} as const;
+const EQUIPMENT = { volts: 'meter', amps: 'clamp' } as const;
 
-/** Why a meter may not go on volts of so much, in words; null where nothing speaks against it. */
+/** Why a meter must not be connected to so much voltage; null where nothing forbids it. */
 export function meterProblem(
 	which: 'volts' | 'amps',
 	{ ratedVolts: ratedVoltage, category }: Pick<Meter, 'ratedVolts' | 'category'>,
-	most: PlaceVoltage
-): string | null {
-	const needed = Math.ceil(most.voltage);
+	{ voltage, place }: PlaceVoltage
+): IsolationMessage | null {
+	const needed = Math.ceil(voltage);
 	if (ratedVoltage !== null && ratedVoltage < needed) {
-		return `${METER_WORDS[which]} rated for ${ratedVoltage} V DC; up to ${needed} V can be present here (${most.words}). Do not connect it: use test equipment rated for ${needed} V or more.`;
+		return say(`isolation.rating.${EQUIPMENT[which]}`, { rated: ratedVoltage, needed, place });
 	}
 	if (category !== null && category < 3) {
-		return `${METER_WORDS[which]} of CAT II. At an array CAT III is the minimum, at the service CAT IV (IEC 61010-2-030, clause not verified).`;
+		return say(`isolation.category.${EQUIPMENT[which]}`);
 	}
 	return null;
 }
@@ -88,7 +89,7 @@ export function testEquipmentProblem(
 	record: ArrayRecord,
 	meters: Visit['meters'],
 	reading: Pick<Reading, 'place' | 'quantity' | 'state'>
-): string | null {
+): IsolationMessage | null {
 	if (!isLive(reading)) return null;
 	const most = voltageAtPlace(record, reading.place);
 	if (!most) return null;

@@ -16,6 +16,7 @@ import { visitsOfSite } from './site-visits';
 import { designCheckBlocks } from './design-check-blocks';
 import { inspectionBlocks } from './inspection-blocks';
 import { recordBlocks } from './visit-blocks';
+import { speakFor } from '../messages/text';
 
 /**
  * What is known of a site over the years: its visits and what each found, its strings at standard
@@ -51,7 +52,7 @@ export function siteReport(document: SiteDocument, checksum: string): Report {
 			...recordBlocks(record),
 			...partsBlocks(record),
 			...drawingBlocks(record, site.name),
-			soft(WHO_DECIDES)
+			soft(speakFor(record.rules)(WHO_DECIDES))
 		],
 		signatures: ['Reviewed by'],
 		footer: `${site.name}, record revision ${newest.number}. File: SHA-256 ${checksum}`

@@ -4,11 +4,11 @@ import { currentConditions, type Meter } from '$core/visit';
 import { type ArrayRecord, fuseWords, labelPower } from '$core/record';
 import {
 	currentSafetyEntries,
-	MAKE_SAFE_FIRST,
+	ISOLATE_FIRST,
+	limitsOf,
 	makingSafe,
 	incompleteSteps,
 	OWN_PROCEDURE,
-	type SafetyStep,
 	WHO_DECIDES
 } from '$core/isolation';
 import type { Assessment } from '$core/diagnosis';
@@ -16,6 +16,7 @@ import { findingsOf } from '$lib/text/findings';
 import { dayAndTime } from '$lib/text/when';
 import { kilowatts } from '$lib/text/format';
 import { cell, heading, soft, text, type Block, type Cell } from './block';
+import { speakFor } from '../messages/text';
 
 /** Light, heat and meters, with how sure each is. */
 export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Assessment): Block[] {
@@ -93,22 +94,13 @@ export function recordBlocks(record: ArrayRecord): Block[] {
 	];
 }
 
-/** "≤ 0.2 A", as a proving reading has to be. */
-function limitOf({ limit: { most, least }, unit }: NonNullable<SafetyStep['proof']>): string {
-	return [
-		most === undefined ? '' : `≤ ${most} ${unit}`,
-		least === undefined ? '' : `≥ ${least} ${unit}`
-	]
-		.filter(Boolean)
-		.join(', ');
-}
-
 /** Steps of isolation with their proving readings, and what was not proved. */
 export function safetyBlocks(
 	{ record, visit, site }: VisitDocument,
 	assessment: Assessment,
 	now: number
 ): Block[] {
+	const speak = speakFor(record.rules);
 	const own = currentSafetyEntries(visit.safety).get(OWN_PROCEDURE);
 	const places = new Map(assessment.places.map((place) => [place.key, place]));
 	const { arrival, down, up } = makingSafe(record, visit, places, 'dead', () => now);
@@ -128,15 +120,20 @@ export function safetyBlocks(
 		const { proof } = step;
 		const proved =
 			proof && entry!.value !== null
-				? [`Required: ${limitOf(proof)}. Found: ${entry!.value} ${proof.unit}.`]
+				? [
+						`Required: ${limitsOf(proof).map(speak).join(', ')}. Found: ${entry!.value} ${proof.unit}.`
+					]
 				: [];
-		return cell(step.title, [...proved, `${dayAndTime(entry!.at, site.timeZone)}, ${entry!.by}`]);
+		return cell(speak(step.title), [
+			...proved,
+			`${dayAndTime(entry!.at, site.timeZone)}, ${entry!.by}`
+		]);
 	});
 	return [
 		heading('Isolation'),
 		{ kind: 'list', items },
 		...incompleteSteps([...arrival, ...down]).map(({ title }) =>
-			text(`Not completed: ${title.replace(/\.$/, '')}.`)
+			text(`Not completed: ${speak(title).replace(/\.$/, '')}.`)
 		)
 	];
 }
@@ -172,9 +169,12 @@ export function testEquipmentBlocks({ visit }: VisitDocument): Block[] {
 
 /** Cautions of the tests that are proposed, and who decides. */
 export function cautionBlocks({ record }: VisitDocument, assessment: Assessment): Block[] {
+	const speak = speakFor(record.rules);
 	const tests = findingsOf(assessment, record).flatMap((finding) => finding.tests);
 	const cautions = new Map(
-		tests.flatMap((test) => test.cautions.map(({ words, source }) => [words, source] as const))
+		tests.flatMap((test) =>
+			test.cautions.map(({ text, source }) => [speak(text), speak(source)] as const)
+		)
 	);
 	return [
 		heading('Cautions for what comes next'),
@@ -182,8 +182,8 @@ export function cautionBlocks({ record }: VisitDocument, assessment: Assessment)
 			kind: 'list',
 			items: [
 				...[...cautions].map(([words, source]) => cell(words, [source])),
-				...(tests.some((test) => test.makeSafeFirst) ? [cell(MAKE_SAFE_FIRST)] : []),
-				cell(WHO_DECIDES)
+				...(tests.some((test) => test.isolateFirst) ? [cell(speak(ISOLATE_FIRST))] : []),
+				cell(speak(WHO_DECIDES))
 			]
 		}
 	];

@@ -23,6 +23,7 @@ import {
 	safetyBlocks,
 	testEquipmentBlocks
 } from './visit-blocks';
+import { speakFor } from '../messages/text';
 
 export const REPORT_FORMS = ['full', 'short'] as const;
 export type ReportForm = (typeof REPORT_FORMS)[number];
@@ -123,6 +124,6 @@ function plainBlocks(document: VisitDocument, assessment: Assessment): Block[] {
 				},
 		heading('What was not checked'),
 		text(assessment.untested.join(' ') || 'Nothing is left open by these measurements.'),
-		soft(WHO_DECIDES)
+		soft(speakFor(record.rules)(WHO_DECIDES))
 	];
 }

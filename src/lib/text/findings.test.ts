@@ -31,7 +31,7 @@ describe('findings', () => {
 		});
 		expect(first!.string!.label).toBe('B4');
 		expect(first!.danger).toBe(true);
-		for (const { cautions } of first!.tests) expect(cautions[0]!.words).toContain('Close nothing');
+		expect(first!.causes[0]!.members[0].code).toBe('connector-reversed');
 	});
 
 	it('put what concerns all strings last', () => {

@@ -42,6 +42,9 @@
 	import PointExpectation from './PointExpectation.svelte';
 	import StatePicker from './StatePicker.svelte';
 	import type { VisitSession } from '../session/visit-session.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -305,7 +308,7 @@
 	{#if !gate.open}
 		<GateCard {session} {gate} />
 	{:else if ratingProblem}
-		<p class="notice" data-kind="error" role="alert">{ratingProblem}</p>
+		<p class="notice" data-kind="error" role="alert">{speak(ratingProblem)}</p>
 	{:else}
 		{#if running}
 			<label class="bus" class:lit={onBus}>

@@ -1,8 +1,11 @@
 <script lang="ts">
 	import ShieldCheck from '@lucide/svelte/icons/shield-check';
 	import { resolve } from '$app/paths';
-	import { type Gate, OWN_PROCEDURE, TASK_WORDS } from '$core/isolation';
+	import { type Gate, OWN_PROCEDURE, taskName } from '$core/isolation';
 	import type { VisitSession } from '../session/visit-session.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -21,8 +24,8 @@
 </script>
 
 <div class="gate" role="group" aria-label="Isolation first">
-	<p><strong>Complete the isolation steps first.</strong> {TASK_WORDS[gate.task]}.</p>
-	<p>Next: {gate.next.step.title}</p>
+	<p><strong>Complete the isolation steps first.</strong> {speak(taskName(gate.task))}.</p>
+	<p>Next: {speak(gate.next.step.title)}</p>
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
 	<a class="act" href={address}><ShieldCheck size={20} aria-hidden="true" />Go to isolation</a>
 	{#if asked}

@@ -2,7 +2,9 @@
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { QUANTITY_FACTS } from '$core/visit';
 	import type { ProposedTest } from '$core/diagnosis';
-	import { EXPOSURE_WORDS } from '../text/exposure-words';
+	import { exposureName, ISOLATE_FIRST } from '$core/isolation';
+	import { useSpeak } from '../messages/speak-context';
+	import Cautions from './Cautions.svelte';
 	import TestOutcomes from './TestOutcomes.svelte';
 
 	interface Props {
@@ -12,12 +14,13 @@
 		onchoose?: (() => void) | null;
 	}
 	let { test, open = false, onchoose = null }: Props = $props();
+	const speak = useSpeak();
 </script>
 
 <details {open}>
 	<summary
 		><span>{test.title}</span><span class="exposure"
-			>about {test.minutes} min, {EXPOSURE_WORDS[test.exposure]}</span
+			>about {test.minutes} min, {speak(exposureName(test.exposure))}</span
 		></summary
 	>
 	<p>{test.how}</p>
@@ -25,10 +28,8 @@
 	<div class="caution">
 		<TriangleAlert size={22} aria-hidden="true" />
 		<div>
-			{#if test.makeSafeFirst}<p><strong>{test.makeSafeFirst}</strong></p>{/if}
-			{#each test.cautions as caution (caution.words)}
-				<p>{caution.words} <span class="soft">({caution.source})</span></p>
-			{/each}
+			{#if test.isolateFirst}<p><strong>{speak(ISOLATE_FIRST)}</strong></p>{/if}
+			<Cautions cautions={test.cautions} />
 		</div>
 	</div>
 	{#if onchoose}

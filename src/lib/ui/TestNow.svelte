@@ -1,29 +1,29 @@
 <script lang="ts">
 	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import type { ProposedTest } from '$core/diagnosis';
-	import { EXPOSURE_WORDS } from '../text/exposure-words';
+	import { exposureName, ISOLATE_FIRST } from '$core/isolation';
+	import { useSpeak } from '../messages/speak-context';
+	import Cautions from './Cautions.svelte';
 
 	let { test }: { test: ProposedTest } = $props();
-	const first = $derived(test.cautions[0]);
+	const speak = useSpeak();
 	const rest = $derived(test.cautions.slice(1));
 </script>
 
 <!-- The test that is taken now: what to do, and its cautions, before the figure is entered. -->
 <div class="now" data-test={test.key}>
 	<h4>{test.title}</h4>
-	<p class="cost">about {test.minutes} min, {EXPOSURE_WORDS[test.exposure]}</p>
+	<p class="cost">about {test.minutes} min, {speak(exposureName(test.exposure))}</p>
 	<p>{test.how}</p>
 	<div class="caution">
 		<TriangleAlert size={22} aria-hidden="true" />
 		<div>
-			{#if test.makeSafeFirst}<p><strong>{test.makeSafeFirst}</strong></p>{/if}
-			{#if first}<p>{first.words} <span class="soft">({first.source})</span></p>{/if}
+			{#if test.isolateFirst}<p><strong>{speak(ISOLATE_FIRST)}</strong></p>{/if}
+			<Cautions cautions={test.cautions.slice(0, 1)} />
 			{#if rest.length > 0}
 				<details>
 					<summary class="more">{rest.length} more</summary>
-					{#each rest as caution (caution.words)}
-						<p>{caution.words} <span class="soft">({caution.source})</span></p>
-					{/each}
+					<Cautions cautions={rest} />
 				</details>
 			{/if}
 		</div>
@@ -56,7 +56,7 @@
 		font-size: 0.93rem;
 	}
 
-	.caution p + p {
+	.caution :global(p + p) {
 		margin-top: 0.35rem;
 	}
 </style>

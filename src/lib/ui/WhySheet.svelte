@@ -13,6 +13,9 @@
 	import type { VisitSession } from '../session/visit-session.svelte';
 	import { QUANTITY_FACTS } from '$core/visit';
 	import { figureOf, signed } from '../text/format';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	let { place, session }: { place: PlaceResult; session: VisitSession } = $props();
 
@@ -32,7 +35,7 @@
 		{#if isRead(place)}<VerdictMark verdict={verdictAt(place)} />{/if}
 	</h2>
 	{#if place.quantity === 'open-circuit-voltage' && (readingAt(place)?.value ?? 0) < 0}
-		<p class="notice" data-kind="error">{REVERSED_STRING.words}</p>
+		<p class="notice" data-kind="error">{speak(REVERSED_STRING.text)}</p>
 	{/if}
 	{#if reason}<p>{reason}</p>{/if}
 	{#if place.state === 'judged'}

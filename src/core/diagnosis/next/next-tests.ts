@@ -1,6 +1,6 @@
 import { inSentence } from '../../units';
 import { placeKey, placeWords, QUANTITY_FACTS } from '../../visit';
-import { cautionsFor, coldCeiling, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
+import { cautionsFor, coldCeiling, opensSomething } from '../../isolation';
 import type { StringPosterior } from '../posterior';
 import { candidatesAt, type Candidate } from './candidates';
 import { entropy } from './information';
@@ -141,7 +141,7 @@ function proposed(
 		information,
 		score,
 		outcomes: [...outcomes()].sort((a, b) => b.probability - a.probability),
-		makeSafeFirst: opensSomething(exposure) ? MAKE_SAFE_FIRST : null,
+		isolateFirst: opensSomething(exposure),
 		cautions: [
 			...new Set([
 				...(mayBeReversed(posterior) ? AT_REVERSED : []),

@@ -9,7 +9,7 @@ import {
 } from '../../visit';
 import type { CauseCode } from '../../faults';
 import type { ArrayRecord } from '../../record';
-import { cautionsFor, MAKE_SAFE_FIRST, opensSomething } from '../../isolation';
+import { cautionsFor, opensSomething } from '../../isolation';
 import { offScale } from '../part-figures';
 import { informationOf, outcomesOf, type Possibility } from './information';
 import type { ProposedTest } from './proposed-test';
@@ -75,7 +75,7 @@ export function oneTest(test: OneTest): ProposedTest | null {
 				leaves: of.flatMap((index) => possibilities[index]!.leaves)
 			}))
 			.sort((a, b) => b.probability - a.probability),
-		makeSafeFirst: opensSomething(exposure) ? MAKE_SAFE_FIRST : null,
+		isolateFirst: opensSomething(exposure),
 		cautions: [...new Set([...cautions, ...cautionsFor(exposure, test.ceiling)])]
 	};
 }

@@ -35,6 +35,7 @@ export interface ProposedTest {
 	readonly score: number;
 	/** Likeliest first. */
 	readonly outcomes: readonly TestOutcome[];
-	readonly makeSafeFirst: string | null;
+	/** Whether it is behind a cover or in a connector: isolation comes first. */
+	readonly isolateFirst: boolean;
 	readonly cautions: readonly Caution[];
 }

@@ -30,8 +30,8 @@ describe('what one has to know to take a test', () => {
 	it('parts a string only with the caution that it may stand open at full volts', () => {
 		for (const { kind, facts } of ALL) {
 			if (facts.exposure !== 'joint-dead' || kind !== 'stretch') continue;
-			expect(facts.cautions?.map(({ words }) => words).join(' ')).toMatch(
-				/full voltage is across a break/
+			expect(facts.cautions?.map(({ text }) => text.code)).toContain(
+				'isolation.caution.open-string'
 			);
 		}
 	});

@@ -5,6 +5,7 @@ import { refuse, type Result, succeed } from '$core/units';
 import type { Db } from '../database/open';
 import { TAKEN } from './append';
 import { appendSafety, findVisit } from './visits';
+import { speakFor } from '$lib/messages/text';
 
 /** The clock is the server's, and differs when an entry is sent again. */
 const withoutClock = (entry: SafetyEntry) => JSON.stringify({ ...entry, at: null });
@@ -48,7 +49,7 @@ export async function settleStep(
 			const found = [...arrival, ...down, ...up].find(({ step }) => step.key === entry.step);
 			if (!found) return 'This array has no such step. Load the page again.';
 			const { step, state, remaining } = found;
-			if (state === 'blocked') return step.blocked;
+			if (state === 'blocked') return step.blocked.map(speakFor(record.rules)).join(' ');
 			if (state === 'later') return 'Complete the steps before this one first.';
 			if (state === 'waiting') return `${remaining} s must still pass.`;
 			return step.proof && entry.value === null

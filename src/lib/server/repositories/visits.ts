@@ -30,6 +30,7 @@ import { entriesOf } from './entries';
 import { inspectionOf } from './inspection';
 import { photographsOf } from './photographs';
 import { findRevision, findSite } from './sites';
+import { speakFor } from '$lib/messages/text';
 
 export interface VisitLine {
 	readonly id: string;
@@ -306,7 +307,8 @@ export async function appendReading(
 			return refuse({ kind: 'refused' as const, words: `${lost} Load the page again.` });
 		}
 		const ratingProblem = testEquipmentProblem(record, visit.meters, reading);
-		if (ratingProblem) return refuse({ kind: 'refused' as const, words: ratingProblem });
+		if (ratingProblem)
+			return refuse({ kind: 'refused' as const, words: speakFor(record.rules)(ratingProblem) });
 		const closed = gateWords(document, reading);
 		if (closed) return refuse({ kind: 'make-safe' as const, words: closed });
 		const standing = findCurrentReadings(visit).get(keyOf(reading));
@@ -336,7 +338,7 @@ function gateWords({ record, visit }: VisitDocument, reading: Reading): string |
 	const gate = gateOfReading(record, effectiveVisit(record, visit), new Map(), reading, Date.now);
 	return gate.open
 		? null
-		: `Complete the isolation steps first. Next: ${gate.next.step.title.replace(/\.$/, '')}.`;
+		: `Complete the isolation steps first. Next: ${speakFor(record.rules)(gate.next.step.title).replace(/\.$/, '')}.`;
 }
 
 /** Takes a reading back; one that was taken back already stays so. */

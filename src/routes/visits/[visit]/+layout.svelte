@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
+	import { provideSpeak } from '$lib/messages/speak-context';
 	import { loadAnew } from '$lib/session/load-anew';
 	import RecordChanged from '$lib/ui/RecordChanged.svelte';
 	import SkyStrip from '$lib/ui/SkyStrip.svelte';
@@ -10,6 +11,7 @@
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
 	// svelte-ignore state_referenced_locally
 	const session = provideVisit(new VisitSession(data.document, data.assessment, data.now));
+	provideSpeak(() => session.document.record.rules);
 	let sky = $state(0);
 	let deaf = () => {};
 	const hear = () => (deaf = session.hear(data.told, () => loadAnew()));

@@ -7,6 +7,9 @@
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { kilowatts } from '$lib/text/format';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	let { data } = $props();
 	const session = useRecord();
@@ -64,13 +67,13 @@
 			<p>No disconnect is recorded yet. Record each with its place, then this card names them.</p>
 		{:else}
 			<ol>
-				{#each steps as { words, part }, i (i)}
+				{#each steps as { instruction, part }, i (i)}
 					<li>
 						<span class="number">{i + 1}</span>
 						{#if part}<PartSymbol kind={part.kind} />{/if}
 						<span>
-							<strong>{part ? part.mark : words}</strong>
-							{#if part}<span>{words}</span>{/if}
+							<strong>{part ? part.mark : speak(instruction)}</strong>
+							{#if part}<span>{speak(instruction)}</span>{/if}
 							{#if part}<span class="soft"
 									>{PART_KINDS[part.kind].words}, {part.place ?? 'place not recorded'}</span
 								>{/if}
@@ -79,7 +82,7 @@
 				{/each}
 			</ol>
 		{/if}
-		<p class="soft">{WHO_DECIDES} Revision {session.number} of the record.</p>
+		<p class="soft">{speak(WHO_DECIDES)} Revision {session.number} of the record.</p>
 	</article>
 </div>
 

@@ -5,6 +5,9 @@
 	import { testFactsOf } from '$core/diagnosis';
 	import type { TakenLine } from '$lib/session/training-session.svelte';
 	import Stepper from '$lib/ui/Stepper.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		exercise: Exercise;
@@ -157,7 +160,7 @@
 		{#if facts && opensSomething(facts.exposure)}
 			<p class="caution">
 				At a real array, complete the isolation steps first.
-				{#each facts.cautions ?? [] as { words, source } (words)}{words} ({source})
+				{#each facts.cautions ?? [] as { text, source } (text.code)}{speak(text)} ({speak(source)})
 				{/each}
 			</p>
 		{/if}

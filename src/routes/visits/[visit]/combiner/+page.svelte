@@ -9,6 +9,9 @@
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import VerdictMark from '$lib/ui/VerdictMark.svelte';
 	import { readingFigure } from '$lib/text/reading-figure';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -115,7 +118,9 @@
 								</button>
 							{/each}
 						</div>
-						<span class="said">{problem ?? 'voltage and polarity within tolerance'}</span>
+						<span class="said"
+							>{problem ? speak(problem) : 'voltage and polarity within tolerance'}</span
+						>
 					</li>
 				{/each}
 			</ul>

@@ -11,6 +11,9 @@
 	import { chance, count } from '$lib/text/format';
 	import Free from './Free.svelte';
 	import Guided from './Guided.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const session = useVisit();
 	const findings = $derived(findingsOf(session.assessment, session.document.record));
@@ -127,7 +130,7 @@
 				>.
 				{#if quiet.length > 0}{count(quiet.length, 'string')} without a cause above one in seven:
 					<span class="figure">{quiet.map(({ label }) => label).join(' ')}</span>.{/if}
-				{WHO_DECIDES}
+				{speak(WHO_DECIDES)}
 			</p>
 			{#if session.assessment.unexplained.length > 0}
 				<h2>Readings that nothing found explains</h2>

@@ -15,6 +15,9 @@
 	import TestOutcomes from '$lib/ui/TestOutcomes.svelte';
 	import { QUANTITY_FACTS } from '$core/visit';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -68,13 +71,13 @@
 		</h2>
 		{#if finding.where}<p class="where" data-where>{finding.where}</p>{/if}
 		{#if finding.perhaps}<p>{finding.perhaps}</p>{/if}
-		{#each cautions as caution (caution.words)}
+		{#each cautions as caution (caution.text.code)}
 			<p
 				class="notice"
 				data-kind={caution === REVERSED_STRING ? 'error' : undefined}
 				role={caution === REVERSED_STRING ? 'alert' : undefined}
 			>
-				{caution.words} <span class="soft">({caution.source})</span>
+				{speak(caution.text)} <span class="soft">({speak(caution.source)})</span>
 			</p>
 		{/each}
 		<PossibleBar causes={finding.causes} />

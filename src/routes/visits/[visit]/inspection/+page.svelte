@@ -10,6 +10,9 @@
 	import { InspectionSession } from '$lib/session/inspection-session.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import Stop from './Stop.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const visit = useVisit();
 	const record = $derived(visit.document.record);
@@ -98,7 +101,7 @@
 						>On to: {STATION_WORDS[next.station]}</button
 					>
 				{/if}
-				<p class="soft who">{WHO_DECIDES}</p>
+				<p class="soft who">{speak(WHO_DECIDES)}</p>
 			</section>
 		{/if}
 	</div>

@@ -7,16 +7,20 @@
 		incompleteSteps,
 		OWN_PROCEDURE,
 		type Task,
-		TASK_WORDS,
+		taskName,
 		TASKS,
 		whatStaysLive,
 		WHO_DECIDES
 	} from '$core/isolation';
+	import { inSentence } from '$core/units';
 	import { currentConditions } from '$core/visit';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import LiveView from './LiveView.svelte';
 	import Steps from './Steps.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -56,12 +60,12 @@
 	<h1>Isolation</h1>
 	<p class="soft lead">
 		One step at a time, device by device. A step with a limit is complete when its reading is within
-		it. {WHO_DECIDES}
+		it. {speak(WHO_DECIDES)}
 	</p>
 	<div class="tasks" role="group" aria-label="Task">
 		{#each TASKS as name (name)}
 			<button type="button" aria-pressed={pressed === name} onclick={() => (pressed = name)}>
-				{TASK_WORDS[name]}
+				{speak(taskName(name))}
 			</button>
 		{/each}
 	</div>
@@ -78,7 +82,7 @@
 				<Steps {session} {task} title="Isolation steps" progress={making.down} />
 				{#if ready}
 					<p class="notice" data-kind="done" role="status">
-						All steps are complete for “{TASK_WORDS[task].toLowerCase()}”. Parts that the drawing
+						All steps are complete for “{inSentence(speak(taskName(task)))}”. Parts that the drawing
 						shows as live stay live.
 						<a href={resolve('/visits/[visit]/measurements', { visit: visit.id })}
 							>Go to measurements</a
@@ -100,7 +104,7 @@
 				<section class="panel open">
 					<h2>Not completed</h2>
 					<ul>
-						{#each open.slice(0, 8) as { key, title } (key)}<li>{title}</li>{/each}
+						{#each open.slice(0, 8) as { key, title } (key)}<li>{speak(title)}</li>{/each}
 						{#if open.length > 8}<li class="soft">and {open.length - 8} more</li>{/if}
 					</ul>
 				</section>

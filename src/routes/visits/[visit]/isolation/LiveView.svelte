@@ -2,6 +2,9 @@
 	import { type ArrayRecord, labelRanges } from '$core/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
 	import type { Liveness, LiveSegment, LiveString } from '$core/isolation';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		record: ArrayRecord;
@@ -70,7 +73,7 @@
 						<strong
 							>{STATE_WORDS[segment.state]} <span class="figure">{voltage(segment)}</span></strong
 						>
-						<span class="why">{segment.words}</span>
+						<span class="why">{speak(segment.why)}</span>
 					</li>
 				{/each}
 			</ol>

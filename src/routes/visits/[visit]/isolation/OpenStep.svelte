@@ -1,7 +1,10 @@
 <script lang="ts">
 	import { readFigure } from '$core/document';
-	import { isWithin, limitWords, type StepProgress, type Task } from '$core/isolation';
+	import { isWithin, limitsOf, type StepProgress, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -40,27 +43,30 @@
 </script>
 
 <div class="open">
-	{#each step.cautions as { words, source } (words)}
-		<p class="caution">{words} <span class="soft">({source})</span></p>
+	{#each step.cautions as { text, source } (text.code)}
+		<p class="caution">{speak(text)} <span class="soft">({speak(source)})</span></p>
 	{/each}
 	{#if standing === 'blocked'}
-		<p class="notice" data-kind="error" role="alert">{step.blocked}</p>
+		<p class="notice" data-kind="error" role="alert">{step.blocked.map(speak).join(' ')}</p>
 	{:else if standing === 'waiting'}
 		<p class="count" role="timer">
 			<span class="figure">{minutes}</span>
-			<span>{step.wait?.words} <span class="soft">{step.wait?.source}</span></span>
+			{#if step.wait}
+				<span>{speak(step.wait.why)} <span class="soft">{speak(step.wait.source)}</span></span>
+			{/if}
 		</p>
 	{:else}
 		<form onsubmit={store}>
 			{#if step.proof}
 				{#if beyond !== null}
 					<p class="notice" data-kind="error" role="alert">
-						<span class="figure">{beyond} {step.proof.unit}</span>: outside the limit. {step.proof
-							.beyond}
+						<span class="figure">{beyond} {step.proof.unit}</span>: outside the limit. {speak(
+							step.proof.beyond
+						)}
 					</p>
 				{/if}
 				<label>
-					<span>{step.proof.words}: {limitWords(step.proof)}</span>
+					<span>{speak(step.proof.what)}: {limitsOf(step.proof).map(speak).join(', ')}</span>
 					<span class="field">
 						<input
 							name="proof"
@@ -72,7 +78,7 @@
 						{step.proof.unit}
 					</span>
 				</label>
-				<p class="soft">{step.proof.source}</p>
+				<p class="soft">{speak(step.proof.source)}</p>
 			{/if}
 			{#if problem}<p class="error" role="alert">{problem}</p>{/if}
 			<button class="act" disabled={sending}>{step.proof ? 'Save reading' : 'Confirm step'}</button>

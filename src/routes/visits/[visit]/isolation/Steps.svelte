@@ -1,8 +1,11 @@
 <script lang="ts">
-	import { limitWords, type StepProgress, type StepState, type Task } from '$core/isolation';
+	import { limitsOf, type StepProgress, type StepState, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import { dayAndTime } from '$lib/text/when';
 	import OpenStep from './OpenStep.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -82,14 +85,14 @@
 						</svg>
 						<div>
 							<p class="title">
-								{step.title}<span class="sr-only">, {STATE_WORDS[state]}</span>
-								{#if step.where}<span class="soft">{step.where}</span>{/if}
+								{speak(step.title)}<span class="sr-only">, {STATE_WORDS[state]}</span>
+								{#if step.where}<span class="soft">{speak(step.where)}</span>{/if}
 							</p>
 							{#if state === 'done' && entry}
 								<p class="soft proved">
 									{#if entry.value !== null && step.proof}
 										<span class="figure">{entry.value} {step.proof.unit}</span>
-										({limitWords(step.proof)}),
+										({limitsOf(step.proof).map(speak).join(', ')}),
 									{/if}
 									{dayAndTime(entry.at, session.document.site.timeZone)}, {entry.by}
 									<button type="button" onclick={() => void reopen(step.key)}>Undo step</button>

@@ -11,6 +11,9 @@
 	import CaseCard from './CaseCard.svelte';
 	import RepairForm from './RepairForm.svelte';
 	import { placeOfCause } from './place-of-cause';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -35,7 +38,7 @@
 	<h1>Repair</h1>
 	<p class="soft lead">
 		What was found, what was done about it, and the readings that prove it. A cause is closed by its
-		readings, not by a tick. {WHO_DECIDES}
+		readings, not by a tick. {speak(WHO_DECIDES)}
 	</p>
 
 	{#if findings.length > 0}

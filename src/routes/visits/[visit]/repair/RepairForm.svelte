@@ -15,6 +15,9 @@
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { storePhotograph } from '$lib/session/store-photograph';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		session: VisitSession;
@@ -144,10 +147,10 @@
 			</select>
 		</label>
 		{#if cause === 'fuse-blown'}
-			<p class="caution">{BLOWN_FUSE.words} ({BLOWN_FUSE.source}).</p>
+			<p class="caution">{speak(BLOWN_FUSE.text)} ({speak(BLOWN_FUSE.source)}).</p>
 		{:else if cause === 'gfdi-fuse-blown'}
 			<p class="caution">
-				{EARTH_FAULT.words} ({EARTH_FAULT.source}).
+				{speak(EARTH_FAULT.text)} ({speak(EARTH_FAULT.source)}).
 			</p>
 		{/if}
 		{#if REPAIR_KINDS[kind].newPart}

@@ -12,12 +12,15 @@
 		QUANTITY_FACTS,
 		splitMessage
 	} from '$core/visit';
-	import { TASK_WORDS } from '$core/isolation';
+	import { taskName } from '$core/isolation';
 	import type { PlanItem } from '$core/visit-plan';
 	import { PURPOSE_WORDS } from '$lib/text/purposes';
 	import { sendJson } from '$lib/session/send-json';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import { count } from '$lib/text/format';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	const session = useVisit();
 	const record = $derived(session.document.record);
@@ -86,7 +89,7 @@
 			{#each plan.blocks as { task, stops, seconds }, b (task)}
 				<section>
 					<h2>
-						<span class="number">{b + 1}</span>{TASK_WORDS[task]}
+						<span class="number">{b + 1}</span>{speak(taskName(task))}
 						<span class="soft">{seconds > 0 ? `about ${minutes(seconds)} min` : 'all read'}</span>
 					</h2>
 					{#each stops as { title, where, items } (title)}

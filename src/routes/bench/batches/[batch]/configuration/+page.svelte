@@ -93,9 +93,7 @@
 	function shade(irradiance: number, settled: boolean): void {
 		const next =
 			mix && part
-				? withPart(mix, part.id, (old) =>
-						old.kind === 'module' ? { ...old, light: irradiance } : old
-					)
+				? withPart(mix, part.id, (old) => (old.kind === 'module' ? { ...old, irradiance } : old))
 				: null;
 		if (next) typed = writeConfiguration(next, markOf);
 		if (settled) keep();

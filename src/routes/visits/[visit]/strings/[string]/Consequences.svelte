@@ -2,6 +2,9 @@
 	import { temperatureOf, type Study } from '$core/faults';
 	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation';
 	import { figureOf } from '$lib/text/format';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	let { study, name }: { study: Study; name: string } = $props();
 
@@ -71,8 +74,8 @@
 				{FUSE_WORDS[study.fuse.verdict]}.
 			{/if}
 		</p>
-		<p>{(reversed ? REVERSED_STRING : CIRCULATING).words}</p>
-		<p class="soft">{WHO_DECIDES}</p>
+		<p>{speak((reversed ? REVERSED_STRING : CIRCULATING).text)}</p>
+		<p class="soft">{speak(WHO_DECIDES)}</p>
 	</div>
 {/if}
 {#if study.earth}
@@ -92,7 +95,7 @@
 			{:else}{study.earth.place.why}{/if}
 		</p>
 		<p>Treat both poles and all metal as live to earth until measured.</p>
-		<p class="soft">{WHO_DECIDES}</p>
+		<p class="soft">{speak(WHO_DECIDES)}</p>
 	</div>
 {/if}
 {#if lines.length > 0}

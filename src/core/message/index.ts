@@ -1,0 +1,7 @@
+export {
+	type Message,
+	type MessageOf,
+	messagesOf,
+	type MessageValue,
+	type Nothing
+} from './message';

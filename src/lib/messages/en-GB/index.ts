@@ -1,0 +1,4 @@
+import { isolation } from './isolation';
+
+/** Every message, in the words of IEC standards and the British trade. */
+export const enGB = { ...isolation };

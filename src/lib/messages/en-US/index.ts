@@ -1,0 +1,5 @@
+import { enGB } from '../en-GB';
+import { isolation } from './isolation';
+
+/** Every message, in the words of the NEC and the American trade; what is not listed is the same. */
+export const enUS = { ...enGB, ...isolation };
