@@ -1,11 +1,17 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { meterCard } from '../../demo/saltmarsh';
+import { ui } from '../../src/lib/messages/interface-messages';
+import { speak } from '../../src/lib/messages/text';
 import type { Server } from './own-server';
 import { Person } from './person';
 import { untilPage } from './waiting';
 
 /* A visit led from plan to comparison and back on: at the terminal with its string fuses, and at the hall with rapid shutdown. */
+
+/** As the interface of a site under IEC says it. */
+const said = speak('en-GB');
+const STAYS_LIVE = said(ui('live-view.title'));
 
 const siteId = (n: number) => `019a800${n}-0000-7000-8000-000000000002`;
 const revisionId = (n: number) => `019a800${n}-0000-7000-8000-000000000003`;
@@ -152,26 +158,23 @@ describe('the terminal with its string fuses', () => {
 		await person.sees('536 V', '[data-state=not-proved]');
 		await takesStep('1000');
 		await takesStepsTo(/^down\//);
-		await person.sees(
-			'live in daylight, whatever is switched',
-			'[aria-label="What stays live now"]'
-		);
+		await person.sees('live in daylight, whatever is switched', `[aria-label="${STAYS_LIVE}"]`);
 		await takesStepsTo(/clamp-before/);
 		await takesStep('0.7');
 		await person.sees('is circulating', '[data-state=not-proved]');
 		await takesStep('0.1');
 		await takesStepsTo(/dead-plus-minus/);
-		await person.find('[aria-label="What stays live now"] [data-live=charged]');
+		await person.find(`[aria-label="${STAYS_LIVE}"] [data-live=charged]`);
 		await takesStep('310');
 		await person.sees('Not dead', '[data-state=not-proved]');
 		await takesStep('0.4');
 		await takesStepsTo(/^up\//);
-		await person.find('[aria-label="What stays live now"] [data-live=proved]');
-		await person.sees('All steps are complete');
+		await person.find(`[aria-label="${STAYS_LIVE}"] [data-live=proved]`);
+		await person.sees(said(ui('isolation-page.complete')));
 	});
 
 	it('blocks going back on while a string is unread, reversed or out of band', async () => {
-		await person.press('Show return to service');
+		await person.press(said(ui('isolation-steps.show-return-to-service')));
 		await person.sees('A1: measure polarity', '[data-state=blocked]');
 	});
 
@@ -216,7 +219,7 @@ describe('the terminal with its string fuses', () => {
 			await person.sees('459.9', `[data-string=${mark}]`);
 		}
 		await person.goTo(`/visits/${visit}/isolation?task=open-live`);
-		await person.press('Show return to service');
+		await person.press(said(ui('isolation-steps.show-return-to-service')));
 		await takesStepsTo(/up\/display/);
 		await person.sees('An inverter checks the grid before it starts');
 		// Going back on ends what was proved: behind the cover is closed to readings again.
@@ -232,13 +235,13 @@ describe('the hall with rapid shutdown', () => {
 		await takesStepsTo(/down\/initiator/);
 		await takesStep();
 		await person.sees('Time allowed for the devices to shut down', '[data-state=waiting]');
-		await person.sees('leads live behind them', '[aria-label="What stays live now"]');
+		await person.sees('leads live behind them', `[aria-label="${STAYS_LIVE}"]`);
 		await untilPage(driver, `() => (${OPEN_STEP})()?.state === 'next'`, [], 'it never ends');
 		await takesStep('64');
 		await person.sees('A device has not shut down', '[data-state=not-proved]');
 		await takesStep('6.6');
 		await takesStepsTo(/^up\//);
-		await person.sees('All steps are complete');
+		await person.sees(said(ui('isolation-page.complete')));
 	});
 
 	it('with its transmitter’s supply dead shows a ladder whose dark rung is where to look', async () => {
@@ -304,7 +307,7 @@ describe('the two smaller places', () => {
 				await person.sees('three others are the least to compare it with');
 			}
 			await person.goTo(`/visits/${visit}/isolation?task=dead`);
-			await person.press('Show return to service');
+			await person.press(said(ui('isolation-steps.show-return-to-service')));
 			await person.sees(on);
 		}
 	);

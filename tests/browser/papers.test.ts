@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key, Origin, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ui } from '../../src/lib/messages/interface-messages';
+import { speak } from '../../src/lib/messages/text';
 import { printed } from './own-browser';
 import type { Server } from './own-server';
 import { Person } from './person';
@@ -151,16 +153,29 @@ describe('the order of strings', () => {
 
 describe('sheets to print', () => {
 	it.each([
-		[HOLLIN_CREEK, /Switch the initiator OFF/, 'rapid-shutdown devices behind the modules'],
-		[CAIRN_RIGG, /Switch loads OFF[\s\S]*terminals stay live/, 'charge controller and battery'],
-		[KILN_LANE, /one module/, 'micro-inverters behind the modules']
-	])('the emergency card of %s names its order and its kind', async (site, order, kind) => {
-		await person.goTo(`${site}/emergency`);
-		const text = await person.sees(kind);
-		expect(text).toMatch(order);
-		expect(text).toContain('Switched off is not proved dead.');
-		expect((await printed(driver)).subarray(0, 5).toString()).toBe('%PDF-');
-	});
+		[
+			HOLLIN_CREEK,
+			'en-US',
+			/Switch the initiator OFF/,
+			'rapid-shutdown devices behind the modules'
+		],
+		[
+			CAIRN_RIGG,
+			'en-GB',
+			/Switch loads OFF[\s\S]*terminals stay live/,
+			'charge controller and battery'
+		],
+		[KILN_LANE, 'en-GB', /one module/, 'micro-inverters behind the modules']
+	] as const)(
+		'the emergency card of %s, %s, names its order and its kind',
+		async (...[site, language, order, kind]) => {
+			await person.goTo(`${site}/emergency`);
+			const text = await person.sees(kind);
+			expect(text).toMatch(order);
+			expect(text).toContain(speak(language)(ui('emergency-card.live')));
+			expect((await printed(driver)).subarray(0, 5).toString()).toBe('%PDF-');
+		}
+	);
 
 	it('marks are left out where they are not wanted, and carry one colour a string', async () => {
 		await person.goTo(`${SALTMARSH}/marks`);

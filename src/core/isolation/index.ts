@@ -17,16 +17,11 @@ export {
 } from './cautions';
 export { emergencyOrder } from './emergency-shutdown';
 export { type Gate, gateOfReading, OWN_PROCEDURE } from './interlock';
-export { type Liveness, type LiveSegment, type LiveString, whatStaysLive } from './live';
-export {
-	currentSafetyEntries,
-	incompleteSteps,
-	type StepProgress,
-	type StepState
-} from './progress';
+export { type LiveSegment, type LiveString, whatStaysLive } from './live';
+export { currentSafetyEntries, incompleteSteps, type StepProgress } from './progress';
 export { makingSafe } from './sequence';
 export type { IsolationMessages } from './messages';
-export { isWithin, limitsOf, type Task, taskName, TASKS } from './step';
+export { isWithin, limitsOf, placeOf, type Task, taskName, TASKS } from './step';
 export { switchingOff } from './switching-off';
 export { closingProblem } from './switching-on';
 export { highestColdVoltage, testEquipmentProblem } from './test-equipment';

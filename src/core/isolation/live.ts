@@ -109,7 +109,7 @@ export function switchesAfter(progress: readonly StepProgress[]): Switches {
 }
 
 /** `live`: volts stand there. `charged`: capacitors may hold it. `open`: nothing feeds it, nobody has proved it. */
-export type Liveness = 'live' | 'charged' | 'open' | 'proved';
+type Liveness = 'live' | 'charged' | 'open' | 'proved';
 
 /** One stretch of the DC side, and what stands on it. */
 export interface LiveSegment {

@@ -3,7 +3,7 @@ import type { SafetyEntry } from '../visit';
 import { isWithin, type SafetyStep } from './step';
 
 /** How a step stands. */
-export type StepState =
+type StepState =
 	/** Earlier steps come first. */
 	| 'later'
 	/** It is next. */

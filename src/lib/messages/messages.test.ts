@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { type Catalogue, type Language, LANGUAGES, type MessageCode } from './catalogue';
 import { enGB } from './en-GB';
 import { enUS } from './en-US';
-import { isolation as inTheUnitedStates } from './en-US/isolation';
+import { screens } from './en-US/interface';
+import { isolation } from './en-US/isolation';
 
 const CATALOGUES: Readonly<Record<Language, Catalogue>> = { 'en-GB': enGB, 'en-US': enUS };
 const CODES = Object.keys(enGB) as MessageCode[];
@@ -62,18 +63,18 @@ describe.each(LANGUAGES)('the catalogue of %s', (language) => {
 });
 
 it('American English lists only what it says in other words', () => {
-	const same = Object.entries(inTheUnitedStates).filter(
+	const same = Object.entries({ ...isolation, ...screens }).filter(
 		([code, text]) => CATALOGUES['en-GB'][code as MessageCode] === text
 	);
 	expect(same).toEqual([]);
 });
 
-it('every message is said somewhere in the core', () => {
-	const sources = readdirSync('src/core', { recursive: true, encoding: 'utf8' })
-		.filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
-		.map((name) => readFileSync(`src/core/${name}`, 'utf8'))
+it('every message is said somewhere', () => {
+	const sources = readdirSync('src', { recursive: true, encoding: 'utf8' })
+		.filter((name) => /\.(?:ts|svelte)$/.test(name) && !/\.test\.ts$|messages\/en-/.test(name))
+		.map((name) => readFileSync(`src/${name}`, 'utf8'))
 		.join('\n');
-	const said = [...sources.matchAll(/['`](isolation\.[^'`]+)['`](?!:)/g)].map(
+	const said = [...sources.matchAll(/['`]([a-z-]+\.[^'`\s]+)['`](?!:)/g)].map(
 		([, code]) => new RegExp(`^${code!.replaceAll('.', '\\.').replace(/\$\{[^}]+\}/g, '[\\w-]+')}$`)
 	);
 	const unsaid = CODES.filter((code) => !said.some((pattern) => pattern.test(code)));

@@ -3,6 +3,7 @@
 	import { resolve } from '$app/paths';
 	import { type Gate, OWN_PROCEDURE, taskName } from '$core/isolation';
 	import type { VisitSession } from '../session/visit-session.svelte';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -23,20 +24,27 @@
 	}
 </script>
 
-<div class="gate" role="group" aria-label="Isolation first">
-	<p><strong>Complete the isolation steps first.</strong> {speak(taskName(gate.task))}.</p>
-	<p>Next: {speak(gate.next.step.title)}</p>
+<div class="gate" role="group" aria-label={speak(ui('isolation-gate.label'))}>
+	<p><strong>{speak(ui('isolation-gate.first'))}</strong> {speak(taskName(gate.task))}.</p>
+	<p>{speak(ui('isolation-gate.next', { step: speak(gate.next.step.title) }))}</p>
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
-	<a class="act" href={address}><ShieldCheck size={20} aria-hidden="true" />Go to isolation</a>
+	<a class="act" href={address}
+		><ShieldCheck size={20} aria-hidden="true" />{speak(ui('isolation-gate.go'))}</a
+	>
 	{#if asked}
 		<p class="soft">
-			Zembo then gives no isolation steps. The report states that {session.by || 'you'} worked under a
-			written procedure of your own and that Zembo confirmed none of it.
+			{speak(
+				session.by
+					? ui('isolation-gate.own-meaning', { by: session.by })
+					: ui('isolation-gate.own-meaning-unnamed')
+			)}
 		</p>
-		<button type="button" class="act-plain" onclick={answer}>Confirm own procedure</button>
+		<button type="button" class="act-plain" onclick={answer}
+			>{speak(ui('isolation-gate.own-confirm'))}</button
+		>
 	{:else}
 		<button type="button" class="act-plain" onclick={() => (asked = true)}>
-			Use our own written procedure
+			{speak(ui('isolation-gate.own'))}
 		</button>
 	{/if}
 	{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}

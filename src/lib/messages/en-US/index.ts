@@ -1,5 +1,6 @@
 import { enGB } from '../en-GB';
+import { screens } from './interface';
 import { isolation } from './isolation';
 
 /** Every message, in the words of the NEC and the American trade; what is not listed is the same. */
-export const enUS = { ...enGB, ...isolation };
+export const enUS = { ...enGB, ...isolation, ...screens };

@@ -3,10 +3,11 @@
 	import { resolve } from '$app/paths';
 	import { labelPower, PART_KINDS, stringGroups, SYSTEM_WORDS, typesInString } from '$core/record';
 	import { coldStringVoltage } from '$core/design-checks';
-	import { emergencyOrder, WHO_DECIDES } from '$core/isolation';
+	import { emergencyOrder, placeOf, WHO_DECIDES } from '$core/isolation';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { kilowatts } from '$lib/text/format';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -26,45 +27,48 @@
 	});
 </script>
 
-<svelte:head><title>Emergency card · {data.site.name} · Zembo</title></svelte:head>
+<svelte:head
+	><title>{speak(ui('emergency-card.title'))} · {data.site.name} · Zembo</title></svelte:head
+>
 
 <div class="page">
 	<div class="no-print line">
-		<a href={resolve('/sites/[site]/map', { site: data.site.id })}>Map</a>
+		<a href={resolve('/sites/[site]/map', { site: data.site.id })}
+			>{speak(ui('emergency-card.map'))}</a
+		>
 		<button class="act" onclick={() => window.print()}>
-			<Printer size={20} aria-hidden="true" />Print
+			<Printer size={20} aria-hidden="true" />{speak(ui('emergency-card.print'))}
 		</button>
 	</div>
 	<article class="panel">
-		<h1>PV array: switching off in an emergency</h1>
+		<h1>{speak(ui('emergency-card.heading'))}</h1>
 		<p class="place"><strong>{data.site.name}</strong> {data.site.place}</p>
 		<p class="live">
-			Modules and their cables stay live in daylight, whatever is switched. Touch no module, cable
-			or metal of a damaged array. Switched off is not proved dead.
+			{speak(ui('emergency-card.live'))}
 		</p>
 		<dl>
 			<div>
-				<dt>Highest DC volts, cold</dt>
+				<dt>{speak(ui('emergency-card.highest-voltage'))}</dt>
 				<dd class="figure">
 					{cold !== null
 						? `${cold.toFixed(0)} V`
 						: record.system === 'micro-inverters'
-							? 'one module'
-							: 'unknown'}
+							? speak(ui('emergency-card.one-module'))
+							: speak(ui('emergency-card.unknown'))}
 				</dd>
 			</div>
 			<div>
-				<dt>Label power</dt>
+				<dt>{speak(ui('emergency-card.rated-power'))}</dt>
 				<dd class="figure">{kilowatts(labelPower(record))}</dd>
 			</div>
 			<div>
-				<dt>Behind the modules</dt>
-				<dd>{record.system ? SYSTEM_WORDS[record.system] : 'unknown'}</dd>
+				<dt>{speak(ui('emergency-card.system'))}</dt>
+				<dd>{record.system ? SYSTEM_WORDS[record.system] : speak(ui('emergency-card.unknown'))}</dd>
 			</div>
 		</dl>
-		<h2>In this order</h2>
+		<h2>{speak(ui('emergency-card.order'))}</h2>
 		{#if steps.length === 0}
-			<p>No disconnect is recorded yet. Record each with its place, then this card names them.</p>
+			<p>{speak(ui('emergency-card.none-recorded'))}</p>
 		{:else}
 			<ol>
 				{#each steps as { instruction, part }, i (i)}
@@ -75,14 +79,17 @@
 							<strong>{part ? part.mark : speak(instruction)}</strong>
 							{#if part}<span>{speak(instruction)}</span>{/if}
 							{#if part}<span class="soft"
-									>{PART_KINDS[part.kind].words}, {part.place ?? 'place not recorded'}</span
+									>{PART_KINDS[part.kind].words}, {speak(placeOf(part))}</span
 								>{/if}
 						</span>
 					</li>
 				{/each}
 			</ol>
 		{/if}
-		<p class="soft">{speak(WHO_DECIDES)} Revision {session.number} of the record.</p>
+		<p class="soft">
+			{speak(WHO_DECIDES)}
+			{speak(ui('emergency-card.revision', { number: session.number }))}
+		</p>
 	</article>
 </div>
 

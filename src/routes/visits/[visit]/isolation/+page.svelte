@@ -12,12 +12,12 @@
 		whatStaysLive,
 		WHO_DECIDES
 	} from '$core/isolation';
-	import { inSentence } from '$core/units';
 	import { currentConditions } from '$core/visit';
 	import { afterPaint } from '$lib/ui/after-paint.svelte';
 	import { useVisit } from '$lib/session/visit-session.svelte';
 	import LiveView from './LiveView.svelte';
 	import Steps from './Steps.svelte';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -54,15 +54,18 @@
 	);
 </script>
 
-<svelte:head><title>Isolation · {session.document.site.name} · Zembo</title></svelte:head>
+<svelte:head
+	><title>{speak(ui('isolation-page.title'))} · {session.document.site.name} · Zembo</title
+	></svelte:head
+>
 
 <div class="page">
-	<h1>Isolation</h1>
+	<h1>{speak(ui('isolation-page.title'))}</h1>
 	<p class="soft lead">
-		One step at a time, device by device. A step with a limit is complete when its reading is within
-		it. {speak(WHO_DECIDES)}
+		{speak(ui('isolation-page.lead'))}
+		{speak(WHO_DECIDES)}
 	</p>
-	<div class="tasks" role="group" aria-label="Task">
+	<div class="tasks" role="group" aria-label={speak(ui('isolation-page.task'))}>
 		{#each TASKS as name (name)}
 			<button type="button" aria-pressed={pressed === name} onclick={() => (pressed = name)}>
 				{speak(taskName(name))}
@@ -71,28 +74,31 @@
 	</div>
 	{#if own}
 		<p class="notice">
-			{own.by} works under a written procedure of their own. Zembo gives no steps here and has confirmed
-			nothing.
+			{speak(ui('isolation-page.own-procedure', { by: own.by }))}
 		</p>
 	{/if}
 	<div class="columns">
 		<div>
-			<Steps {session} {task} title="On arrival" progress={making.arrival} />
+			<Steps
+				{session}
+				{task}
+				title={speak(ui('isolation-page.arrival'))}
+				progress={making.arrival}
+			/>
 			{#if task !== 'closed-covers'}
-				<Steps {session} {task} title="Isolation steps" progress={making.down} />
+				<Steps {session} {task} title={speak(ui('isolation-page.down'))} progress={making.down} />
 				{#if ready}
 					<p class="notice" data-kind="done" role="status">
-						All steps are complete for “{inSentence(speak(taskName(task)))}”. Parts that the drawing
-						shows as live stay live.
+						{speak(ui('isolation-page.complete'))}
 						<a href={resolve('/visits/[visit]/measurements', { visit: visit.id })}
-							>Go to measurements</a
+							>{speak(ui('isolation-page.to-measurements'))}</a
 						>
 					</p>
 				{/if}
 				<Steps
 					{session}
 					{task}
-					title="Return to service"
+					title={speak(ui('isolation-page.up'))}
 					progress={making.up}
 					folded={making.phase !== 'up'}
 				/>
@@ -102,10 +108,12 @@
 			<LiveView {record} {live} />
 			{#if open.length > 0 && !own}
 				<section class="panel open">
-					<h2>Not completed</h2>
+					<h2>{speak(ui('isolation-page.not-completed'))}</h2>
 					<ul>
 						{#each open.slice(0, 8) as { key, title } (key)}<li>{speak(title)}</li>{/each}
-						{#if open.length > 8}<li class="soft">and {open.length - 8} more</li>{/if}
+						{#if open.length > 8}<li class="soft">
+								{speak(ui('isolation-page.and-more', { count: open.length - 8 }))}
+							</li>{/if}
 					</ul>
 				</section>
 			{/if}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { type ArrayRecord, labelRanges } from '$core/record';
 	import StringDrawing from '$lib/ui/StringDrawing.svelte';
-	import type { Liveness, LiveSegment, LiveString } from '$core/isolation';
+	import type { LiveSegment, LiveString } from '$core/isolation';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -12,17 +13,7 @@
 	}
 	let { record, live }: Props = $props();
 
-	const STATE_WORDS: Readonly<Record<Liveness, string>> = {
-		live: 'live',
-		charged: 'may be charged',
-		open: 'not proved dead',
-		proved: 'proved dead'
-	};
-	const STRETCHES = [
-		['modules', 'String side'],
-		['bus', 'Load side of fuses'],
-		['end', 'Load side of disconnect']
-	] as const;
+	const SEGMENTS = ['modules', 'bus', 'end'] as const;
 	const label = (id: string) => record.strings.find((string) => string.id === id)?.label ?? '?';
 	const voltage = ({ voltage: v }: LiveSegment) => (v === null ? '' : `${Math.round(v)} V`);
 
@@ -37,18 +28,18 @@
 		}
 		return groups;
 	});
-	const stretchesOf = (one: LiveString) =>
-		STRETCHES.flatMap(([name, words]) => {
+	const segmentsOf = (one: LiveString) =>
+		SEGMENTS.flatMap((name) => {
 			const segment = one[name];
-			return segment ? [{ name, words, stretch: segment }] : [];
+			return segment ? [{ name, segment }] : [];
 		});
 	const named = (labels: readonly string[]) => labelRanges(record, labels);
 </script>
 
-<section class="panel" aria-label="What stays live now">
-	<h2>What stays live now</h2>
+<section class="panel" aria-label={speak(ui('live-view.title'))}>
+	<h2>{speak(ui('live-view.title'))}</h2>
 	{#if live.length === 0}
-		<p class="soft">No DC strings: each unit’s module side is live in daylight.</p>
+		<p class="soft">{speak(ui('live-view.no-strings'))}</p>
 	{/if}
 	{#each rows as { labels, one } (labels[0])}
 		{@const string = record.strings.find(({ id }) => id === one.stringId)}
@@ -64,14 +55,15 @@
 				/>
 			{/if}
 			<ol>
-				{#each stretchesOf(one) as { name, words, stretch: segment } (name)}
+				{#each segmentsOf(one) as { name, segment } (name)}
 					<li data-live={segment.state}>
 						<svg viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
 							<path d="M0 7H100" />
 						</svg>
-						<span class="soft">{words}</span>
+						<span class="soft">{speak(ui(`live-view.${name}`))}</span>
 						<strong
-							>{STATE_WORDS[segment.state]} <span class="figure">{voltage(segment)}</span></strong
+							>{speak(ui(`live-state.${segment.state}`))}
+							<span class="figure">{voltage(segment)}</span></strong
 						>
 						<span class="why">{speak(segment.why)}</span>
 					</li>
@@ -80,8 +72,7 @@
 		</div>
 	{/each}
 	<p class="soft foot">
-		Calculated voltages, in full sun unless test conditions are entered. A drawing proves nothing; a
-		reading does.
+		{speak(ui('live-view.foot'))}
 	</p>
 </section>
 

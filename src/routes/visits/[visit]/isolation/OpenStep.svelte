@@ -2,6 +2,7 @@
 	import { readFigure } from '$core/document';
 	import { isWithin, limitsOf, type StepProgress, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -60,9 +61,8 @@
 			{#if step.proof}
 				{#if beyond !== null}
 					<p class="notice" data-kind="error" role="alert">
-						<span class="figure">{beyond} {step.proof.unit}</span>: outside the limit. {speak(
-							step.proof.beyond
-						)}
+						{speak(ui('isolation-steps.beyond', { value: beyond, unit: step.proof.unit }))}
+						{speak(step.proof.beyond)}
 					</p>
 				{/if}
 				<label>
@@ -81,7 +81,9 @@
 				<p class="soft">{speak(step.proof.source)}</p>
 			{/if}
 			{#if problem}<p class="error" role="alert">{problem}</p>{/if}
-			<button class="act" disabled={sending}>{step.proof ? 'Save reading' : 'Confirm step'}</button>
+			<button class="act" disabled={sending}
+				>{speak(ui(step.proof ? 'isolation-steps.save' : 'isolation-steps.confirm'))}</button
+			>
 		</form>
 	{/if}
 </div>

@@ -1,8 +1,9 @@
 <script lang="ts">
-	import { limitsOf, type StepProgress, type StepState, type Task } from '$core/isolation';
+	import { limitsOf, type StepProgress, type Task } from '$core/isolation';
 	import type { VisitSession } from '$lib/session/visit-session.svelte';
 	import { dayAndTime } from '$lib/text/when';
 	import OpenStep from './OpenStep.svelte';
+	import { ui } from '$lib/messages/interface-messages';
 	import { useSpeak } from '$lib/messages/speak-context';
 
 	const speak = useSpeak();
@@ -17,14 +18,6 @@
 	}
 	let { session, task, title, progress, folded = false }: Props = $props();
 
-	const STATE_WORDS: Readonly<Record<StepState, string>> = {
-		later: 'later',
-		next: 'next',
-		waiting: 'waiting',
-		blocked: 'blocked',
-		'not-proved': 'outside the limit',
-		done: 'complete'
-	};
 	/** A list of so many steps is shown whole; of a longer one what lies about the open step. */
 	const WHOLE = 12;
 	const BEHIND = 2;
@@ -43,7 +36,11 @@
 			: Math.min(progress.length, open + 1 + ahead)
 	);
 	const left = $derived(progress.length - to);
-	const partOf = (rest: number) => (rest > MORE ? `${MORE} of ${rest}` : `the ${rest}`);
+	/** The button for steps that are not shown: all of them, or as many as the next press shows. */
+	const showRest = (which: 'completed' | 'following', rest: number) =>
+		rest <= MORE
+			? ui(`isolation-steps.show-${which}`, { count: rest })
+			: ui(`isolation-steps.show-some-${which}`, { shown: MORE, total: rest });
 	let problem = $state('');
 	let opened = $state(false);
 	const shown = $derived(!folded || opened || settled > 0);
@@ -55,16 +52,21 @@
 
 {#if progress.length > 0}
 	<section aria-label={title}>
-		<h2>{title} <span class="soft figure">{settled} of {progress.length}</span></h2>
+		<h2>
+			{title}
+			<span class="soft figure"
+				>{speak(ui('isolation-steps.progress', { done: settled, total: progress.length }))}</span
+			>
+		</h2>
 		{#if problem}<p class="notice" data-kind="error" role="alert">{problem}</p>{/if}
 		{#if !shown}
 			<button type="button" class="act-plain" onclick={() => (opened = true)}
-				>Show {title.toLowerCase()}</button
+				>{speak(ui('isolation-steps.show-return-to-service'))}</button
 			>
 		{:else}
 			{#if from > 0}
 				<button type="button" class="rest" onclick={() => (behind += MORE)}
-					>Show {partOf(from)} completed before</button
+					>{speak(showRest('completed', from))}</button
 				>
 			{/if}
 			<ol start={from + 1}>
@@ -85,7 +87,9 @@
 						</svg>
 						<div>
 							<p class="title">
-								{speak(step.title)}<span class="sr-only">, {STATE_WORDS[state]}</span>
+								{speak(step.title)}<span class="sr-only"
+									>, {speak(ui(`isolation-state.${state}`))}</span
+								>
 								{#if step.where}<span class="soft">{speak(step.where)}</span>{/if}
 							</p>
 							{#if state === 'done' && entry}
@@ -95,7 +99,9 @@
 										({limitsOf(step.proof).map(speak).join(', ')}),
 									{/if}
 									{dayAndTime(entry.at, session.document.site.timeZone)}, {entry.by}
-									<button type="button" onclick={() => void reopen(step.key)}>Undo step</button>
+									<button type="button" onclick={() => void reopen(step.key)}
+										>{speak(ui('isolation-steps.undo'))}</button
+									>
 								</p>
 							{:else if state !== 'later'}
 								<OpenStep {session} {task} {item} />
@@ -106,7 +112,7 @@
 			</ol>
 			{#if left > 0}
 				<button type="button" class="rest" onclick={() => (ahead += MORE)}
-					>Show {partOf(left)} that follow</button
+					>{speak(showRest('following', left))}</button
 				>
 			{/if}
 		{/if}
