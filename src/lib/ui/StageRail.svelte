@@ -43,7 +43,7 @@
 		const stops = inspectionOf(record, inspection).flatMap((segment) => segment.stops);
 		const answered = stops.map(outcomeOfStop).filter((outcome) => outcome !== null);
 		const findings = answered.filter((outcome) => outcome === 'finding').length;
-		if (answered.length === 0) return { note: 'the walk', state: 'untouched' };
+		if (answered.length === 0) return { note: 'item by item', state: 'untouched' };
 		return {
 			note: findings > 0 ? count(findings, 'finding') : `${answered.length} of ${stops.length}`,
 			state: answered.length < stops.length ? 'begun' : 'proved'
