@@ -103,7 +103,7 @@ describe('conditions without a sensor', () => {
 		await person.goTo(`/visits/${visit}/test-conditions`);
 		await worksOut('The strings themselves');
 		await takesOver();
-		await person.sees('No string is read yet');
+		await person.sees('No string has been read yet');
 		await person.goTo(`/visits/${visit}/measurements`);
 		const card = meterCard();
 		for (const { mark, openCircuit } of card) {

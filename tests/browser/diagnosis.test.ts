@@ -108,7 +108,7 @@ describe('following the proposed tests', () => {
 		expect(taken.filter((key) => key.includes('stretch-voltage')).length).toBeGreaterThan(1);
 		expect(taken.length).toBeLessThan(12);
 		await person.sees('Bypass diode shorted', '.what h2');
-		await person.sees('module 6, section 2', '[data-where]');
+		await person.sees('module 6, substring 2', '[data-where]');
 	});
 
 	it('finds the shutdown device that failed off', async () => {
@@ -134,6 +134,6 @@ describe('following the proposed tests', () => {
 	it('finds the earth fault by the split of the volts', async () => {
 		await follows('earth', HIDDEN.earth!.faults[0]!);
 		await person.sees('Earth fault', '.what h2');
-		await person.sees('joint above module 7', '[data-where]');
+		await person.sees('connector above module 7', '[data-where]');
 	});
 });

@@ -194,7 +194,7 @@ describe('help', () => {
 		const { driver } = person;
 		await person.goTo(`${VISIT}/test-conditions`);
 		await driver.actions().sendKeys('?').perform();
-		await person.sees('Every expected value hangs on them', 'dialog[open]');
+		await person.sees('Every expected value depends on them', 'dialog[open]');
 		await driver.actions().sendKeys(Key.ESCAPE).perform();
 		await person.goTo('/bench');
 		await person.press('Help');
@@ -206,9 +206,9 @@ describe('help', () => {
 		const { driver } = person;
 		await person.goTo('/sites/019a8000-0000-7000-8000-000000000002/take-over/module-types/new');
 		await person.click('[aria-label="What is Voc?"]');
-		await person.sees('Volts with nothing connected');
+		await person.sees('Open-circuit voltage under standard test conditions');
 		await person.click('input[name=beta]');
 		await driver.actions().sendKeys(Key.F1).perform();
-		await person.sees('How Voc changes with heat');
+		await person.sees('How Voc changes with temperature');
 	});
 });

@@ -150,7 +150,7 @@ describe('entering', () => {
 			await person.isAt(label, 'open-circuit-voltage');
 			await person.types(`7.${i}`, Key.ENTER);
 		}
-		await person.sees('No string that was read gives volts. Look first at what they share');
+		await person.sees('No string that was read has voltage. Check first what they share');
 		await person.press('Diagnosis');
 		await person.arrivesAt(/\/diagnosis$/);
 		await person.sees('a disconnect, rapid shutdown and its supply');

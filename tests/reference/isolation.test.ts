@@ -4,6 +4,7 @@ import { insulationRow } from '$core/profiles';
 import { arrivalSteps, switchingOff } from '$core/isolation';
 import { switchingOn } from '$core/isolation/switching-on';
 import { USUAL_METERS } from '$core/visit';
+import { speak } from '$lib/messages/text';
 import { CAIRN_RIGG, HOLLIN_CREEK, KILN_LANE, SALTMARSH } from '../support/sites';
 
 /*
@@ -34,13 +35,14 @@ describe('limits that are judgement', () => {
 });
 
 /** Titles of steps with what each must show, and what must pass first. */
-const told = (steps: ReturnType<typeof switchingOff>) =>
+const told = (steps: ReturnType<typeof switchingOff>, language: 'en-GB' | 'en-US' = 'en-GB') =>
 	steps.map(({ title, proof, wait }) => {
 		const { most, least } = proof?.limit ?? {};
 		const limit = proof
 			? ` [${least === undefined ? '' : `>= ${least}`}${most === undefined ? '' : `<= ${most}`} ${proof.unit}]`
 			: '';
-		return `${wait ? `(${wait.seconds} s) ` : ''}${title}${limit}`;
+		const text = speak(language)(title).replaceAll('\u00a0', ' ');
+		return `${wait ? `(${wait.seconds} s) ` : ''}${text}${limit}`;
 	});
 const NOTHING = new Map();
 
@@ -62,18 +64,18 @@ describe('the terminal, string inverter with fuses (common practice)', () => {
 		const strings = ['A1', 'A2', 'A3', 'A4', 'B1', 'B2', 'B3', 'B4'];
 		expect(told(switchingOff(SALTMARSH.record, 'dead'))).toEqual([
 			'Stop INV 1 at its own switch or menu',
-			'Switch AC disconnect Q10 OFF. Fit lock and tag.',
+			'Switch AC isolator Q10 OFF. Fit lock and tag.',
 			'Confirm no AC power on the display of INV 1 [<= 5 W]',
 			'Zero the clamp meter. Verify it on a known DC current. [>= 0.5 A]',
 			...strings.map((label) => `Confirm no current in ${label} [<= 0.2 A]`),
-			'Switch DC disconnect Q1 OFF. Fit lock and tag.',
-			'Switch DC disconnect Q2 OFF. Fit lock and tag.',
-			...strings.map((label) => `Confirm no current in ${label}, disconnect open [<= 0.2 A]`),
+			'Switch DC isolator Q1 OFF. Fit lock and tag.',
+			'Switch DC isolator Q2 OFF. Fit lock and tag.',
+			...strings.map((label) => `Confirm no current in ${label}, isolator open [<= 0.2 A]`),
 			expect.stringMatching(
-				/^\(\d+ s\) Prove INV 1 dead on its side of the open disconnect: positive to negative \[<= 5 V\]$/
+				/^\(\d+ s\) Prove INV 1 dead on its side of the open isolator: positive to negative \[<= 5 V\]$/
 			),
-			'Prove INV 1 dead on its side of the open disconnect: positive to earth [<= 5 V]',
-			'Prove INV 1 dead on its side of the open disconnect: negative to earth [<= 5 V]',
+			'Prove INV 1 dead on its side of the open isolator: positive to earth [<= 5 V]',
+			'Prove INV 1 dead on its side of the open isolator: negative to earth [<= 5 V]',
 			'Verify the meter again on the known source [>= 1 V]',
 			'Remove string fuses, both poles, one string at a time'
 		]);
@@ -82,10 +84,10 @@ describe('the terminal, string inverter with fuses (common practice)', () => {
 	it('goes back on', () => {
 		expect(told(switchingOn(SALTMARSH.record, NOTHING))).toEqual([
 			'Fuses still out: confirm polarity and open-circuit voltage of every string',
-			'Insert string fuses, DC disconnect still open',
-			'Remove lock and tag from DC disconnect Q1. Switch Q1 ON.',
-			'Remove lock and tag from DC disconnect Q2. Switch Q2 ON.',
-			'Remove lock and tag from AC disconnect Q10. Switch Q10 ON.',
+			'Insert string fuses, DC isolator still open',
+			'Remove lock and tag from DC isolator Q1. Switch Q1 ON.',
+			'Remove lock and tag from DC isolator Q2. Switch Q2 ON.',
+			'Remove lock and tag from AC isolator Q10. Switch Q10 ON.',
 			'(60 s) Wait for INV 1 to start. Record its power. [>= 1 W]'
 		]);
 	});
@@ -93,7 +95,7 @@ describe('the terminal, string inverter with fuses (common practice)', () => {
 
 describe('the hall, rapid shutdown (NEC 690.12, memory; the rest common practice)', () => {
 	it('begins at the initiator, and 30 s later at most 30 V', () => {
-		const steps = told(switchingOff(HOLLIN_CREEK.record, 'dead'));
+		const steps = told(switchingOff(HOLLIN_CREEK.record, 'dead'), 'en-US');
 		expect(steps[0]).toMatch(/^Switch the initiator OFF/);
 		expect(steps[1]).toBe('(30 s) Measure string voltage at the inverter after 30 s [<= 30 V]');
 		expect(steps[2]).toBe('Stop INV 1 at its own switch or menu');
@@ -101,7 +103,7 @@ describe('the hall, rapid shutdown (NEC 690.12, memory; the rest common practice
 	});
 
 	it('needs no dead proof for live work without fuses to pull', () => {
-		const live = told(switchingOff(HOLLIN_CREEK.record, 'open-live'));
+		const live = told(switchingOff(HOLLIN_CREEK.record, 'open-live'), 'en-US');
 		expect(live.at(-1)).toBe('Confirm no current in S4, disconnect open [<= 0.2 A]');
 	});
 });
@@ -111,7 +113,7 @@ describe('the relay hut, battery (common practice)', () => {
 		const steps = told(switchingOff(CAIRN_RIGG.record, 'dead'));
 		const order = [
 			'Switch loads OFF',
-			'PV disconnect',
+			'PV isolator',
 			'Confirm no current',
 			'Switch battery breaker',
 			'positive to negative'
@@ -124,7 +126,7 @@ describe('the relay hut, battery (common practice)', () => {
 	it('closes the battery before its PV', () => {
 		const steps = told(switchingOn(CAIRN_RIGG.record, NOTHING));
 		expect(steps.findIndex((step) => step.includes('battery breaker'))).toBeLessThan(
-			steps.findIndex((step) => step.includes('DC disconnect'))
+			steps.findIndex((step) => step.includes('DC isolator'))
 		);
 	});
 });

@@ -130,7 +130,7 @@ describe('causes', () => {
 		for (const { given, record, visit } of WITH_SENSOR) {
 			const { warnings } = assess(record, visit);
 			const said = warnings.some((words) =>
-				words.startsWith('No string that was read gives volts')
+				words.startsWith('No string that was read has voltage')
 			);
 			expect(said).toBe(given.truth.code === 'rsd-no-signal');
 		}

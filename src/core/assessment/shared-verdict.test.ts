@@ -21,8 +21,8 @@ describe('what the strings have in common', () => {
 	it.each([
 		[{ irradianceFactor: 0.75 }, /^Currents are 2\d % low on all strings alike: less sun/],
 		[{ irradianceFactor: 1.3 }, /^Currents are \d+ % high on all strings alike: more sun/],
-		[{ temperatureShift: 18 }, /^Volts of all strings are as of cells 1\d K warmer/],
-		[{ temperatureShift: -18 }, /^Volts of all strings are as of cells 1\d K cooler/]
+		[{ temperatureShift: 18 }, /^Voltages of all strings match cells 1\d K warmer/],
+		[{ temperatureShift: -18 }, /^Voltages of all strings match cells 1\d K cooler/]
 	])('with %o is off, and is no string’s fault', (truth, said) => {
 		const { verdict, words } = judged(truth);
 		expect(verdict).toBe('fail');
@@ -32,7 +32,7 @@ describe('what the strings have in common', () => {
 
 	it('says both where both lie off, in one sentence', () => {
 		const { words } = judged({ irradianceFactor: 0.72, temperatureShift: 18 });
-		expect(words).toMatch(/^Currents are .*; volts of all strings .*\.$/);
+		expect(words).toMatch(/^Currents are .*; voltages of all strings .*\.$/);
 	});
 
 	it('tells where light and heat came out, and how surely', () => {
@@ -71,7 +71,7 @@ describe('strings that say nothing', () => {
 		);
 		expect(judged({ faults: dead })).toMatchObject({
 			verdict: null,
-			words: expect.stringContaining('No live string is read yet')
+			words: expect.stringContaining('No producing string')
 		});
 	});
 });

@@ -58,7 +58,7 @@ export function judgeGroup(group: PeerGroup, limits: Thresholds): GroupVerdict {
 function nothingWords({ shared }: PeerGroup): string {
 	return shared.size === 0
 		? 'Nothing is read yet.'
-		: 'No live string is read yet, and dead ones say nothing of light and heat.';
+		: 'No producing string has been read yet; strings without voltage give no irradiance or cell temperature.';
 }
 
 function sharedWords({ estimates: [{ shift }], uncertainty }: PeerGroup): string {
@@ -74,7 +74,7 @@ function sharedWords({ estimates: [{ shift }], uncertainty }: PeerGroup): string
 	if (Math.abs(shift.cellTemperature) > WORTH_WORDS * uncertainty.cellTemperature) {
 		const kelvin = `${Math.abs(shift.cellTemperature).toFixed(0)} K`;
 		parts.push(
-			`volts of all strings are as of cells ${kelvin} ${shift.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated: the temperature, the label or the meter, not one string`
+			`voltages of all strings match cells ${kelvin} ${shift.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated: check the temperature, the nameplate or the meter, not one string`
 		);
 	}
 	if (parts.length === 0) return 'The strings together agree with the stated conditions.';

@@ -57,9 +57,9 @@ export function anomalies(
 	) {
 		add('dead', 'Nothing at all: open inside, or its box. Look there before it is thrown away.');
 	} else if (noVoltage) {
-		add('no-volts', 'Current but no volts: bridged, or all diodes shorted.');
+		add('no-volts', 'Current but no voltage: shorted, or all bypass diodes shorted.');
 	} else if (noCurrent || noPower) {
-		add('no-current', 'Volts are there, no current: it opens under load.');
+		add('no-current', 'Voltage but no current: it opens under load.');
 	}
 	const lost = voltage === null ? 0 : Math.round((1 - voltage) * substrings);
 	const whole = voltage !== null && !noVoltage && voltage > 0;
@@ -71,10 +71,13 @@ export function anomalies(
 	) {
 		add(
 			'section-gone',
-			`${fraction(lost, substrings)} of the volts gone: ${lost === 1 ? 'one section' : `${lost} sections`} by a shorted diode or a break.`
+			`${fraction(lost, substrings)} of the voltage lost: ${lost === 1 ? 'one substring' : `${lost} substrings`}, by a shorted diode or an open circuit.`
 		);
 	} else if (whole && voltage < RIGHT_VOLTAGE) {
-		add('volts-low', 'Volts low, but not by a whole section: hot cells, another type, or leakage.');
+		add(
+			'volts-low',
+			'Voltage low, but not by a full substring: hot cells, another type, or leakage.'
+		);
 	}
 	if (
 		whole &&
@@ -83,7 +86,10 @@ export function anomalies(
 		!noCurrent &&
 		current < LOW_CURRENT
 	) {
-		add('current-low', 'Volts right and amps low: browned, cracked, dirty or shaded cells.');
+		add(
+			'current-low',
+			'Voltage within tolerance, current low: browned, cracked, soiled or shaded cells.'
+		);
 	}
 	if (spread > SCATTER) {
 		add('scatter', `Its takes differ by ${(100 * spread).toFixed(0)} %: take it again.`);

@@ -183,7 +183,7 @@ export function shadeOnBattery(
 	const passedVoltage = others.reduce((sum, { voltage }) => sum + voltage, 0) - DIODES;
 	const needed = batteryVoltage + USUAL_HEADROOM;
 	const count = others.length + 1;
-	const figures = `The current goes from ${before.current.toFixed(1)} A to ${after.current.toFixed(1)} A, the volts of the string ${after.voltage > before.voltage ? 'rise' : 'fall'} to ${after.voltage.toFixed(0)} V.`;
+	const figures = `The current goes from ${before.current.toFixed(1)} A to ${after.current.toFixed(1)} A, the string voltage ${after.voltage > before.voltage ? 'rise' : 'fall'} to ${after.voltage.toFixed(0)} V.`;
 	return {
 		before: before.current,
 		after: after.current,
@@ -194,8 +194,8 @@ export function shadeOnBattery(
 		words: bypassed
 			? `With ${count} in series the bypass works: without the shaded module ${passedVoltage.toFixed(0)} V are left, above the ${needed.toFixed(0)} V that battery and controller need. ${figures}`
 			: passedVoltage < needed
-				? `With ${count === 1 ? 'one module' : `${count} in series`} on a battery, shading one does not look like a bypass: the bypassed volts, ${Math.max(0, passedVoltage).toFixed(0)} V, are below the ${needed.toFixed(0)} V that battery and controller need, so the controller stays at the shaded current. ${figures} With ten in series it would pass the module by.`
-				: `The shade is too light for a bypass: the controller does better at the shaded current. ${figures}`
+				? `With ${count === 1 ? 'one module' : `${count} in series`} on a battery, shading one does not look like a bypass: the bypassed voltage, ${Math.max(0, passedVoltage).toFixed(0)} V, are below the ${needed.toFixed(0)} V that battery and controller need, so the controller stays at the shaded current. ${figures} With ten in series it would pass the module by.`
+				: `The shade is too weak for a bypass: the controller gets more at the shaded current. ${figures}`
 	};
 }
 

@@ -39,7 +39,7 @@ export function estimateType(
 			? 'Its size was not measured, so nothing checks it.'
 			: fits
 				? `By its size ${density.toFixed(0)} W/m², which is usual.`
-				: `By its size ${density.toFixed(0)} W/m², which no usual module has: read volts and amps again, or its cells are partly gone.`;
+				: `By its size ${density.toFixed(0)} W/m², which no usual module has: measure voltage and current again, or some of its cells are lost.`;
 	return {
 		label: {
 			...NO_LABEL,

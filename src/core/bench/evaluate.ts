@@ -288,15 +288,16 @@ function howOf(
 ): string {
 	const [irradiance] = lights;
 	if (!irradiance)
-		return 'No light is known at its takes: measure the control, or state the light.';
+		return 'No irradiance is known for its measurements: measure the reference module, or enter the irradiance.';
 	const by =
 		irradiance.from === 'control'
 			? `the reference module measured in between${ALIGNMENT_WORDS[irradiance.alignment?.by ?? 'same-plane']}`
 			: `the stated ${irradiance.irradiance.toFixed(0)} W/m²`;
 	if (unlabelled) return `Brought to standard conditions by ${by}.`;
-	if (shares.power !== null) return `Watts over what its label gives in this light, by ${by}.`;
+	if (shares.power !== null)
+		return `Power over what its nameplate gives at this irradiance, by ${by}.`;
 	if (onLoad) {
-		return `Maximum power by open circuit, short circuit and a point on a load, over what its nameplate gives in this light, by ${by}.`;
+		return `Maximum power by open circuit, short circuit and a point on a load, over what its nameplate gives at this irradiance, by ${by}.`;
 	}
-	return `Volts and amps over what its label gives in this light, by ${by}; the fill factor is not tested.`;
+	return `Voltage and current over what its nameplate gives at this irradiance, by ${by}; the fill factor is not tested.`;
 }

@@ -104,7 +104,7 @@ function voltagePoint(
 ): Point {
 	const more = nameplate.vmp / old.vmp - 1;
 	return {
-		words: `Vmp ${nameplate.vmp.toFixed(1)} V for ${old.vmp.toFixed(1)} V (${signed(more)})${Math.abs(more) > ALIKE.volts && parallel ? ': the string leaves its neighbours’ volts' : ''}`,
+		words: `Vmp ${nameplate.vmp.toFixed(1)} V for ${old.vmp.toFixed(1)} V (${signed(more)})${Math.abs(more) > ALIKE.volts && parallel ? ': the string voltage differs from its neighbours’' : ''}`,
 		fits: !parallel || Math.abs(more) <= ALIKE.volts
 	};
 }

@@ -70,10 +70,10 @@ export function whereTheyPart(
 		return `The curve gives ${by} ${share < 0 ? 'less' : 'more'}: ${fed === 1 ? 'one string is' : `${fed} strings are`} fed by the others, which the quick rule cannot know.`;
 	}
 	if (share > 0 && curve.amps > quick.amps * (1 + ALIKE)) {
-		return `The curve gives ${by} more: at ${curve.amps.toFixed(1)} A the weaker sections are passed by their bypass diodes, and the rest gives its own current; the quick rule holds all to the weakest.`;
+		return `The curve gives ${by} more: at ${curve.amps.toFixed(1)} A the weaker substrings are bypassed, and the rest gives its own current; the quick rule holds all to the weakest.`;
 	}
 	if (share > 0 && curve.volts > quick.volts * (1 + ALIKE)) {
-		return `The curve gives ${by} more: at ${curve.volts.toFixed(1)} V the weaker string gives less current, and the others keep their volts; the quick rule pulls all down to the weakest.`;
+		return `The curve gives ${by} more: at ${curve.volts.toFixed(1)} V the weaker string gives less current, and the others keep their voltage; the quick rule pulls all down to the weakest.`;
 	}
 	if (share > 0) {
 		return `The curve gives ${by} more: the modules meet between their own best points, and a maximum is flat.`;

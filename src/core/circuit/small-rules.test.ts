@@ -72,7 +72,7 @@ describe('where the curve parts from the quick rule', () => {
 		expect(whereTheyPart(quick, { volts: 81, amps: 2 }, [2])).toBeNull();
 		expect(whereTheyPart(quick, { volts: 70, amps: 2 }, [2])).toMatch(/less.*resistance/);
 		expect(whereTheyPart(quick, { volts: 80, amps: 1.5 }, [3, -1.5])).toMatch(/one string is fed/);
-		expect(whereTheyPart(quick, { volts: 90, amps: 2 }, [2])).toMatch(/more.*keep their volts/);
+		expect(whereTheyPart(quick, { volts: 90, amps: 2 }, [2])).toMatch(/more.*keep their voltage/);
 		expect(quickRule({ kind: 'parallel', of: [] }).watts).toBe(0);
 	});
 });

@@ -42,7 +42,7 @@ describe('a control module', () => {
 	it('is refused in words where no heat fits its volts', () => {
 		expect(fromReferenceModule(model, 8, 80)).toMatchObject({
 			ok: false,
-			problem: expect.stringContaining('label')
+			problem: expect.stringContaining('nameplate')
 		});
 		expect(fromReferenceModule(model, 0, 40).ok).toBe(false);
 		expect(fromOpenCircuitVoltage(model, 40, 0)).toBeNull();

@@ -64,7 +64,7 @@ export const IRRADIANCE_SOURCE_FACTS: Readonly<Record<IrradianceSource, SourceFa
 export const TEMPERATURE_SOURCE_FACTS: Readonly<Record<TemperatureSource, SourceFacts>> = {
 	'probe-on-back': { words: 'Probe on a module’s back', short: 'probe', standardUncertainty: 2 },
 	'control-voc': {
-		words: 'From a known module’s volts',
+		words: 'From a reference module’s voltage',
 		short: 'control',
 		standardUncertainty: 1.5
 	},

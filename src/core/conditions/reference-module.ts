@@ -42,7 +42,7 @@ export function fromReferenceModule(
 ): Result<ReferenceModuleReading, string> {
 	if (!(isc > 0 && voc > 0)) {
 		return refuse(
-			'The control module needs a short-circuit current and open-circuit volts above 0.'
+			'The reference module needs a short-circuit current and an open-circuit voltage above 0.'
 		);
 	}
 	let cellTemperature = 25;
@@ -51,7 +51,7 @@ export function fromReferenceModule(
 		const next = fromOpenCircuitVoltage(model, voc, irradiance);
 		if (next === null) {
 			return refuse(
-				`No cell temperature gives this module ${voc} V in light of ${irradiance.toFixed(0)} W/m²: take both readings again, and check that its label is the right one.`
+				`No cell temperature gives this module ${voc} V at ${irradiance.toFixed(0)} W/m²: take both readings again, and check that the nameplate is the right one.`
 			);
 		}
 		irradiance = irradianceFromIsc(model, isc, next);

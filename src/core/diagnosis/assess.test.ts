@@ -133,7 +133,7 @@ describe('causes', () => {
 		expect(line.reasons).toHaveLength(2);
 		expect(line.reasons[0]).toMatchObject({ weighs: 'for' });
 		expect(line.reasons[0]!.words).toMatch(
-			/A4 open-circuit voltage: [\d.]+ V read; a whole string gives [\d.]+ V, with this fault [\d.]+ V/
+			/A4 open-circuit voltage: [\d.]+ V read; a healthy string gives [\d.]+ V, with this fault [\d.]+ V/
 		);
 	});
 

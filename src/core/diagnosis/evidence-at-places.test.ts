@@ -170,7 +170,7 @@ describe('places', () => {
 			here
 		)!;
 		expect(within.at).toEqual([0, 1, 2, 3, 4, 5]);
-		expect(within.words).toMatch(/joints/);
+		expect(within.words).toMatch(/connectors/);
 	});
 
 	it('are told in runs, and not at all while each is as likely as another', () => {
@@ -179,7 +179,7 @@ describe('places', () => {
 		const sure = Array.from({ length: 36 }, (_, i) => (i === 16 ? 1 : 0));
 		expect(withinOf('section', sure, here)).toMatchObject({
 			likeliest: 16,
-			words: 'module 6, section 2'
+			words: 'module 6, substring 2'
 		});
 	});
 });

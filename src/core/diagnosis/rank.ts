@@ -264,13 +264,13 @@ function sharedCauses({
 		{
 			readingId: null,
 			weighs: Math.abs(best.irradiance) > group.uncertainty.irradiance ? 'for' : 'against',
-			words: `The strings together read as if ${Math.abs(100 * irradiance).toFixed(1)} % ${irradiance < 0 ? 'less' : 'more'} light came in than stated and allowed for; up to about ${statedIrradiance} is usual.`
+			words: `The strings together read as if ${Math.abs(100 * irradiance).toFixed(1)} % ${irradiance < 0 ? 'less' : 'more'} irradiance reached them than stated; up to about ${statedIrradiance} is usual.`
 		},
 		{
 			readingId: null,
 			weighs:
 				Math.abs(best.cellTemperature) > group.uncertainty.cellTemperature ? 'for' : 'against',
-			words: `Their volts are as of cells ${Math.abs(best.cellTemperature).toFixed(1)} K ${best.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.uncertainty.cellTemperature.toFixed(0)} K is usual.`
+			words: `Their voltages match cells ${Math.abs(best.cellTemperature).toFixed(1)} K ${best.cellTemperature > 0 ? 'warmer' : 'cooler'} than stated; up to about ${group.uncertainty.cellTemperature.toFixed(0)} K is usual.`
 		}
 	];
 	const member = (code: 'soiling' | 'conditions-wrong' | 'record-wrong'): BareMember => ({

@@ -126,7 +126,7 @@ function doubtfulVoltage(
 					size: null
 				}
 			],
-			`volts of input ${input}`,
+			`voltage of input ${input}`,
 			[
 				{
 					readingId: reading?.id ?? null,

@@ -27,7 +27,7 @@ describe('the reasons of a cause', () => {
 			own.map(({ id }) => id).sort()
 		);
 		for (const { words } of line.reasons) {
-			expect(words).toMatch(/^A3 .*: .* read.*; a whole string gives .*, with this fault .*±/);
+			expect(words).toMatch(/^A3 .*: .* read.*; a healthy string gives .*, with this fault .*±/);
 		}
 	});
 

@@ -35,7 +35,7 @@ export function reasonsFor(
 		);
 		const said = `${readingPlace(string.label, quantity)}: ${amount(item.measured, unit)} read${
 			atVoltage === null ? '' : ` at ${amount(atVoltage, 'V')}`
-		}; a whole string gives ${amount(healthy.value, unit)}`;
+		}; a healthy string gives ${amount(healthy.value, unit)}`;
 		const zHealthy = Math.abs(item.measured - healthy.value) / sigma;
 		if (!isFault) {
 			found.push({

@@ -113,7 +113,7 @@ function inverterCauses({
 	const clipping =
 		beyond * runs * Number(acPower === null ? pushed : acPower / acRating >= AT_RATING);
 	const says = (words: string): readonly Reason[] => [{ readingId: null, weighs: 'for', words }];
-	const fed = acPower === null ? 'Volts pushed up' : `${Math.round(acPower)} W fed`;
+	const fed = acPower === null ? 'Voltage too high' : `${Math.round(acPower)} W fed`;
 	const read = `${fed}, ${Math.round(acRating)} W its rating, about ${Math.round(offered)} W offered`;
 	const { derating, wrong } = fallsShort(acPower, Math.min(atLeast, acRating), rates);
 	return [
@@ -129,7 +129,9 @@ function inverterCauses({
 			...lineOf(
 				[member('inverter-derating', runs * derating * (1 - clipping), { inverter: true })],
 				'',
-				says(`${read}: it takes less than it could; heat, a limit that is set, or one input.`)
+				says(
+					`${read}: it draws less than it could. Possible: derating by temperature, a limit that is set, or one input.`
+				)
 			),
 			where: 'the inverter'
 		},

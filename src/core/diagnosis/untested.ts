@@ -16,7 +16,7 @@ export function untestedWords(record: ArrayRecord, visit: EffectiveVisit): strin
 	const noVoltage = lacking(['open-circuit-voltage']);
 	if (noVoltage.length > 0) {
 		words.push(
-			`Open-circuit volts not read on ${noVoltage.join(', ')}: lost modules or sections and polarity would not show.`
+			`Open-circuit voltage not read on ${noVoltage.join(', ')}: lost modules, lost substrings and polarity would not show.`
 		);
 	}
 	const noCurrent = lacking(['operating-current', 'short-circuit-current']);
@@ -28,7 +28,7 @@ export function untestedWords(record: ArrayRecord, visit: EffectiveVisit): strin
 	const earthed = (quantity: Quantity) =>
 		[...standing.values()].some((reading) => reading.quantity === quantity);
 	if (!earthed('positive-to-earth') && !earthed('insulation-resistance')) {
-		words.push('Earth faults: neither volts to earth nor insulation was read.');
+		words.push('Earth faults: neither pole-to-earth voltage nor insulation resistance was read.');
 	}
 	return words;
 }

@@ -41,10 +41,10 @@ describe('runs of numbers in words', () => {
 describe('one place of a fault', () => {
 	it.each([
 		['module', 3, 'module 4'],
-		['section', 3 * substrings + 1, 'module 4, section 2'],
+		['section', 3 * substrings + 1, 'module 4, substring 2'],
 		['device', 0, 'device 1'],
 		['joint', 0, 'the lead below module 1'],
-		['joint', 5, 'the joint above module 5'],
+		['joint', 5, 'the connector above module 5'],
 		['pole', 0, 'positive pole'],
 		['pole', 1, 'negative pole'],
 		['string', 0, '']
@@ -66,7 +66,7 @@ describe('what is left of the places of a fault', () => {
 			at: [4],
 			likeliest: 4,
 			share: 1,
-			words: 'the joint above module 4'
+			words: 'the connector above module 4'
 		});
 	});
 

@@ -24,19 +24,19 @@ export function runsInWords(numbers: readonly number[]): string {
 	return runs.map(([a, b]) => (a === b ? `${a}` : `${a} to ${b}`)).join(', ');
 }
 
-/** One place of a fault in words: "module 4, section 2", "the joint above module 3". */
+/** One place of a fault in words: "module 4, substring 2", "the connector above module 3". */
 export function placeName(spread: Spread, at: number, { type }: Pick<StringBuild, 'type'>): string {
 	switch (spread) {
 		case 'module':
 			return `module ${at + 1}`;
 		case 'section': {
 			const each = type.plate.sections;
-			return `module ${Math.floor(at / each) + 1}, section ${(at % each) + 1}`;
+			return `module ${Math.floor(at / each) + 1}, substring ${(at % each) + 1}`;
 		}
 		case 'device':
 			return `device ${at + 1}`;
 		case 'joint':
-			return at === 0 ? 'the lead below module 1' : `the joint above module ${at}`;
+			return at === 0 ? 'the lead below module 1' : `the connector above module ${at}`;
 		case 'pole':
 			return at === 0 ? 'positive pole' : 'negative pole';
 		case 'string':
@@ -54,7 +54,7 @@ function placeNames(spread: Spread, at: readonly number[], { type }: StringBuild
 	}
 	if (spread === 'pole') return 'either pole';
 	if (spread === 'string') return '';
-	if (spread === 'joint') return `one of the joints above modules ${runsInWords(at)}`;
+	if (spread === 'joint') return `one of the connectors above modules ${runsInWords(at)}`;
 	return `one of ${NAMES[spread][1]} ${runsInWords(at.map((place) => place + 1))}`;
 }
 

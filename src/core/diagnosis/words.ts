@@ -11,7 +11,7 @@ export function readingPlace(label: string, quantity: Quantity): string {
 export function causeWords(code: CauseCode): string {
 	if (code === 'healthy') return 'Nothing wrong';
 	if (code === 'reading-wrong') return 'This reading is wrong';
-	if (code === 'conditions-wrong') return 'Light or heat not as stated';
+	if (code === 'conditions-wrong') return 'Irradiance or cell temperature not as stated';
 	if (code === 'record-wrong') return 'Modules of another type than recorded';
 	return FAULTS[code].words;
 }

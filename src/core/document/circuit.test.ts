@@ -123,7 +123,7 @@ describe('the full form of a circuit', () => {
 		const [first] = bus.strings;
 		expect(
 			problems(busCircuitSchema, { ...bus, strings: [{ ...first!, sectionsPerModule: 2 }] })[0]
-		).toContain('3 sections; the string says 2 for each module');
+		).toContain('3 sections; the string has 2 for each module');
 	});
 
 	it('refuses a field that it does not know, so that a typing mistake is not lost', () => {

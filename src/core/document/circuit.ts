@@ -231,7 +231,7 @@ export const busCircuitSchema: z.ZodType<BusCircuit> = z
 				context.addIssue({
 					code: 'custom',
 					path: ['strings', s, 'modules', m, 'sections'],
-					message: `${substrings.length} sections; the string says ${substringsPerModule} for each module.`
+					message: `${substrings.length} sections; the string has ${substringsPerModule} for each module.`
 				});
 			});
 		});

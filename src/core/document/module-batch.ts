@@ -73,7 +73,7 @@ const measurementSchema = z
 		({ volts: voltage, amps: current, watts: power }) =>
 			voltage !== null || current !== null || power !== null,
 		{
-			message: 'A take needs volts, amps or watts.'
+			message: 'A measurement needs a voltage, a current or a power.'
 		}
 	) satisfies z.ZodType<Take>;
 

@@ -129,7 +129,7 @@ export const readingSchema = z
 		if ((reading.quantity === 'operating-current') !== (reading.atVolts !== null)) {
 			refuse(
 				'atVolts',
-				'An operating current needs the volts at which it flowed; other readings have none.'
+				'An operating current needs the voltage at which it flowed; other readings have none.'
 			);
 		}
 	}) satisfies z.ZodType<Reading>;

@@ -42,7 +42,7 @@ export function conditionsFromPeers(
 		const largest = asked.toSorted((a, b) => b.shared.size - a.shared.size)[0];
 		if (!largest || largest.shared.size === 0) {
 			return refuse(
-				'No string is read yet: read the running currents and the open-circuit volts first.'
+				'No string has been read yet: measure the operating currents and the open-circuit voltages first.'
 			);
 		}
 		const { shift, information } = largest.estimates[0];
@@ -53,8 +53,8 @@ export function conditionsFromPeers(
 		if (irradiance > LEARNT * UNASKED.light || cellTemperature > LEARNT * UNASKED.heat) {
 			return refuse(
 				irradiance > LEARNT * UNASKED.light
-					? 'The light cannot be told yet: read the running current of some strings, with the volts at which it flows.'
-					: 'The heat cannot be told yet: read the open-circuit volts of some strings.'
+					? 'The irradiance cannot be estimated yet: measure the operating current of some strings, with the operating voltage.'
+					: 'The cell temperature cannot be estimated yet: measure the open-circuit voltage of some strings.'
 			);
 		}
 		stated = conditionsOf(

@@ -33,7 +33,7 @@ export function entryHint(
 		return 'More than twice what is expected: is the meter on AC? Set it to DC and take it again.';
 	}
 	if (voltage && Math.abs(ratio) < 0.02) {
-		return 'No volts: right holder, probes on metal, leads in V and COM? Then the path is open, and the string’s whole volts stand across the break.';
+		return 'No voltage: check the holder, probes on metal, leads in V and COM. If they are right, the path is open and the full string voltage is across the break.';
 	}
 	if (!voltage && Math.abs(ratio) < 0.03) {
 		return 'No current: is the clamp on DC and closed round one conductor? Then the fuse, a connector or a module is open.';

@@ -220,7 +220,8 @@ function expectValue(
 		...scatterUncertainty(quantity, here.value, perKelvin, group.series, scatter),
 		{
 			source: 'light',
-			words: 'light and heat, as the conditions and the comparable strings together give them',
+			words:
+				'irradiance and cell temperature, from the test conditions and the comparable strings together',
 			standardUncertainty: sharedSigma
 		} as const
 	].map((part) => ({ ...part, standardUncertainty: part.standardUncertainty / drift }));

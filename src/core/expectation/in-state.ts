@@ -129,7 +129,7 @@ function commonVoltage(
 		contributions: [
 			{
 				source: 'model',
-				words: `${strings.length} strings on one bus, which share their volts`,
+				words: `${strings.length} strings on one bus, which share their voltage`,
 				standardUncertainty: Math.abs(value) * BUS_UNCERTAINTY
 			}
 		]

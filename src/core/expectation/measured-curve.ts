@@ -161,7 +161,7 @@ function wordsOf(
 	substrings: number
 ): string[] {
 	const words = [
-		`Short-circuit current ${percent(isc)}, open-circuit volts ${percent(voc)}, greatest power ${percent(pmax)} of what is expected.`
+		`Short-circuit current ${percent(isc)}, open-circuit voltage ${percent(voc)}, maximum power ${percent(pmax)} of what is expected.`
 	];
 	for (const { voltage, drop, substrings: lost } of steps) {
 		const modules = lost / substrings;

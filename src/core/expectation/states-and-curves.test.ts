@@ -97,7 +97,7 @@ describe('a figure that was just read', () => {
 	it.each([
 		[-456, 'Change the leads'],
 		[1004, 'Is the meter on AC|meter on AC'],
-		[0.4, 'right holder'],
+		[0.4, 'check the holder'],
 		[455, null]
 	])('of %d V where 456 V are expected', (value, words) => {
 		const hint = entryHint({ ...voltage, value }, 456, []);

@@ -17,7 +17,7 @@ describe('what stands in the way of a visit', () => {
 
 	it('is a low sun, and an unknown age', () => {
 		expect(warnings(visitOf({ record, irradiance: 120 }))[0]).toMatch(
-			/At 120 W\/m2 the sun is too low/
+			/At 120 W\/m² the irradiance is too low/
 		);
 		const ageless = { ...record, inServiceSince: null };
 		expect(warnings(visitOf({ record }), ageless)[0]).toMatch(/Year of commissioning unknown/);
@@ -60,7 +60,7 @@ describe('what stands in the way of a visit', () => {
 
 	it('is an array without a live string: what they share comes before the strings', () => {
 		const dead = visitOf({ record, typed: typed('open-circuit-voltage', (i) => 7 + 0.1 * i) });
-		expect(warnings(dead).join()).toMatch(/No string that was read gives volts/);
+		expect(warnings(dead).join()).toMatch(/No string that was read has voltage/);
 		const off = visitOf({ record, typed: typed('operating-current', (i) => 0.02 * i) });
 		expect(warnings(off).join()).toMatch(/No string that was read carries current.*inverter/);
 		// One live string, and it is no longer what they share.
@@ -85,7 +85,7 @@ describe('dead and reversed strings', () => {
 		});
 		expect(judgeByModel(record, effectiveVisit(record, nothing)).groups[0]).toMatchObject({
 			verdict: null,
-			words: expect.stringContaining('No live string')
+			words: expect.stringContaining('No producing string')
 		});
 	});
 });

@@ -28,7 +28,7 @@ export function warningsOf(
 	const conditions = currentConditions(visit);
 	if (conditions && conditions.irradiance.value < DIM_IRRADIANCE) {
 		warnings.push(
-			`At ${Math.round(conditions.irradiance.value)} W/m2 the sun is too low to judge current well; volts still count modules.`
+			`At ${Math.round(conditions.irradiance.value)} W/m² the irradiance is too low to assess current well; voltage still counts modules.`
 		);
 	}
 	warnings.push(...driftWarnings(record, visit));
@@ -82,7 +82,7 @@ function driftWarnings(record: ArrayRecord, visit: EffectiveVisit): string[] {
 		: [];
 	if (late.length > 0) {
 		words.push(
-			`${named(late)}: read more than ${STALE_MINUTES} minutes after light and heat. Take the conditions again, as the end of the series.`
+			`${named(late)}: read more than ${STALE_MINUTES} minutes after the test conditions. Record the conditions again, as the end of the series.`
 		);
 	}
 	return words;
@@ -105,7 +105,7 @@ function allDead(groups: readonly PeerGroup[]): string[] {
 	const words: string[] = [];
 	if (dead('volts')) {
 		words.push(
-			'No string that was read gives volts. Look first at what they share: where the meter stands, a disconnect, rapid shutdown and its supply.'
+			'No string that was read has voltage. Check first what they share: the measuring point, a disconnect, rapid shutdown and its supply.'
 		);
 	}
 	if (dead('running')) {

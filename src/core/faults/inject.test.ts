@@ -203,8 +203,8 @@ describe('a fault put in by its code', () => {
 	it.each<[PlacedFault, RegExp]>([
 		[{ code: 'module-open', place: { string: 'Z9' } }, /no string Z9/],
 		[{ code: 'module-open', place: { string: 'A1', module: 12 } }, /12 modules.*no module 13/],
-		[{ code: 'section-open', place: { string: 'A1', section: 3 } }, /3 sections/],
-		[{ code: 'connector-open', place: { string: 'A1', joint: 13 } }, /joints 0 to 12/],
+		[{ code: 'section-open', place: { string: 'A1', section: 3 } }, /3 substrings/],
+		[{ code: 'connector-open', place: { string: 'A1', joint: 13 } }, /connectors 0 to 12/],
 		[{ code: 'connector-resistive', place: { string: 'A1' }, size: 5000 }, /0.01 to 1000 ohm/],
 		[{ code: 'rsd-device-off', place: { string: 'A1' } }, /no such device/],
 		[{ code: 'module-wrong-type', place: { string: 'A1' } }, /Another module type/],

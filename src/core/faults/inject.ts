@@ -106,7 +106,7 @@ const WITHOUT_EFFECT: Readonly<Partial<Record<FaultCode, string>>> = {
 	'record-wrong': 'The circuit is as it is; what is wrong is what was written of it.',
 	'reading-wrong': 'The circuit is as it is; what is wrong is the figure.',
 	'conditions-wrong':
-		'The circuit is as it is; what is wrong is the light or heat it was judged by.'
+		'The circuit is unchanged; what is wrong is the irradiance or cell temperature that it was compared at.'
 };
 
 function sizeOf(code: FaultCode, size: number | undefined): Result<number, string> {
@@ -129,14 +129,14 @@ function placeProblem(bus: BusCircuit, code: FaultCode, place: FaultPlace): stri
 	const n = moduleCountOf(string);
 	const { module = 0, section: substring = 0, joint: at = 0 } = place;
 	if (kind === 'joint' && !(Number.isInteger(at) && at >= 0 && at <= n)) {
-		return `String ${string.name} has joints 0 to ${n}, not ${at}.`;
+		return `String ${string.name} has connectors 0 to ${n}, not ${at}.`;
 	}
 	if (kind !== 'module' && kind !== 'section') return null;
 	if (!(Number.isInteger(module) && module >= 0 && module < n)) {
 		return `String ${string.name} has ${n} modules; there is no module ${module + 1}.`;
 	}
 	if (!(Number.isInteger(substring) && substring >= 0 && substring < string.sectionsPerModule)) {
-		return `A module has ${string.sectionsPerModule} sections; there is no section ${substring + 1}.`;
+		return `A module has ${string.sectionsPerModule} substrings; there is no substring ${substring + 1}.`;
 	}
 	return null;
 }

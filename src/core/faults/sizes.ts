@@ -36,7 +36,7 @@ function severities(
 }
 
 const resistance = (value: number) => `about ${value.toPrecision(value < 10 ? 1 : 2)} ohm`;
-const irradianceLost = (loss: number) => `about ${Math.round(100 * loss)} % of its light`;
+const irradianceLost = (loss: number) => `about ${Math.round(100 * loss)} % of its irradiance`;
 
 export const RESISTANCES = severities(logSteps(0.3, 20, 10), () => 1, resistance);
 
@@ -90,6 +90,6 @@ export function otherTypes(
 		size,
 		second,
 		share: 1 / all.length,
-		words: `its current x ${size.toFixed(2)}, its volts x ${second.toFixed(2)}`
+		words: `its current × ${size.toFixed(2)}, its voltage × ${second.toFixed(2)}`
 	})) as [Severity, ...Severity[]];
 }

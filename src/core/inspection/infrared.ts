@@ -28,10 +28,10 @@ export interface InfraredAnswer {
 }
 
 const MEANING: Readonly<Record<InfraredPattern, string>> = {
-	cell: 'one cell: shaded, cracked or dirty; a cover test and the section’s volts tell',
+	cell: 'one cell: shaded, cracked or soiled; confirm by a cover test and the substring voltage',
 	section:
-		'a third of the module: its bypass diode conducts or is shorted, or the section is open behind it',
-	module: 'the whole module: it gives no power, so it is open, or its string is',
+		'a third of the module: its bypass diode conducts or is shorted, or the substring is open-circuit',
+	module: 'the full module: it produces no power, so it or its string is open-circuit',
 	string: 'all modules of the string: it is open, or its disconnect is off',
 	connector: 'a connector: corroded, loose or of mixed makes; isolate before it is touched'
 };

@@ -105,7 +105,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 	{
 		id: 'glass',
 		station: 'array',
-		words: 'Glass whole, on both sides where it can be seen',
+		words: 'Glass unbroken, on both sides where visible',
 		caution:
 			'Broken modules still produce voltage. Isolate the string and measure its insulation resistance before touching. Never spray broken glass.'
 	},
@@ -162,7 +162,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 		when: (record) => us(record) && dcSide(record)
 	},
 	{ id: 'glands', station: 'wiring', words: 'Glands tight, unused entries closed' },
-	{ id: 'flashing', station: 'roof', words: 'Flashings and sealant whole', when: onRoof },
+	{ id: 'flashing', station: 'roof', words: 'Flashings and sealant intact', when: onRoof },
 	{ id: 'leaks', station: 'roof', words: 'No trace of water below the array', when: onRoof },
 	{ id: 'frames-earthed', station: 'earthing', words: 'Every frame and rail is bonded' },
 	{
@@ -174,7 +174,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 	{
 		id: 'box-rating',
 		station: 'dc-boxes',
-		words: 'Rating at or above the array’s cold volts',
+		words: 'Rating at or above the array’s voltage at the coldest',
 		per: ['combiner', 'dc-disconnect']
 	},
 	{
@@ -205,7 +205,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 	{
 		id: 'rs-tested',
 		station: 'rapid-shutdown',
-		words: 'Volts after the initiator went off',
+		words: 'Voltage after the initiator was switched off',
 		when: (record) => shutsDown(record) && us(record),
 		measured: () => ({
 			unit: 'V',
@@ -271,7 +271,7 @@ export const INSPECTION_ITEMS: readonly InspectionItem[] = [
 	{
 		id: 'label-dc',
 		station: 'labels',
-		words: 'Volts and current stand at the DC disconnect',
+		words: 'Voltage and current marked at the DC disconnect',
 		when: dcSide
 	},
 	{ id: 'label-other', station: 'labels', words: 'Where the other disconnect is stands at each' },

@@ -13,7 +13,7 @@ const HALF_CELLS = [88, 104, 108, 120, 132, 144, 156, 160];
 /** Letters as they often stand in model codes; common practice, no source. */
 const LETTERS: readonly (readonly [RegExp, string])[] = [
 	[/^(H|HC|HL|HCM|HCP)$/i, 'half-cut cells: two groups in parallel'],
-	[/^(BF|BI|BG|BFG|BB|TB|BT)$/i, 'bifacial: the rear takes light too'],
+	[/^(BF|BI|BG|BFG|BB|TB|BT)$/i, 'bifacial: the rear side produces too'],
 	[/^(DG|GG|G)$/i, 'glass on both sides'],
 	[/^(M|MM|MR)$/i, 'monocrystalline cells'],
 	[/^(P|PP|PE)$/i, 'polycrystalline cells'],

@@ -131,7 +131,7 @@ function checkCoefficients({ alphaIscPctPerK, betaVocPctPerK }: Nameplate): Labe
 		findings.push({
 			field: 'betaVocPctPerK',
 			severity: 'error',
-			words: `Voc falls with heat, so its coefficient is negative: ${fixed(betaVocPctPerK, 3)} %/K cannot be. Type the minus sign.`
+			words: `Voc falls with temperature, so its coefficient is negative: ${fixed(betaVocPctPerK, 3)} %/K cannot be. Type the minus sign.`
 		});
 	} else if (betaVocPctPerK !== null && outside(betaVocPctPerK, USUAL_BETA)) {
 		findings.push({

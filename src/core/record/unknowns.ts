@@ -80,7 +80,7 @@ function siteUnknowns({ system, rules, inServiceSince }: ArrayRecord): Unknown[]
 		add('system', 'What hangs behind the modules', 'the shutdown order follows from it', 'roof');
 	}
 	if (rules.lowest === null) {
-		add('lowest', 'Lowest air temperature of the place', 'cold volts of the strings');
+		add('lowest', 'Lowest air temperature of the place', 'string voltage at the coldest');
 	}
 	if (rules.structure === null) {
 		add('structure', 'What the array stands on', 'rapid-shutdown duty');
@@ -115,7 +115,7 @@ function typeUnknowns({ moduleTypes }: ArrayRecord): Unknown[] {
 				at: { kind: 'module-type', id }
 			});
 		if (nameplate.betaVocPctPerK === null)
-			add('beta', 'temperature coefficient of Voc', 'cold volts');
+			add('beta', 'temperature coefficient of Voc', 'voltage at the coldest');
 		if (limits.systemVolts === null)
 			add('system-volts', 'maximum system voltage', 'modules in series');
 		if (limits.seriesFuse === null) add('fuse', 'maximum series fuse', 'fuse needed and its size');
@@ -151,7 +151,7 @@ function stringUnknowns(record: ArrayRecord): Unknown[] {
 			key: 'strings/counted',
 			station: 'roof',
 			words: `Strings of ${counted} ${counted === 1 ? 'module' : 'modules'}`,
-			why: 'expected volts; who feeds whom',
+			why: 'expected voltage; which string feeds which input',
 			at: { kind: 'map' }
 		});
 	}
@@ -174,7 +174,7 @@ function stringUnknowns(record: ArrayRecord): Unknown[] {
 		'roof',
 		lacking(({ devices }) => devices === 'unknown'),
 		'what is clipped behind the modules',
-		'volts while off'
+		'standby voltage'
 	);
 	add(
 		'device-figures',

@@ -9,7 +9,7 @@ interface RepairFacts {
 /** What can be done about a cause. */
 export const REPAIR_KINDS = {
 	'replace-module': { words: 'Module replaced', newPart: true },
-	'bridge-section': { words: 'Section bridged', newPart: false },
+	'bridge-section': { words: 'Substring bypassed', newPart: false },
 	'replace-diode': { words: 'Bypass diode replaced', newPart: true },
 	'bridge-diode': { words: 'Blocking diode bridged', newPart: false },
 	'replace-blocking-diode': { words: 'Blocking diode replaced', newPart: true },

@@ -265,7 +265,7 @@ describe('a substitute', () => {
 		expect(alike.map(({ fits }) => fits)).toEqual([true, true, true, false]);
 		const weak = substituteChecks(a1!, type!, other(0.9 * type!.plate.imp, 10));
 		expect(weak[0]).toMatchObject({ fits: false });
-		expect(weak[0]!.words).toContain('hold the whole string down');
+		expect(weak[0]!.words).toContain('limit the full string');
 		expect(weak[2]).toMatchObject({ fits: false });
 		expect(substituteChecks(a1!, type!, other(type!.plate.imp, null))[2]!.words).toContain(
 			'read them'

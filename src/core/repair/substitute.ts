@@ -29,7 +29,7 @@ export function substituteChecks(
 	const cold = nameplate.voc * string.moduleCount * 1.25;
 	return [
 		{
-			words: `Imp ${other.plate.imp} A for ${nameplate.imp} A (${percent(current)}): ${current < -ALIKE.current ? 'it would hold the whole string down' : current > ALIKE.current ? 'its surplus is lost' : 'alike'}.`,
+			words: `Imp ${other.plate.imp} A for ${nameplate.imp} A (${percent(current)}): ${current < -ALIKE.current ? 'it would limit the full string' : current > ALIKE.current ? 'its surplus is lost' : 'alike'}.`,
 			fits: current >= -ALIKE.current,
 			source: 'judgement: 5 %'
 		},
@@ -49,8 +49,8 @@ export function substituteChecks(
 		{
 			words:
 				systemVoltage === null
-					? 'Its maximum system volts are not recorded: read the label.'
-					: `Cold volts of the string up to ${cold.toFixed(0)} V, its system volts ${systemVoltage} V.`,
+					? 'Its maximum system voltage is not recorded: read the nameplate.'
+					: `String voltage at the coldest up to ${cold.toFixed(0)} V; its maximum system voltage is ${systemVoltage} V.`,
 			fits: systemVoltage === null || cold <= systemVoltage,
 			source: 'NEC 690.7 / IEC 62548-1, from memory; factor 1.25'
 		}

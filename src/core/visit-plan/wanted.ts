@@ -101,7 +101,7 @@ function closedCovers(record: ArrayRecord, strings: readonly StringRecord[]): Wa
 				string,
 				'closed-covers',
 				'operating-current',
-				'weighs light, soiling and lost current'
+				'tells irradiance, soiling and lost current apart'
 			)
 		),
 		...measurementPointsOf(record, 'unit-power').map((spot) => ({
@@ -175,14 +175,14 @@ function openCover(
 
 function openWhy({ devices }: StringRecord): string {
 	return devices !== null && devices !== 'unknown' && devices.kind === 'optimiser'
-		? 'standby volts count the optimisers'
-		: 'counts modules and sections, shows polarity';
+		? 'standby voltage counts the optimisers'
+		: 'counts modules and substrings, shows polarity';
 }
 
 function acSide(record: ArrayRecord, meanings: readonly Meaning[]): Wanted[] {
 	const always = record.system === 'micro-inverters';
 	if (!always && !hasMeaning(meanings, 'ac')) return [];
-	const why = always ? 'a branch without volts makes nothing' : 'the inverter sees no AC';
+	const why = always ? 'a branch without voltage produces nothing' : 'the inverter sees no AC';
 	return [...partsOf(record.parts, 'ac-disconnect'), ...partsOf(record.parts, 'breaker')].flatMap(
 		({ id }) =>
 			(['load', 'line'] as const).map((point) => ofPart(id, point, 'open-live', 'ac-voltage', why))

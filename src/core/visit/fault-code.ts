@@ -13,7 +13,7 @@ export interface Scale {
 
 const RESISTANCE: Scale = { unit: 'ohm', least: 0.01, most: 1000, usual: 3 };
 const RESISTANCE_TO_EARTH: Scale = { unit: 'ohm to earth', least: 0.001, most: 1e8, usual: 1000 };
-const SHARE_LOST: Scale = { unit: 'of the light lost', least: 0, most: 1, usual: 0.5 };
+const SHARE_LOST: Scale = { unit: 'of the irradiance lost', least: 0, most: 1, usual: 0.5 };
 const COUNT: Scale = { unit: 'modules', least: 1, most: 100, usual: 1 };
 const POWER: Scale = { unit: 'W', least: 0, most: 1e7, usual: 1000 };
 

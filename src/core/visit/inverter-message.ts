@@ -23,7 +23,7 @@ const PATTERNS: readonly Pattern[] = [
 		says: /\bgfdi\b|(earth|ground)[\s-]*fault.*(fuse|interrupt)|fuse.*(earth|ground)/i,
 		title: 'Earth-fault fuse open',
 		words: 'The blown fuse is the message, not the fault: a conductor touches metal.',
-		firstTest: 'Volts of each pole to earth, string by string, then insulation.',
+		firstTest: 'Measure pole-to-earth voltage, string by string, then insulation resistance.',
 		leadsTo: 'earth',
 		caution:
 			'Treat both poles and all metal as live to earth until measured. Do not replace the fuse before the earth fault is found.'
@@ -33,7 +33,8 @@ const PATTERNS: readonly Pattern[] = [
 		says: /iso(lation|l)?\b|insulation|riso|leak(age)?|residual|(earth|ground)[\s-]*fault/i,
 		title: 'Insulation low',
 		words: 'A conductor leaks to earth, often only when wet.',
-		firstTest: 'Volts of each pole to earth; then insulation string by string, dry and wet.',
+		firstTest:
+			'Measure pole-to-earth voltage, then insulation resistance string by string, dry and wet.',
 		leadsTo: 'insulation',
 		caution: 'Frames and rails may be live. Read them before a hand goes on them.'
 	},
@@ -41,7 +42,7 @@ const PATTERNS: readonly Pattern[] = [
 		id: 'arc-fault',
 		says: /\barc|afci|afd\b/i,
 		title: 'Arc fault',
-		words: 'The inverter stopped on the noise of an arc: a joint that opens under load.',
+		words: 'AFCI trip: a connection that opens under load.',
 		firstTest: 'Inspect every connector of that string, infrared first, then insulation.',
 		leadsTo: 'arc',
 		caution: 'Never re-arm it before every connector of that string is inspected.'
@@ -54,14 +55,14 @@ const PATTERNS: readonly Pattern[] = [
 		firstTest: 'The transmitter’s supply from its breaker on, rung by rung; not the roof.',
 		leadsTo: 'supply',
 		caution:
-			'A device is no proof of dead. Devices x standby volts is expected until the transmitter is fed.'
+			'A device does not prove dead. Devices × standby voltage is expected until the transmitter is powered.'
 	},
 	{
 		id: 'no-ac',
 		says: /no[\s-]*(grid|ac|utility|mains)|(grid|ac|utility|mains)[\s-]*(loss|lost|absent|missing|fail|fault|under|over|out)|island|frequency/i,
 		title: 'No AC, or AC out of its window',
 		words: 'Breaker, AC disconnect or the grid itself.',
-		firstTest: 'AC volts at the inverter, its disconnect and its breaker, in this order.',
+		firstTest: 'Measure AC voltage at the inverter, its disconnect and its breaker, in this order.',
 		leadsTo: 'ac',
 		caution: 'AC terminals are live from the grid side with the inverter off.'
 	},
@@ -69,17 +70,19 @@ const PATTERNS: readonly Pattern[] = [
 		id: 'dc-over-voltage',
 		says: /(dc|pv|input|array)[\s-]*(over|high|ov)|over[\s-]*volt/i,
 		title: 'DC over-voltage',
-		words: 'More volts than its input bears: too many in series, or a cold bright morning.',
+		words:
+			'Voltage above the rating of its input: too many modules in series, or a cold bright morning.',
 		firstTest:
-			'Open-circuit volts of each string; count its modules; cold volts against its label.',
+			'Measure the open-circuit voltage of each string, count its modules, compare its voltage at the coldest with the input rating.',
 		leadsTo: 'volts',
-		caution: 'Test equipment and switchgear may be below these volts too: read ratings first.'
+		caution:
+			'Test equipment and switchgear may be rated below this voltage too: read their ratings first.'
 	},
 	{
 		id: 'derating',
 		says: /derat|temperature|over[\s-]*heat|too hot|fan|limit/i,
 		title: 'Derating',
-		words: 'It holds its power back: heat, a fan, or a limit of the grid.',
+		words: 'Inverter derating: temperature, a fan, or a grid limit.',
 		firstTest: 'Its temperature, fans and air; power against time of day.',
 		leadsTo: 'heat',
 		caution: 'Heat sinks burn.'
@@ -90,9 +93,9 @@ const PATTERNS: readonly Pattern[] = [
 		says: /^(?!.*(earth|ground|\biso|insul|leak|\barc)).*(dc|pv|input|array|string)\b.{0,16}\b(under|low|fail|fault|missing)|no[\s-]*(pv|dc|sun)|waiting.*(pv|dc|sun)/i,
 		title: 'DC low or missing',
 		words: 'A string, its fuse, its disconnect, or the devices behind the modules.',
-		firstTest: 'Open-circuit volts of each string at the combiner, then fuses.',
+		firstTest: 'Measure the open-circuit voltage of each string at the combiner, then the fuses.',
 		leadsTo: 'strings',
-		caution: '0 V at the end of an open string is not dead: its whole volts stand across the break.'
+		caution: '0 V at the end of an open string is not dead: its full voltage is across the break.'
 	}
 ];
 

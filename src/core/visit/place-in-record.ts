@@ -13,10 +13,10 @@ export function placeProblem(
 		return `${string!.label} has ${string!.moduleCount} modules; there is no module ${place.module}.`;
 	}
 	if (place.kind === 'stretch' && !(place.from < place.to && place.to <= string!.moduleCount)) {
-		return `${string!.label} has joints 0 to ${string!.moduleCount}; a stretch goes from a lower to a higher one.`;
+		return `${string!.label} has connectors 0 to ${string!.moduleCount}; a segment goes from a lower to a higher one.`;
 	}
 	if (place.kind === 'joint' && place.joint > string!.moduleCount) {
-		return `${string!.label} has joints 0 to ${string!.moduleCount}; there is no joint ${place.joint}.`;
+		return `${string!.label} has connectors 0 to ${string!.moduleCount}; there is no connector ${place.joint}.`;
 	}
 	if (place.kind === 'part' && !parts.some((part) => part.id === place.part)) {
 		return 'No part of the record has this id.';

@@ -16,9 +16,9 @@ const POINT_WORDS: Readonly<Record<PartPoint, string>> = {
 	window: 'state window'
 };
 
-/** A joint in words: "lead below module 1", "joint above module 4". */
+/** A connector in words: "lead below module 1", "connector above module 4". */
 function connectorWords(connector: number): string {
-	return connector === 0 ? 'lead below module 1' : `joint above module ${connector}`;
+	return connector === 0 ? 'lead below module 1' : `connector above module ${connector}`;
 }
 
 /** A place in words: "A3", "A3, fuse +", "A3, module 4", "Q1, load side". */
@@ -33,7 +33,7 @@ export function placeWords(
 		case 'fuse':
 			return `${label(place.string)}, fuse ${place.pole === 'positive' ? '+' : '−'}`;
 		case 'module':
-			return `${label(place.string)}, module ${place.module}${place.section === null ? '' : `, section ${place.section}`}`;
+			return `${label(place.string)}, module ${place.module}${place.section === null ? '' : `, substring ${place.section}`}`;
 		case 'stretch':
 			return `${label(place.string)}, modules ${place.from + 1} to ${place.to}`;
 		case 'joint':

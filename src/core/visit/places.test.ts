@@ -66,7 +66,7 @@ describe('a place in words', () => {
 		[{ kind: 'fuse', string: a1!.id, pole: 'positive' }, 'A1, fuse +'],
 		[{ kind: 'fuse', string: a1!.id, pole: 'negative' }, 'A1, fuse −'],
 		[{ kind: 'module', string: a1!.id, module: 4, section: null }, 'A1, module 4'],
-		[{ kind: 'module', string: a1!.id, module: 4, section: 2 }, 'A1, module 4, section 2'],
+		[{ kind: 'module', string: a1!.id, module: 4, section: 2 }, 'A1, module 4, substring 2'],
 		[{ kind: 'part', part: part.id, point: 'line' }, `${part.mark}, line side`],
 		[{ kind: 'array' }, 'the array']
 	])('%j is “%s”', (place, words) => {

@@ -247,7 +247,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		symbol: '',
 		unit: '',
 		places: ['string'],
-		meter: 'Check the whole string: 1 for shade, 0 for none',
+		meter: 'Check the full string: 1 for shade, 0 for none',
 		limits: { min: 0, max: 1 }
 	},
 	'cleaning-gain': {
@@ -329,7 +329,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 		unit: '%',
 		places: ['stretch'],
 		meter:
-			'Curve tracer on this stretch: current of the lowest step over its short-circuit current; 100 where there is no step',
+			'Curve tracer on this segment: current of the lowest step over its short-circuit current; 100 where there is no step',
 		limits: { min: 0, max: 110 }
 	},
 	'unit-power': {

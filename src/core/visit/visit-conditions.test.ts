@@ -83,12 +83,12 @@ describe('conditions from the strings themselves', () => {
 	it('need currents for the light and volts for the heat', () => {
 		const voltage = visitOf({ record, quantities: ['open-circuit-voltage'] });
 		expect(conditionsFromPeers(record, effectiveVisit(record, voltage))).toMatchObject({
-			problem: expect.stringContaining('running current')
+			problem: expect.stringContaining('operating current')
 		});
 		expect(
 			conditionsFromPeers(record, effectiveVisit(record, { ...voltage, readings: [] }))
 		).toMatchObject({
-			problem: expect.stringContaining('No string is read yet')
+			problem: expect.stringContaining('No string has been read yet')
 		});
 	});
 
@@ -169,7 +169,7 @@ describe('a series in a sun that moves', () => {
 		expect(warnings.join(' ')).toContain('read more than 20 minutes after');
 		const dim = { ...base, conditions: [entry(0, 390, false)] };
 		expect(judgeByModel(record, effectiveVisit(record, dim)).warnings.join(' ')).toContain(
-			'too low to judge current'
+			'too low to assess current'
 		);
 	});
 });

@@ -35,8 +35,8 @@
 	<details>
 		<summary>How it is known</summary>
 		<p class="soft">
-			A short is fed by the short-circuit currents of all others at this light. A gPV fuse surely
-			opens within the hour at 1.45 times its rating and holds 1.13 times (IEC 60269-6, not
+			A short is fed by the short-circuit currents of all others at this irradiance. A gPV fuse
+			surely opens within the hour at 1.45 times its rating and holds 1.13 times (IEC 60269-6, not
 			verified); in between nothing is certain. A fuse is needed where the others exceed the
 			modules’ maximum series fuse (NEC 690.9(A), IEC 62548-1, not verified).
 		</p>

@@ -270,8 +270,8 @@
 		<button class="act">Save measurement</button>
 	</p>
 	<p class="soft">
-		Square to the sun, the glass clean, ten seconds of steady light. Short circuit only through a
-		DC-rated switch or a tester: a lead that is pulled apart under current burns. Covers on both
+		Square to the sun, the glass clean, ten seconds of steady irradiance. Short circuit only through
+		a DC-rated switch or a tester: a lead that is pulled apart under current burns. Covers on both
 		sides of the leads stay on until the meter is set.
 	</p>
 </form>

@@ -95,11 +95,11 @@
 			<dd class="figure">{result.graded.atMost ? 'at most ' : ''}{result.power.toFixed(0)} W</dd>
 		{/if}
 		{#if result.fillFactor !== null}
-			<dt>Fill factor, in the light of the measurement</dt>
+			<dt>Fill factor, at the irradiance of the measurement</dt>
 			<dd class="figure">{percent(result.fillFactor)}</dd>
 		{/if}
 		{#if result.shares.voltage !== null}
-			<dt>Volts, amps of what its label gives here</dt>
+			<dt>Voltage, current of what its nameplate gives here</dt>
 			<dd class="figure">
 				{percent(result.shares.voltage)}, {result.shares.current === null
 					? '\u2013'

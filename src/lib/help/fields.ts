@@ -8,37 +8,37 @@ const EXPLANATIONS = {
 	sections:
 		'Parts of the module that a bypass diode can short: as many as there are diodes in its junction box.',
 	pmax: 'Power at standard conditions (1000 W/m², cells at 25 °C). On the label also Pmpp or rated power.',
-	vmp: 'Volts at which the module gives its most power at standard conditions. Also Vmpp.',
-	imp: 'Amps at which the module gives its most power at standard conditions. Also Impp.',
-	voc: 'Volts with nothing connected, at standard conditions: the highest it gives in that heat.',
-	isc: 'Amps with the leads joined, at standard conditions: the most that it can feed into a fault.',
+	vmp: 'Voltage at maximum power under standard test conditions. Also Vmpp.',
+	imp: 'Current at maximum power under standard test conditions. Also Impp.',
+	voc: 'Open-circuit voltage under standard test conditions: the highest at that temperature.',
+	isc: 'Short-circuit current under standard test conditions: the most it can feed into a fault.',
 	alpha:
-		'How Isc changes with heat, in % or mA per kelvin; a small positive figure. Also TK(Isc). Empty where the label states none.',
-	beta: 'How Voc changes with heat, in % or mV per kelvin; negative, near -0.3 %. Also TK(Voc). Empty where the label states none.',
+		'How Isc changes with temperature, in % or mA per kelvin; a small positive figure. Also TK(Isc). Empty where the label states none.',
+	beta: 'How Voc changes with temperature, in % or mV per kelvin; negative, near -0.3 %. Also TK(Voc). Empty where the label states none.',
 	vocPct: 'How far a module’s own Voc may lie from its label. Wider makes the bands wider.',
 	iscPct: 'How far a module’s own Isc may lie from its label. Wider makes the bands wider.',
 	systemVolts: 'The most that a string of such modules may reach on its coldest morning.',
 	seriesFuse:
 		'The largest fuse that may protect a string of such modules; it bounds reverse current.',
 	irradiance:
-		'Light that falls on the plane of the modules, not on level ground. In full sun near 1000 W/m²; below 600 judgements grow wide.',
+		'Irradiance in the plane of the modules, not on level ground. In full sun near 1000 W/m²; below 600 W/m² tolerances grow wide.',
 	irradianceUncertainty:
 		'One standard uncertainty of the irradiance that is stated: about 5 % for a reference cell held in the plane by hand, more under moving clouds. It widens every result of the batch.',
 	cellTemperature:
 		'Of the cells inside the glass: in sun 20 to 35 K above the air. A probe on a module’s back reads 2 or 3 K too low.',
 	moduleCount:
-		'Counted on the roof, not taken from a drawing: one too many makes a whole string look off.',
+		'Counted on the roof, not taken from a drawing: one too many makes a healthy string fail.',
 	cableResistance:
 		'Of both ways together, without the modules’ own leads. 0.4 ohm where nobody knows.',
 	cableLength: 'One way, from the string’s end to the combiner or inverter.',
 	cableSize: 'Cross section of one conductor. On the jacket, as in 4 mm² or 12 AWG.',
-	fuseRating: 'Printed on the fuse in amps. Say “unknown” where no one opened the holder.',
+	fuseRating: 'Printed on the fuse, in A. Enter “unknown” where the holder was not opened.',
 	input:
-		'Mark of the inverter’s input (its own tracker) that the string ends at. Strings of one input share its volts.',
+		'Mark of the inverter’s input (its own tracker) that the string is connected to. Strings of one input share its voltage.',
 	inServiceSince: 'Year in which the array was switched on: ageing is taken from it.',
-	lowest: 'The coldest air that the place has seen in daylight: volts are highest then.',
+	lowest: 'Lowest air temperature in daylight at this place: voltage is highest then.',
 	hottestCell:
-		'The hottest that cells get here: volts are lowest then. Often air of the hottest day and 30 K.',
+		'Highest cell temperature here: voltage is lowest then. Often air of the hottest day and 30 K.',
 	tilt: 'From level: 0 lies flat, 90 stands upright.',
 	azimuth: 'The way the glass faces, clockwise from north: east 90, south 180, west 270.',
 	latitude: 'Degrees north of the equator; south is negative.',

@@ -125,7 +125,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 	'/visits/[visit]/test-conditions': {
 		title: 'Test conditions',
 		purpose:
-			'Light and heat at the time of the readings. Every expected value hangs on them, so each says how sure it is.',
+			'Irradiance and cell temperature at the time of the readings. Every expected value depends on them, so each has its uncertainty.',
 		needs: 'A sensor and a probe; or a known good module; or the strings themselves.'
 	},
 	'/visits/[visit]/measurements': {
@@ -162,7 +162,7 @@ const STAGES: Readonly<Record<string, StageHelp>> = {
 		title: 'What if',
 		purpose:
 			'One string’s curve with its readings on it. Put a shade or a fault anywhere and see what a meter would show: also for training.',
-		needs: 'Conditions, for the light and heat of the curve.'
+		needs: 'Test conditions, for the irradiance and cell temperature of the curve.'
 	}
 };
 

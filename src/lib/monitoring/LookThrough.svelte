@@ -17,8 +17,8 @@
 		<h1>No export yet</h1>
 		<p>
 			The monitoring’s export as CSV, of the whole system, its inverters, strings or modules. Zembo
-			says which unit underperforms its peers and since when, and does not cry wolf over clipping,
-			clouds and evening shade.
+			says which unit underperforms its peers and since when, and raises no false alarm over
+			clipping, clouds and evening shade.
 		</p>
 		<p>
 			<a class="act" href={resolve('/sites/[site]/monitoring/exports', { site: session.siteId })}

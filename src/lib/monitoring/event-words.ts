@@ -186,7 +186,7 @@ export const FLAT_KIND_WORDS: Readonly<Record<Clipping['kind'], { name: string; 
 				'Always at one level that is nobody’s rating: a limit that was set, or that the grid asks for. Look at the settings.'
 		},
 		derating: {
-			name: 'Held back by heat',
+			name: 'Derated by temperature',
 			means:
 				'The level falls as it gets hotter: the device protects itself. Look at its air, its place and its fans.'
 		}

@@ -8,15 +8,17 @@ import type { Assessment } from '$core/diagnosis';
 import { cell, heading, soft, type Block } from './block';
 
 const MODEL =
-	'Expected volts and amps: single-diode model of De Soto, Klein and Beckman, Solar Energy 80 (2006)';
+	'Expected voltage and current: single-diode model of De Soto, Klein and Beckman, Solar Energy 80 (2006)';
 const CARRIED =
-	'Readings carried to other light and heat: IEC 60891:2009, procedure 2, from memory';
+	'Readings translated to other irradiance and cell temperature: IEC 60891:2009, procedure 2, clause not verified';
 
 const IRRADIANCE: Readonly<Partial<Record<IrradianceSource, string>>> = {
-	'control-module': 'Light from a known module: the proportion of IEC 60904-10, from memory'
+	'control-module':
+		'Irradiance from a reference module: proportionality by IEC 60904-10, clause not verified'
 };
 const TEMPERATURE: Readonly<Partial<Record<TemperatureSource, string>>> = {
-	'control-voc': 'Cells from a known module’s volts: after IEC 60904-5, from memory',
+	'control-voc':
+		'Cell temperature from a reference module’s voltage: IEC 60904-5, clause not verified',
 	'from-air': 'Cells from the air: King, Boyson and Kratochvil, SAND2004-3535 (2004)'
 };
 

@@ -129,7 +129,7 @@ function yearsBlocks(record: ArrayRecord, visits: readonly VisitDocument[], when
 			rows
 		},
 		soft(
-			'Open-circuit volts, and the short-circuit current or, where it was not read, the running one. IEC 60891:2009, procedure 2, from memory. A change within what the light is known to says nothing.'
+			'Open-circuit voltage, and the short-circuit current or, where it was not read, the operating current, translated by IEC 60891:2009, procedure 2 (clause not verified). A change within the uncertainty of the irradiance is not significant.'
 		)
 	];
 }

@@ -29,7 +29,7 @@
 		<svg
 			viewBox="0 0 {WIDTH} {HEIGHT}"
 			role="img"
-			aria-label="Current over volts of the fitted module"
+			aria-label="Current over voltage of the fitted module"
 		>
 			<path d="M8 8V{HEIGHT - 8}H{WIDTH - 8}" class="axis" />
 			<path d="M{x(0)} {y(nameplate.imp)}H{x(nameplate.vmp)}V{y(0)}" class="box" />
@@ -43,7 +43,7 @@
 			<dd class="figure">{fillFactorOf(nameplate).toFixed(3)}</dd>
 			<dt>Voc per cell</dt>
 			<dd class="figure">{(nameplate.voc / nameplate.cellsInSeries).toFixed(3)} V</dd>
-			<dt>one section</dt>
+			<dt>one substring</dt>
 			<dd class="figure">{(nameplate.voc / nameplate.sections).toFixed(1)} V</dd>
 		</dl>
 		{#if fit.residual < MET}

@@ -33,7 +33,7 @@
 			? `suspect from module ${Math.floor(suspect.span[0]) + 1} to ${Math.ceil(suspect.span[1])} of ${n}`
 			: suspect.fuse
 				? 'suspect at the fuse'
-				: 'no stretch suspect'
+				: 'no segment suspect'
 	);
 </script>
 

@@ -10,12 +10,13 @@
 		{
 			path: resolve('/bench/module'),
 			title: 'A module on the table',
-			words: 'Which section is dead, or which joint is open, down to what can be bridged.'
+			words: 'Which substring has failed or which connection is open, and what can be bypassed.'
 		},
 		{
 			path: resolve('/bench/battery'),
 			title: 'Controller and battery',
-			words: 'PWM beside MPPT in watts, the window hot and cold, and what shade does on a battery.'
+			words:
+				'PWM and MPPT compared by power, the voltage window hot and cold, and what shade does on a battery.'
 		},
 		{
 			path: resolve('/bench/wire'),
@@ -35,7 +36,7 @@
 		{
 			path: resolve('/bench/logger'),
 			title: 'Logger arithmetic',
-			words: 'Shunt and divider to amps and volts, and how far they may be off.'
+			words: 'Shunt and divider for current and voltage, with their uncertainty.'
 		}
 	] as const;
 </script>

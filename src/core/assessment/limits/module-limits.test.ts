@@ -33,7 +33,7 @@ describe('one module', () => {
 			`About 1 of ${substrings} substrings missing`
 		],
 		['without two', 1 - 2 / substrings, 'fail', `About 2 of ${substrings} substrings missing`],
-		['without any', 0, 'fail', 'No volts'],
+		['without any', 0, 'fail', 'No voltage'],
 		['reversed', -1, 'fail', 'Reversed'],
 		['too high', 1.15, 'marginal', 'Not as one should give']
 	] as const)('that gives %s', (_, share, verdict, words) => {
@@ -77,7 +77,7 @@ describe('a stretch between two parted joints', () => {
 		expect(segment(6 * voltage).verdict).toBe('pass');
 		expect(segment(5 * voltage)).toMatchObject({
 			verdict: 'fail',
-			words: '1.00 modules’ volts are missing in this stretch.'
+			words: '1.00 modules short in this string segment.'
 		});
 		expect(segment(0).words).toContain('the break is in this segment');
 	});

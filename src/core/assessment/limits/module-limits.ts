@@ -30,12 +30,12 @@ export function judgeModuleVoltage(
 	const one = quantity === 'section-voltage' ? whole / substrings : whole;
 	const alike = quantity === 'section-voltage' ? ALIKE.section : ALIKE.module;
 	const limit = `${one.toFixed(1)} V within ${100 * alike} %`;
-	const source = 'the string’s expected volts over its modules';
+	const source = 'the string’s expected voltage over its modules';
 	if (Math.abs(value) < 0.1 * one) {
 		const words =
 			quantity === 'section-voltage'
-				? 'No volts: its diode is shorted, or its cells are open behind the diode.'
-				: 'No volts: shorted, open, or its device holds it.';
+				? 'No voltage: its diode is shorted, or its cells are open behind the diode.'
+				: 'No voltage: shorted, open, or switched off by its device.';
 		return judged('fail', words, limit, source);
 	}
 	if (value < 0) return judged('fail', 'Reversed, or the leads are.', limit, source);
@@ -61,17 +61,12 @@ export function judgeSegment(
 	const count = place.to - place.from;
 	const lost = (module * count - value) / module;
 	const limit = `${(module * count).toFixed(1)} V, ${count} modules`;
-	const source = 'the string’s expected volts over its modules';
+	const source = 'the string’s expected voltage over its modules';
 	if (Math.abs(lost) < 0.15)
 		return judged('pass', 'As so many modules should give.', limit, source);
 	return value < 0.1 * module
 		? judged('fail', 'No voltage: the break is in this segment.', limit, source)
-		: judged(
-				'fail',
-				`${lost.toFixed(2)} modules’ volts are missing in this stretch.`,
-				limit,
-				source
-			);
+		: judged('fail', `${lost.toFixed(2)} modules short in this string segment.`, limit, source);
 }
 
 /** Share by which a unit may lag the middle of its neighbours, and from which it surely lags; judgement. */
@@ -87,7 +82,7 @@ export function judgeUnit(standing: ReadonlyMap<string, Reading>, reading: Readi
 	}
 	const usual = median(others);
 	if (usual <= 0)
-		return judged('not-assessed', 'The others feed nothing: too little light to compare.');
+		return judged('not-assessed', 'The others produce nothing: too little irradiance to compare.');
 	const limit = `${usual.toFixed(0)} W is the middle of the others, within ${100 * UNITS.alike} %`;
 	const source = 'the units beside it';
 	const short = 1 - reading.value / usual;

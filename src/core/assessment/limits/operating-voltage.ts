@@ -26,7 +26,7 @@ export function judgeOperatingVoltage(
 	) {
 		return judged(
 			'not-assessed',
-			'Electronics behind the modules hold these volts: judge the modules’ own data.'
+			'Electronics behind the modules set this voltage: compare the modules’ own data.'
 		);
 	}
 	const end = endOfString(record, string);
@@ -58,7 +58,7 @@ export function judgeOperatingVoltage(
 	if (deviation <= DEVIATION.marginal) return judged('pass', 'At the maximum.', limit, source);
 	const words =
 		value > voltage
-			? 'Above the maximum: clipping, a limit by the grid or heat, or a tracker that stands still.'
+			? 'Above the maximum power point: clipping, a grid limit, derating, or a tracker that has stopped.'
 			: 'Below the maximum: a shaded or lost part, resistance on an input of one string, or a tracker that stands still.';
 	return judged(deviation <= DEVIATION.fail ? 'marginal' : 'fail', words, limit, source);
 }

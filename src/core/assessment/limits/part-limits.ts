@@ -31,16 +31,16 @@ export const DEAD_VOLTAGE = LIMITS.dead;
 /** A fuse by its resistance, out of its holder. */
 export function judgeFuseResistance(reading: Reading): Judged {
 	const value = weighedValue(reading);
-	const limit = `whole below ${LIMITS.closed} ohm, open above ${LIMITS.open} ohm`;
-	if (value <= LIMITS.closed) return judged('pass', 'The fuse is whole.', limit);
+	const limit = `intact below ${LIMITS.closed} Ω, open above ${LIMITS.open} Ω`;
+	if (value <= LIMITS.closed) return judged('pass', 'The fuse is intact.', limit);
 	if (value >= LIMITS.open) {
 		return judged(
 			'fail',
-			'The fuse is open. Before it is replaced: polarity, open-circuit volts, insulation and shorted modules of its string.',
+			'The fuse is open. Before replacing it, check polarity, open-circuit voltage, insulation resistance and shorted modules of its string.',
 			limit
 		);
 	}
-	return judged('marginal', 'Neither whole nor open: clean its caps and take it again.', limit);
+	return judged('marginal', 'Neither intact nor open: clean its caps and measure again.', limit);
 }
 
 /** A fuse by the volts across it. */
@@ -49,13 +49,13 @@ export function judgeFuseVoltage(standing: ReadonlyMap<string, Reading>, reading
 	if (place.kind !== 'fuse') return judged('not-assessed', '');
 	const limit = `below ${LIMITS.acrossFuse} V while current flows`;
 	if (Math.abs(value) >= LIMITS.acrossOpen) {
-		return judged('fail', 'Volts stand across it: the fuse is open.', limit, PRACTICE);
+		return judged('fail', 'Voltage across it: the fuse is open.', limit, PRACTICE);
 	}
 	const current = standing.get(stringKey(place.string, 'operating-current'))?.value ?? 0;
 	if (Math.abs(current) < LIMITS.loaded) {
 		return judged(
 			'not-assessed',
-			'Near 0 V proves nothing while no current flows: clamp the string, or read its ohms out of the holder.',
+			'Near 0 V means nothing while no current flows: clamp the string, or measure its resistance out of the holder.',
 			limit,
 			PRACTICE
 		);
@@ -164,7 +164,7 @@ function judgeLineSide(
 		return expected ? [expected.value] : [];
 	});
 	if (voltage.length === 0) {
-		return judged('not-assessed', `No expected volts of the strings on ${part.mark} yet.`);
+		return judged('not-assessed', `No expected voltage for the strings on ${part.mark} yet.`);
 	}
 	const [least, most] = [Math.min(...voltage), Math.max(...voltage)];
 	const limit = `${least.toFixed(0)} to ${most.toFixed(0)} V open, less while running`;
@@ -193,7 +193,7 @@ function judgeLoadSide(
 			? judged('pass', 'No voltage behind the open switch at this moment.', limit)
 			: judged(
 					'fail',
-					'Volts behind an open switch: a pole is welded, another source feeds it, or the capacitors are charged still.',
+					'Voltage behind an open switch: a pole is welded, another source feeds it, or the capacitors are still charged.',
 					limit
 				);
 	}

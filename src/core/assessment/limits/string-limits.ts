@@ -62,7 +62,7 @@ export function judgeResidual({ value }: Reading): Judged {
 		? judged('pass', 'No current, as a proved clamp shows it.', limit)
 		: judged(
 				'fail',
-				'Current flows with the switch off: it circulates (a reversed or shorted string, or two earth faults). Open no fuse, connector or switch; wait for low light, read again, call a specialist.',
+				'Current flows with the switch off: it circulates (a reversed or shorted string, or two earth faults). Open no fuse, connector or switch. Wait for low light, measure again, call a specialist.',
 				limit
 			);
 }

@@ -196,7 +196,7 @@ function limitsOf(
 		} else if (held.length > 0 || pulled.length > 0) {
 			const voltage = own.reduce((sum, one) => sum + one.voltage, 0);
 			words.push(
-				`String ${b + 1} stands at ${voltage.toFixed(0)} V, away from its own maximum: the others on the bus set its volts.`
+				`String ${b + 1} operates at ${voltage.toFixed(0)} V, away from its own maximum: the others on the bus set its voltage.`
 			);
 		}
 	});

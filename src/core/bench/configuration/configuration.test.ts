@@ -96,7 +96,7 @@ describe('a mix', () => {
 				['a', 'a', 'a'],
 				['c', 'c', 'c']
 			])
-		).toContain('the others on the bus set its volts');
+		).toContain('the others on the bus set its voltage');
 		expect(
 			words([
 				['a', 'a'],
@@ -108,7 +108,7 @@ describe('a mix', () => {
 				['a', 'a', 'a'],
 				['a', 'a']
 			])
-		).toMatch(/fed|set its volts/);
+		).toMatch(/fed|set its voltage/);
 	});
 
 	it('is edited by place, and tidied', () => {

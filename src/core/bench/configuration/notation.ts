@@ -99,7 +99,9 @@ export function readConfiguration(
 		}
 		const share = irradiance === undefined ? 1 : Number(irradiance) / 100;
 		if (!(share >= 0 && share <= 1)) {
-			problems.push(`“@${irradiance}” is no light. Type percent from 0 to 100 after the @.`);
+			problems.push(
+				`“@${irradiance}” is no share of sunlight. Type percent from 0 to 100 after the @.`
+			);
 			return null;
 		}
 		return { kind: 'module', id: `m${++places}`, of, irradiance: share };

@@ -47,13 +47,13 @@ export function arcs({ record, rates, says }: EquipmentBasis): EquipmentCase[] {
 	if (said === 1) return [];
 	return partsOf(record.parts, 'inverter').map(({ id, mark }) => ({
 		place: { part: id },
-		where: `a joint of a string on ${mark}`,
+		where: `a connector of a string on ${mark}`,
 		states: statesOf([{ code: 'arc-fault', prior: rateOf('arc-fault', rates), said: said ** 2 }]),
 		probes: [],
 		reasons: saidReasons(
 			'arc-fault',
 			says,
-			'Never re-arm it before every connector of that string is inspected; infrared at its joints and insulation lead there.'
+			'Do not re-arm it before every connector of that string is inspected; infrared at the connectors and the insulation resistance lead there.'
 		)
 	}));
 }

@@ -66,7 +66,7 @@ describe('the next test', () => {
 		const collapsed = withAnswer(visit, test!, 0.4, 1);
 		const [first] = assess(known, collapsed).causes;
 		expect(first!.members[0]).toMatchObject({ code: 'bypass-diode-open' });
-		expect(first!.where).toMatch(/section/);
+		expect(first!.where).toMatch(/substring/);
 	});
 
 	it('halves an open string', () => {

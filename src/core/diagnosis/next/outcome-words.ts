@@ -41,7 +41,7 @@ export function outcomeInWords(
 			modules.size > 0 && modules.size < string.moduleCount
 				? ` at ${modules.size === 1 ? 'module' : 'modules'} ${runsInWords([...modules].sort((a, b) => a - b))}`
 				: '';
-		const name = code === 'healthy' ? 'this string is whole' : inSentence(causeWords(code));
+		const name = code === 'healthy' ? 'this string is healthy' : inSentence(causeWords(code));
 		return `${name}${where}`;
 	});
 	return {

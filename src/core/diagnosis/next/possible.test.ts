@@ -83,6 +83,6 @@ describe('an outcome in words', () => {
 	it('names the likeliest first, and a sound string as whole', () => {
 		const { leaves } = said(indices((code) => code !== 'healthy'));
 		expect(['bypass-diode-shorted', 'section-open']).toContain(leaves[0]);
-		expect(said([0]).words).toBe('this string is whole');
+		expect(said([0]).words).toBe('this string is healthy');
 	});
 });

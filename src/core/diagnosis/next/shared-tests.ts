@@ -31,7 +31,7 @@ export function sharedTests(
 			{
 				weight: 1 - shared.soiling,
 				...predictedGain(best, false),
-				words: 'light or heat not as stated, or the record of the modules',
+				words: 'irradiance or cell temperature not as stated, or the record of the modules',
 				leaves: ['conditions-wrong', 'healthy']
 			}
 		],

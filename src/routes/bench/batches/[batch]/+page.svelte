@@ -89,8 +89,8 @@
 		{/if}
 		{#if results.length === 0}
 			<p class="notice">
-				Nothing measured yet. Chalk a number on the first module, type its volts and amps, and the
-				next is asked for. A list of tests as CSV comes in below.
+				Nothing measured yet. Chalk a number on the first module, enter its voltage and current, and
+				the next is asked for. A list of tests as CSV comes in below.
 			</p>
 		{:else}
 			<ChalkStack {bins} {chosen} onchoose={(one) => (chosen = one)} />
@@ -135,7 +135,7 @@
 		{/if}
 		<CsvPreview
 			title="Tests as CSV"
-			help="A line a take: module, label, volts, amps or watts, time. Several lines of one module are its takes. Figures may carry their unit: 850 mA."
+			help="One measurement a line: module, nameplate power, voltage, current or power, time. Several lines of one module are repeat measurements. Figures may carry their unit: 850 mA."
 			columns={BATCH_COLUMNS}
 			{consider}
 		/>

@@ -177,7 +177,7 @@
 				<dd class="figure">{percent(answer.power / answer.alonePower)}</dd>
 				<dt>Of their labels</dt>
 				<dd class="figure">{percent(answer.power / answer.labelWatts)}</dd>
-				<dt>By the quick rule, lowest amps and lowest volts</dt>
+				<dt>By the quick rule, lowest current and lowest voltage</dt>
 				<dd class="figure">{answer.quick.watts.toFixed(0)} W</dd>
 			</dl>
 			{#if answer.limit === 'window-floor' || answer.limit === 'below-window'}
@@ -190,7 +190,7 @@
 			<div class="curve">
 				<Chart
 					option={(look) => configurationOption(answer, look)}
-					words="Amps over volts of the mix, from {answer.shortCurrent.toFixed(
+					words="Current over voltage of the array configuration, from {answer.shortCurrent.toFixed(
 						1
 					)} A at short circuit to {answer.openVoltage.toFixed(0)} V open"
 				/>

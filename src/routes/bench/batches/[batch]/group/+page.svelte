@@ -221,8 +221,8 @@
 				<GroupingResult {...found} batch={session.id} />
 			{:else}
 				<p class="soft">
-					Modules of like current stand together in a string, strings of like volts beside one
-					another. Say what they feed, then let it look for the most power.
+					Modules of similar current go into one string, strings of similar voltage in parallel.
+					Enter what they feed; Zembo then searches for the most power.
 				</p>
 			{/if}
 		</div>

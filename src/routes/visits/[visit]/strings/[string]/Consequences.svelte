@@ -81,7 +81,7 @@
 {#if study.earth}
 	<div class="notice" data-kind="error">
 		<p>
-			<b>Volts to earth</b> on a meter of 10 Mohm, isolated:
+			<b>Pole-to-earth voltage</b> on a meter of 10 MΩ, isolated:
 			<span class="figure">+ {study.earth.positive.toFixed(1)} V</span>,
 			<span class="figure">− {Math.abs(study.earth.negative).toFixed(1)} V</span>.
 			{#if study.earth.place.found}
