@@ -90,6 +90,8 @@ describe('a batch as a document', () => {
 			words({ profile: { by: 'limits', limits: { good: 0.5, fair: 0.7, weak: 0.4 } } })
 		).toContain('must fall');
 		const empty = { id: newId(), at: NOW, volts: null, amps: null, watts: null };
-		expect(words({ modules: [{ ...one, takes: [empty] }] })).toContain('a voltage, a current or a power');
+		expect(words({ modules: [{ ...one, takes: [empty] }] })).toContain(
+			'a voltage, a current or a power'
+		);
 	});
 });
