@@ -66,7 +66,7 @@ describe('Cairn Rigg’s batch', () => {
 
 	it('says what is odd about each, and opens to how it knows', async () => {
 		await person.goTo(BATCH);
-		await person.sees('A third of the volts gone', '[data-module="5"]');
+		await person.sees('A third of the voltage lost', '[data-module="5"]');
 		await person.sees('Polarity reversed', '[data-module="15"]');
 		await person.sees('out', '[data-module="8"]');
 		await person.click('[data-module="17"] button');
