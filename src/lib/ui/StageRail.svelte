@@ -108,7 +108,7 @@
 		},
 		{
 			words: 'Test conditions',
-			note: session.document.visit.conditions.length > 0 ? 'recorded' : 'irradiance, temperature',
+			note: session.document.visit.conditions.length > 0 ? 'recorded' : 'not recorded',
 			href: resolve('/visits/[visit]/test-conditions', { visit }),
 			state: (session.document.visit.conditions.length > 0 ? 'proved' : 'needs') as StageState
 		},
