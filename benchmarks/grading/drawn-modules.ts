@@ -84,12 +84,12 @@ export function shownBy(module: DrawnModule, irradiance: number, celsius: number
 	const kelvin = celsius + 273.15;
 	const thermal = K * kelvin;
 	const rises = (share: number) => BAND_GAP * (1 / (K * REFERENCE) - 1 / thermal) * share;
-	const relativeIrradiance = module.current * (irradiance / 1000) * (1 + 0.0005 * (celsius - 25));
+	const photocurrent = module.current * (irradiance / 1000) * (1 + 0.0005 * (celsius - 25));
 	const first = module.first * (kelvin / REFERENCE) ** 3 * Math.exp(rises(1));
 	const second = module.second * (kelvin / REFERENCE) ** 2.5 * Math.exp(rises(0.5));
 	/** Current of a cell whose junction has a voltage. */
 	const through = (junction: number) =>
-		relativeIrradiance -
+		photocurrent -
 		first * (Math.exp(junction / thermal) - 1) -
 		second * (Math.exp(junction / (2 * thermal)) - 1) -
 		junction / module.shunt;

@@ -122,7 +122,7 @@ export function visitOf({
 	typed = {}
 }: Scenario): Visit {
 	const years = 6.4 - 0.5;
-	const relativeIrradiance =
+	const trueIrradiance =
 		irradiance * irradianceFactor * (1 + 0.03 * normal()) * (1 - 0.015 - 0.01 * Math.abs(normal()));
 	const temperature = cellTemperature + temperatureShift + 2 * normal();
 	const voltageGain = 1 + 0.002 * normal();
@@ -134,7 +134,7 @@ export function visitOf({
 		for (const string of record.strings) {
 			const type = record.moduleTypes.find((t) => t.id === string.moduleTypeId)!;
 			const model = agedModel(type, years);
-			const module = moduleAtConditions(model, relativeIrradiance, temperature);
+			const module = moduleAtConditions(model, trueIrradiance, temperature);
 			const whole = stringAtConditions(string, model, alike(module));
 			const voltage = quantity === 'open-circuit-voltage';
 			const atVoltage =

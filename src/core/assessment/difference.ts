@@ -20,7 +20,7 @@ const NO_VOLTAGE = 0.06;
  * @param measured V
  * @param expected V
  * @param sigma standard uncertainty of the expected value and reading together, V
- * @param moduleVolts open-circuit volts of one module here and now, V
+ * @param moduleVoltage open-circuit voltage of one module here and now, V
  * @param sectionsPerModule bypass diodes in a module
  */
 export function countDifference(

@@ -150,7 +150,7 @@ export interface ShadeOnBattery {
  * module lie below the battery's, so the controller stays at the shaded current; with many it passes by.
  *
  * @param place id of the module that is shaded
- * @param light share of the light that is left on it
+ * @param irradiance share of the sunlight that is left on it
  */
 export function shadeOnBattery(
 	{ mix, parts, batteryVolts: batteryVoltage }: Pick<BatteryAsk, 'mix' | 'parts' | 'batteryVolts'>,

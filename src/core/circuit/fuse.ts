@@ -11,7 +11,7 @@ export const GPV_MULTIPLES = { holds: 1.13, opens: 1.45 } as const;
  * Whether a string fuse opens within its conventional time, an hour for small ratings. Between hold and
  * open nothing is certain.
  *
- * @param amps of either sign, A
+ * @param current of either sign, A
  * @param rating A
  */
 export function fuseVerdict(current: number, rating: number): FuseVerdict {

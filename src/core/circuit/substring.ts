@@ -168,8 +168,8 @@ export class EvenSubstring implements Part {
 	 * Adds the section's volts, times a factor, at each of many currents. Neighbouring currents start from
 	 * each other's answer, carried on by its slope, so that one or two steps settle most of them.
 	 *
-	 * @param amps A, [points], in order
-	 * @param volts V, [points], added to
+	 * @param current A, [points], in order
+	 * @param voltage V, [points], added to
 	 */
 	sweep(current: Float64Array, factor: number, voltage: Float64Array): void {
 		const solution: Solution = { voltage: 0, slope: 0 };

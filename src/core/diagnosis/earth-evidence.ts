@@ -52,7 +52,7 @@ const SHARE_UNCERTAINTY = 0.006;
  * m = Rm/(Rm + R), so that the ratio of the two does not depend on R. Healthy insulation gives any split
  * through megohms, a fault one near its joint. Common practice, no source.
  *
- * @param volts open-circuit volts of the string, V
+ * @param voltage open-circuit voltage of the string, V
  * @param modules number of modules
  */
 export function earthDensities(

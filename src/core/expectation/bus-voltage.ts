@@ -26,7 +26,7 @@ const MOST_SHARE = 1.05;
  * What is odd about volts at which a string is said to run; null where nothing is. The usual slip is
  * amps typed into the field of volts.
  *
- * @param volts as typed, V
+ * @param voltage as typed, V
  * @param open open-circuit volts of the string here and now, V; null where they are not known
  */
 export function busVoltageQuestion(

@@ -70,18 +70,18 @@ export function conditionsFromPeers(
 function conditionsOf(
 	irradiance: number,
 	cellTemperature: number,
-	relativeIrradiance: number,
-	temperature: number
+	relativeStandardUncertainty: number,
+	standardUncertainty: number
 ): Conditions {
 	return {
 		irradiance: {
 			value: irradiance,
-			relativeStandardUncertainty: relativeIrradiance,
+			relativeStandardUncertainty,
 			source: 'siblings'
 		},
 		cellTemperature: {
 			value: cellTemperature,
-			standardUncertainty: temperature,
+			standardUncertainty,
 			source: 'siblings'
 		}
 	};

@@ -32,7 +32,7 @@ const isDiode = (quantity: Quantity) => quantity.includes('diode');
  * What a person typed from a meter: a figure with or without unit, "OL", "over range", "∞", "open", or
  * ">50" with the limit of the range.
  *
- * @param ratedVolts highest voltage that the meter displays, V; null where nobody recorded it
+ * @param ratedVoltage highest voltage that the meter displays, V; null where nobody recorded it
  */
 export function readMeterFigure(
 	typed: string,

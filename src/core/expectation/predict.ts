@@ -40,8 +40,8 @@ export function agedModel(type: ModuleType, years: number): AgedModel {
  * One module at a light and a heat, aged: current and voltage scaled by their yearly loss, the loss
  * of fill factor as series resistance that costs its share of power at Imp.
  *
- * @param light plane-of-array irradiance that arrives in the cells, W/m2
- * @param heat cell temperature, degC
+ * @param irradiance plane-of-array irradiance that arrives in the cells, W/m2
+ * @param cellTemperature cell temperature, degC
  */
 export function moduleAtConditions(
 	model: AgedModel,
@@ -169,7 +169,7 @@ export interface Prediction {
  * readings are taken at the source side of fuse and switch, operating ones behind them.
  *
  * @param circuit the string, whose modules are `modules`
- * @param atVolts volts of the string while its current flows; used for the operating current alone
+ * @param atVoltage voltage of the string while its current flows; used for the operating current alone
  */
 export function readingIn(
 	circuit: StringCircuit,

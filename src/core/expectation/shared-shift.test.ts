@@ -5,7 +5,7 @@ import { estimateShared, predictReading, type SharedReading, type Shift } from '
 
 const PRIOR: Shift = { irradiance: 0.04, cellTemperature: 2.5 };
 
-/** Volts that follow cellTemperature and a little irradiance, and amps that follow irradiance, linear in both. */
+/** Voltages that follow the cell temperature and a little the irradiance, currents that follow the irradiance, linear in both. */
 const voltage = (measured: number): SharedReading => ({
 	measured,
 	ownSigma: 1.2,

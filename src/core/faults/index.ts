@@ -15,7 +15,7 @@ export {
 export { inject, type PlacedFault } from './inject';
 export { type FaultRates, RATED_CODES, type RatedCode, rateOf, USUAL_RATES } from './rates';
 export {
-	temperatureOf,
+	dissipationOf,
 	type IrradianceChange,
 	type PlainCurve,
 	study,

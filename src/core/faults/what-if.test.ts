@@ -5,7 +5,7 @@ import { arrayRecord, testId, visitOf } from '../../../tests/support/scenario';
 import type { Load } from '../circuit';
 import { assess } from '../diagnosis';
 import { inputAtConditions } from '../expectation';
-import { temperatureOf, study, type WhatIf } from './what-if';
+import { dissipationOf, study, type WhatIf } from './what-if';
 
 const record = arrayRecord(['A1', 'A2', 'A3']);
 const visit = visitOf({ record });
@@ -55,7 +55,7 @@ describe('what would I measure', () => {
 		expect(shown.voc).toBeGreaterThan(whole.voc * 0.98);
 		expect(shown.voltage).toBeLessThan(whole.voltage * 0.95);
 		expect(hottest[0]!.name).toBe('A2 module 4 section 1');
-		expect(temperatureOf(hottest[0]!)).toBeGreaterThan(2);
+		expect(dissipationOf(hottest[0]!)).toBeGreaterThan(2);
 		expect(parting).toMatch(/bypassed/);
 	});
 

@@ -232,8 +232,8 @@ function arrangementOf(string: StringCircuit): Arrangement {
 /** Below this a part is not worth a line, W. */
 const WARM = 2;
 
-/** Heat of a part: what it takes, or what its diode and its driven cells take. */
-export function temperatureOf({ watts: power, diode, cells }: PartState): number {
+/** Power that a part dissipates, W: what it draws, or what its diode and its driven cells draw. */
+export function dissipationOf({ watts: power, diode, cells }: PartState): number {
 	const driven = cells.reduce((sum, cell) => sum + cell.watts, 0);
 	return Math.max(-power, (diode?.watts ?? 0) + driven, 0);
 }
@@ -241,8 +241,8 @@ export function temperatureOf({ watts: power, diode, cells }: PartState): number
 function hottestOf(parts: readonly PartState[], subject: string): PartState[] {
 	return parts
 		.filter(
-			(part) => part.string === subject && part.kind !== 'cable' && temperatureOf(part) > WARM
+			(part) => part.string === subject && part.kind !== 'cable' && dissipationOf(part) > WARM
 		)
-		.sort((a, b) => temperatureOf(b) - temperatureOf(a))
+		.sort((a, b) => dissipationOf(b) - dissipationOf(a))
 		.slice(0, 24);
 }

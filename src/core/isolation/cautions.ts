@@ -44,7 +44,7 @@ const ROOF: Caution = { text: say('isolation.caution.roof'), source: PRACTICE };
 /**
  * The fixed cautions of an exposure.
  *
- * @param coldVolts the most the place can show, V (see {@link coldCeiling})
+ * @param coldVoltage the most the place can show, V (see {@link coldCeiling})
  */
 export function cautionsFor(exposure: Exposure, coldVoltage: number): readonly Caution[] {
 	switch (exposure) {

@@ -34,7 +34,7 @@ const known = (...figures: readonly number[]) => figures.every(Number.isFinite);
  * Checks a label against itself, in the order of the fields. A label may be half typed: figures that
  * are not there yet are NaN, and the checks that need them wait.
  *
- * @param plate V, A, W, %/K
+ * @param nameplate V, A, W, %/K
  */
 export function checkLabel(nameplate: Nameplate): LabelFinding[] {
 	return [

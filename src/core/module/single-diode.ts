@@ -90,7 +90,7 @@ function junctionVoltageOfDiode(
  * Current at a terminal voltage.
  *
  * @param diode parameters at the present light and temperature
- * @param volts terminal voltage in V, of either sign
+ * @param voltage terminal voltage in V, of either sign
  * @returns A; negative where the voltage drives current backwards
  */
 export function currentAt(diode: SingleDiode, voltage: number): number {
@@ -112,7 +112,7 @@ export function currentAt(diode: SingleDiode, voltage: number): number {
 /**
  * Terminal voltage at a current.
  *
- * @param amps current out of the positive terminal in A, of either sign
+ * @param current current out of the positive terminal in A, of either sign
  * @returns V; steeply negative above the photocurrent, where only the shunt carries the rest
  */
 export function voltageAt(diode: SingleDiode, current: number): number {
@@ -179,7 +179,7 @@ export function maximumPowerPoint(diode: SingleDiode): OperatingPoint {
  * A module like this one with its current and its volts scaled.
  *
  * @param current factor on the current at every voltage, above 0
- * @param volts factor on the volts at every current, above 0
+ * @param voltage factor on the voltage at every current, above 0
  */
 export function scaledModule(module: SingleDiode, current: number, voltage: number): SingleDiode {
 	return {

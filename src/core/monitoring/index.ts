@@ -5,9 +5,9 @@ export { countedOnce, type UnitEnergy } from './analysis/energy';
 export type { ArrayEvent, Loss, UnitEvent } from './analysis/event';
 export type { ReturningShade } from './analysis/shade';
 export { type Degradation, degradationOf, yearsSince } from './benchmark/degradation';
-export { powerOverTemperature } from './benchmark/power-temperature';
+export { powerTemperatureCoefficient } from './benchmark/power-temperature';
 export { seasonPoints } from './benchmark/seasons';
-export { corrected, type Corrected, USUAL_OVER_TEMPERATURE } from './benchmark/stc-share';
+export { corrected, type Corrected, USUAL_POWER_COEFFICIENT } from './benchmark/stc-share';
 export { clippingPrice } from './clipping-price';
 export { expectedOfArray, measuredRatio } from './expected/array';
 export { generatorsOf } from './expected/generators';
@@ -36,7 +36,7 @@ export {
 	dividerVoltage,
 	type Logged,
 	shuntCurrent,
-	shuntTemperature,
+	shuntDissipation,
 	shuntResistance
 } from './logger';
 export { matchUnits } from './match';

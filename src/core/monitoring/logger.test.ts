@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { clippingPrice } from './clipping-price';
-import { dividerVoltage, shuntCurrent, shuntTemperature, shuntResistance } from './logger';
+import { dividerVoltage, shuntCurrent, shuntDissipation, shuntResistance } from './logger';
 
 const CONVERTER = { bits: 12, reference: 3.3, referencePct: 0.5, offCounts: 4 };
 const SHUNT = { ratedAmps: 50, ratedMillivolts: 75, tolerancePct: 0.5, gain: 40, gainPct: 0.5 };
@@ -36,7 +36,7 @@ describe('a shunt', () => {
 	it('gives the amps through it, behind its amplifier', () => {
 		expect(shuntResistance(SHUNT)).toBeCloseTo(0.0015, 12);
 		expect(shuntCurrent(1.2, SHUNT, CONVERTER).value).toBeCloseTo(20, 9);
-		expect(shuntTemperature(20, SHUNT)).toBeCloseTo(0.6, 9);
+		expect(shuntDissipation(20, SHUNT)).toBeCloseTo(0.6, 9);
 	});
 	it('is less sure than any one of its limits, and surer than all at once', () => {
 		const { uncertainty, worst, value } = shuntCurrent(1.2, SHUNT, CONVERTER);

@@ -61,7 +61,7 @@ export interface Divider {
  * Volts on the line from volts at the converter behind a divider: times (upper + lower)/lower. What the
  * resistors' limits do to it: 2 upper/(upper + lower) of one, since they may be off opposite ways.
  *
- * @param volts at the converter
+ * @param voltage at the converter
  */
 export function dividerVoltage(voltage: number, divider: Divider, converter: Converter): Logged {
 	const { upper, lower, tolerancePct } = divider;
@@ -99,7 +99,7 @@ export function shuntResistance({
 /** Continuous current of a shunt as a share of its rating (common practice: two thirds). */
 export const CONTINUOUS = 2 / 3;
 
-/** Heat in a shunt, W. */
-export function shuntTemperature(current: number, shunt: Shunt): number {
+/** Power that a shunt dissipates, W. */
+export function shuntDissipation(current: number, shunt: Shunt): number {
 	return current ** 2 * shuntResistance(shunt);
 }

@@ -24,12 +24,12 @@ export function conditionsBlocks({ visit, site }: VisitDocument, assessment: Ass
 	const blocks: Block[] = [heading('Test conditions')];
 	if (conditions) {
 		const { irradiance, cellTemperature } = conditions;
-		const relativeIrradiance = IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase();
-		const temperature = TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase();
+		const irradianceSource = IRRADIANCE_SOURCE_FACTS[irradiance.source].words.toLowerCase();
+		const temperatureSource = TEMPERATURE_SOURCE_FACTS[cellTemperature.source].words.toLowerCase();
 		const groups = assessment.groups.map(({ words }) => words).join(' ');
 		blocks.push(
 			text(
-				`${irradiance.value} W/m² ± ${(200 * irradiance.relativeStandardUncertainty).toFixed(1)} % (${relativeIrradiance}), cells ${cellTemperature.value} °C ± ${(2 * cellTemperature.standardUncertainty).toFixed(1)} K (${temperature}), entered ${dayAndTime(conditions.enteredAt, site.timeZone)} by ${conditions.by}. ${groups}`
+				`${irradiance.value} W/m² ± ${(200 * irradiance.relativeStandardUncertainty).toFixed(1)} % (${irradianceSource}), cells ${cellTemperature.value} °C ± ${(2 * cellTemperature.standardUncertainty).toFixed(1)} K (${temperatureSource}), entered ${dayAndTime(conditions.enteredAt, site.timeZone)} by ${conditions.by}. ${groups}`
 			)
 		);
 	} else blocks.push(text('Not entered: readings were not compared with expected values.'));

@@ -286,22 +286,18 @@ function lostToShade(
 function clearIndex(
 	year: MonitoredYear,
 	{ share, atRating }: Peers,
-	relativeIrradiance: Float64Array | null
+	clearSky: Float64Array | null
 ): DayIndex[] {
-	if (!relativeIrradiance) return [];
+	if (!clearSky) return [];
 	const { days, irradiance } = year;
 	const cool = Float64Array.from(share, (value, t) =>
-		atRating[t]
-			? Number.NaN
-			: value / (1 + TEMPERATURE * (temperatureOf(year, relativeIrradiance, t) - 25))
+		atRating[t] ? Number.NaN : value / (1 + TEMPERATURE * (temperatureOf(year, clearSky, t) - 25))
 	);
-	const sensor = irradiance?.map((value, t) => value / relativeIrradiance[t]!);
-	return clearDays(days, cool, relativeIrradiance).map(({ day, ratio }) => ({
+	const sensor = irradiance?.map((value, t) => value / clearSky[t]!);
+	return clearDays(days, cool, clearSky).map(({ day, ratio }) => ({
 		day,
 		array: ratio,
-		sensor: sensor
-			? middleOfDay(sensor, days[day]!, (t) => relativeIrradiance[t]! > 350)
-			: Number.NaN
+		sensor: sensor ? middleOfDay(sensor, days[day]!, (t) => clearSky[t]! > 350) : Number.NaN
 	}));
 }
 
@@ -313,12 +309,10 @@ function besideSensor(year: MonitoredYear, { share, atRating }: Peers): DayValue
 	const { days, irradiance } = year;
 	if (!irradiance) return [];
 	const ratio = Float64Array.from(share, (value, t) => {
-		const relativeIrradiance = irradiance[t]!;
-		if (!(relativeIrradiance >= SENSOR_IRRADIANCE) || atRating[t]) return Number.NaN;
+		const measured = irradiance[t]!;
+		if (!(measured >= SENSOR_IRRADIANCE) || atRating[t]) return Number.NaN;
 		return (
-			(1000 * value) /
-			relativeIrradiance /
-			(1 + TEMPERATURE * (temperatureOf(year, irradiance, t) - 25))
+			(1000 * value) / measured / (1 + TEMPERATURE * (temperatureOf(year, irradiance, t) - 25))
 		);
 	});
 	return days.flatMap((day, d) => {

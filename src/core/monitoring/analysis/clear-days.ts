@@ -24,7 +24,7 @@ const NEIGHBOURS = 15;
  * Days without clouds, by the course of the power alone.
  *
  * @param share power over label power; samples where it is NaN do not count
- * @param light clear-sky light in the plane, W/m2
+ * @param irradiance clear-sky irradiance in the plane, W/m2
  */
 export function clearDays(
 	days: readonly Day[],

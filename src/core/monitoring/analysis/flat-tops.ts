@@ -30,7 +30,7 @@ const REACH = 2;
  * Flat tops of one day, where the light says that more was there to be had.
  *
  * @param power W
- * @param light a course that the power follows under a clear sky, in any unit; null for a parabola through the shoulders
+ * @param irradiance a course that the power follows under a clear sky, in any unit; null for a parabola through the shoulders
  */
 export function plateausOf(
 	power: Float64Array,

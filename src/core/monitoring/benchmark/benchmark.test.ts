@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../../tests/support/monitored-record';
 import { EMPTY_RECORD } from '../../record';
 import { yearsSince } from './degradation';
-import { powerOverTemperature } from './power-temperature';
+import { powerTemperatureCoefficient } from './power-temperature';
 import { seasonPoints } from './seasons';
 import { corrected } from './stc-share';
 
@@ -34,10 +34,10 @@ describe('a benchmark reading', () => {
 });
 
 it('a kelvin costs what the label’s model says', () => {
-	const cost = powerOverTemperature(testRecord())!;
+	const cost = powerTemperatureCoefficient(testRecord())!;
 	expect(cost).toBeLessThan(-0.003);
 	expect(cost).toBeGreaterThan(-0.005);
-	expect(powerOverTemperature(EMPTY_RECORD)).toBeNull();
+	expect(powerTemperatureCoefficient(EMPTY_RECORD)).toBeNull();
 });
 
 it('equinoxes and solstices come in order, a year after those before', () => {

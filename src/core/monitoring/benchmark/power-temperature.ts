@@ -8,7 +8,7 @@ const [COOL, WARM] = [25, 50];
  * What a kelvin costs of an array's power, relative, 1/K: by the model fitted to each type's label,
  * weighed by the power on the labels. Null where no type is recorded.
  */
-export function powerOverTemperature(record: ArrayRecord): number | null {
+export function powerTemperatureCoefficient(record: ArrayRecord): number | null {
 	const types = record.strings.flatMap(typesInString);
 	let watts = 0;
 	let sum = 0;

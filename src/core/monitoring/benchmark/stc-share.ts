@@ -31,26 +31,26 @@ export interface Corrected {
 const UNCERTAINTY = { irradiance: 0.03, watts: 0.01, heat: 2.5 };
 /** The same of what differs from one reading to the next with the same instruments. */
 const REPEATED = { irradiance: 0.01, watts: 0.005, heat: 1.5 };
-/** Power of usual silicon over heat, 1/K (common practice). */
-export const USUAL_OVER_TEMPERATURE = -0.0038;
+/** Temperature coefficient of power of usual silicon, 1/K (common practice). */
+export const USUAL_POWER_COEFFICIENT = -0.0038;
 const DIM = 600;
 
 /**
- * Power corrected to 1000 W/m2 and 25 degC: in proportion to the light, by the temperature coefficient
- * for heat. The proportion is that of IEC 60891 with one coefficient; below 600 W/m2 it says little.
+ * Power corrected to 1000 W/m2 and 25 degC: in proportion to the irradiance, and by the temperature coefficient
+ * of power. The proportion is that of IEC 60891 with one coefficient; below 600 W/m2 it says little.
  *
- * @param labelWatts W
- * @param heat relative power over temperature, 1/K
+ * @param ratedPower by the nameplate, W
+ * @param powerCoefficient temperature coefficient of power, 1/K
  */
 export function corrected(
 	{ date, watts: power, irradiance, cellTemperature, instrument }: BenchmarkReading,
 	ratedPower: number,
-	temperature = USUAL_OVER_TEMPERATURE
+	powerCoefficient = USUAL_POWER_COEFFICIENT
 ): Corrected {
-	const warm = 1 + temperature * (cellTemperature - 25);
+	const warm = 1 + powerCoefficient * (cellTemperature - 25);
 	const share = (power * 1000) / irradiance / warm / ratedPower;
 	const relative = (of: typeof UNCERTAINTY) =>
-		Math.hypot(of.irradiance, of.watts, (temperature * of.heat) / warm);
+		Math.hypot(of.irradiance, of.watts, (powerCoefficient * of.heat) / warm);
 	return {
 		date,
 		share,

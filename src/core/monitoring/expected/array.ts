@@ -48,12 +48,12 @@ export function measuredRatio({
 	if (!irradiance || ratedPower === 0) return null;
 	const hours = times.step / HOUR;
 	let energy = 0;
-	let relativeIrradiance = 0;
+	let irradiation = 0;
 	for (let t = 0; t < times.count; t++) {
 		const power = units.reduce((sum, { power }) => sum + power[t]!, 0);
 		if (Number.isNaN(irradiance[t]!) || Number.isNaN(power)) continue;
 		energy += power * hours;
-		relativeIrradiance += irradiance[t]! * hours;
+		irradiation += irradiance[t]! * hours;
 	}
-	return relativeIrradiance > 0 ? performanceRatio(energy, ratedPower, relativeIrradiance) : null;
+	return irradiation > 0 ? performanceRatio(energy, ratedPower, irradiation) : null;
 }

@@ -28,13 +28,13 @@ export interface DayOfYield {
  * year have dates of their own, so month and day decide, not the year.
  *
  * @param offset of the site's standard time, ms ahead of UTC
- * @param overHeat power over the heat of the cells, 1/K
+ * @param powerCoefficient temperature coefficient of power, 1/K
  */
 export function monthsOf(
 	hours: readonly ExpectedHour[],
 	days: readonly DayOfYield[],
 	offset: number,
-	temperatureAboveAmbient: number
+	powerCoefficient: number
 ): MonthOfYield[] {
 	const expected = new Map<string, { watts: number; light: number; cool: number; hours: number }>();
 	for (const { at, power, irradiance, cellTemperature } of hours) {
@@ -43,7 +43,7 @@ export function monthsOf(
 		expected.set(key, {
 			watts: sum.watts + power,
 			light: sum.light + irradiance,
-			cool: sum.cool + coolIrradiance(irradiance, cellTemperature, temperatureAboveAmbient),
+			cool: sum.cool + coolIrradiance(irradiance, cellTemperature, powerCoefficient),
 			hours: sum.hours + 1
 		});
 	}

@@ -101,18 +101,20 @@ export function clearHours(
 }
 
 /**
- * Light as it counts for a ratio corrected for the weather: less by what its heat costs.
+ * Irradiance as it counts for a weather-corrected ratio: less by what the cell temperature costs.
  * Dierauf et al., Weather-Corrected Performance Ratio, NREL/TP-5200-57991 (2013), with 25 degC in the
  * place of the year's mean.
  *
- * @param irradiance W/m2, @param heat of the cells, degC, @param overHeat power over heat, 1/K
+ * @param irradiance W/m2
+ * @param cellTemperature degC
+ * @param powerCoefficient temperature coefficient of power, 1/K
  */
 export function coolIrradiance(
 	irradiance: number,
 	cellTemperature: number,
-	temperatureAboveAmbient: number
+	powerCoefficient: number
 ): number {
-	return irradiance * (1 + temperatureAboveAmbient * (cellTemperature - 25));
+	return irradiance * (1 + powerCoefficient * (cellTemperature - 25));
 }
 
 /**

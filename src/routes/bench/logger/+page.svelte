@@ -4,7 +4,7 @@
 		dividerVoltage,
 		type Logged,
 		shuntCurrent,
-		shuntTemperature,
+		shuntDissipation,
 		shuntResistance
 	} from '$core/monitoring';
 	import FigureFields from '$lib/bench/FigureFields.svelte';
@@ -50,7 +50,7 @@
 				current.uncertainty * voltage.value
 			),
 			ohms: shuntResistance(shunt),
-			heat: shuntTemperature(current.value, shunt),
+			heat: shuntDissipation(current.value, shunt),
 			over: [
 				...(f.dividerVolts >= f.reference
 					? ['The divider’s converter is at its end: the true volts may be anything above.']

@@ -4,7 +4,7 @@
 		corrected,
 		degradationOf,
 		factsOf,
-		powerOverTemperature,
+		powerTemperatureCoefficient,
 		targetKey
 	} from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
@@ -26,7 +26,7 @@
 		days.filter(({ date }) => date <= localDate(now, timeZone)).at(-1)?.date ??
 			localDate(now, timeZone)
 	);
-	const cellTemperature = $derived(powerOverTemperature(record) ?? undefined);
+	const powerCoefficient = $derived(powerTemperatureCoefficient(record) ?? undefined);
 	/** Measurements of one part and one side belong together. */
 	const groups = $derived.by(() => {
 		const found = new Map<string, typeof data.entries>();
@@ -38,7 +38,7 @@
 			const facts = factsOf(record, entries[0]!.target);
 			if (!facts || facts.labelWatts === 0) return [];
 			const list = entries
-				.map((entry) => ({ entry, ...corrected(entry, facts.labelWatts, cellTemperature) }))
+				.map((entry) => ({ entry, ...corrected(entry, facts.labelWatts, powerCoefficient) }))
 				.sort((a, b) => (a.date < b.date ? -1 : 1));
 			return [
 				{

@@ -9,9 +9,9 @@
 		measuredRatio,
 		monthsOf,
 		performanceRatio,
-		powerOverTemperature,
+		powerTemperatureCoefficient,
 		stampedBy,
-		USUAL_OVER_TEMPERATURE,
+		USUAL_POWER_COEFFICIENT,
 		type Weather
 	} from '$core/monitoring';
 	import Chart from '$lib/charts/Chart.svelte';
@@ -31,7 +31,7 @@
 	/** Air of a clear sky where no weather is known, degC. */
 	const USUAL_AIR = 12;
 
-	const temperatureAboveAmbient = $derived(powerOverTemperature(record) ?? USUAL_OVER_TEMPERATURE);
+	const powerCoefficient = $derived(powerTemperatureCoefficient(record) ?? USUAL_POWER_COEFFICIENT);
 
 	let weather = $state.raw<{ name: string; weather: Weather } | null>(null);
 	let problem = $state('');
@@ -87,7 +87,7 @@
 			return { date, made: some.length > 0 ? some.reduce((sum, kWh) => sum + kWh, 0) : Number.NaN };
 		});
 		const [offset = 0] = zoneOf(data.site.timeZone).offsetsAt(start);
-		return monthsOf(all, days, offset, temperatureAboveAmbient);
+		return monthsOf(all, days, offset, powerCoefficient);
 	});
 	const sums = $derived.by(() => {
 		if (!expected) return null;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { temperatureOf, type Study } from '$core/faults';
+	import { dissipationOf, type Study } from '$core/faults';
 	import { CIRCULATING, REVERSED_STRING, WHO_DECIDES } from '$core/isolation';
 	import { figureOf } from '$lib/text/format';
 	import { useSpeak } from '$lib/messages/speak-context';
@@ -31,9 +31,9 @@
 			const current = part.diode?.amps ?? 0;
 			const known = places.find((other) => other.place === place);
 			if (known) {
-				known.watts += temperatureOf(part);
+				known.watts += dissipationOf(part);
 				known.amps = Math.max(known.amps, current);
-			} else places.push({ place, watts: temperatureOf(part), amps: current });
+			} else places.push({ place, watts: dissipationOf(part), amps: current });
 		}
 		return places.sort((a, b) => b.watts - a.watts).slice(0, 3);
 	});
