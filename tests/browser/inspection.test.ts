@@ -196,7 +196,6 @@ describe('the walk', () => {
 		await press('waste', FITS);
 		await person.sees('is not stored: The server did not answer');
 		await server.restart();
-		await person.press('Send again');
 		await driver.wait(
 			async () => (await driver.findElements({ css: '.inspect .notice' })).length === 0,
 			WAIT

@@ -13,6 +13,8 @@ export type Answer = Pick<
 export interface UnsentAnswer {
 	readonly entry: InspectionEntry;
 	readonly words: string;
+	/** Whether sending the same once more may succeed. */
+	readonly again: boolean;
 }
 
 /** The walk of a visit while it is walked: answers show at once and are stored behind it. */
@@ -66,6 +68,11 @@ export class InspectionSession {
 		await this.#put(item.entry);
 	}
 
+	/** Sends what got no answer, oldest first, until one gets none again. */
+	async resend(): Promise<void> {
+		for (const { entry, again } of this.unsent) if (again && !(await this.#put(entry))) return;
+	}
+
 	/** Makes a picture small and stores it; its id, or why not. */
 	async photograph(file: File): Promise<StoredPhotograph> {
 		return storePhotograph(this.visitId, file);
@@ -77,7 +84,9 @@ export class InspectionSession {
 		const answer = await sendJson(`/visits/${this.visitId}/inspection`, entry);
 		this.storing--;
 		const others = this.unsent.filter((item) => item.entry.id !== entry.id);
-		this.unsent = answer.ok ? others : [...others, { entry, words: answer.words }];
+		this.unsent = answer.ok
+			? others
+			: [...others, { entry, words: answer.words, again: answer.again }];
 		if (answer.ok) return true;
 		// What the server will never take must not look stored.
 		if (!answer.again) this.entries = this.entries.filter(({ id }) => id !== entry.id);

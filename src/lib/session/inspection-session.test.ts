@@ -63,6 +63,16 @@ describe('an answer of the walk', () => {
 		expect(session.entries).toHaveLength(1);
 	});
 
+	it('is sent by itself where it got no answer, and not where it was refused', async () => {
+		replies.push('gone', refused(422, 'Say what was found.'));
+		await session.answer(glass);
+		await session.answer(cracked);
+		expect(session.unsent.map(({ again }) => again)).toEqual([true, false]);
+		await session.resend();
+		expect(sent.map(({ id }) => id)).toEqual([sent[0]!.id, sent[1]!.id, sent[0]!.id]);
+		expect(session.unsent.map(({ again }) => again)).toEqual([false]);
+	});
+
 	it('that the server will never take does not look stored, and its words are there', async () => {
 		replies.push(refused(422, 'Say what was found.'));
 		expect(await session.answer(cracked)).toBe(false);

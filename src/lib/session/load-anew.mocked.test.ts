@@ -1,4 +1,4 @@
-import { beforeEach, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { loadAnew } from './load-anew';
 
 const page = vi.hoisted(() => ({
@@ -14,6 +14,14 @@ vi.mock('$app/navigation', () => ({
 beforeEach(() => {
 	page.navigating.complete = null;
 	page.loaded.length = 0;
+	vi.stubGlobal('fetch', () => Promise.resolve(new Response()));
+});
+afterEach(() => vi.unstubAllGlobals());
+
+it('loads nothing where the server does not answer: the page and what it holds stay', async () => {
+	vi.stubGlobal('fetch', () => Promise.reject(new TypeError('gone')));
+	await loadAnew();
+	expect(page.loaded).toEqual([]);
 });
 
 it('loads at once where nobody goes anywhere', async () => {
@@ -26,7 +34,7 @@ it('waits until a navigation under way is through', async () => {
 	let arrive!: () => void;
 	page.navigating.complete = new Promise((resolve) => (arrive = resolve));
 	const loading = loadAnew();
-	await Promise.resolve();
+	await new Promise((resolve) => setImmediate(resolve));
 	expect(page.loaded).toEqual([]);
 	page.navigating.complete = null;
 	arrive();
@@ -40,6 +48,7 @@ it('waits for the next where one gives way to it', async () => {
 	const next = new Promise<void>((resolve) => (arrive = resolve));
 	page.navigating.complete = new Promise((_, reject) => (giveWay = reject));
 	const loading = loadAnew();
+	await new Promise((resolve) => setImmediate(resolve));
 	page.navigating.complete = next;
 	giveWay(new Error('navigation aborted'));
 	await new Promise((resolve) => setImmediate(resolve));

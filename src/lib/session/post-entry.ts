@@ -9,7 +9,7 @@ interface Refusal {
 }
 
 /** What became of an entry. */
-type Posted =
+export type Posted =
 	| { readonly ok: true }
 	| {
 			readonly ok: false;

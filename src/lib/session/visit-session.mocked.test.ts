@@ -134,6 +134,43 @@ describe('a figure that is entered', () => {
 		expect(sent[1]!.body['id']).toBe(sent[0]!.body['id']);
 	});
 
+	it('that got no answer is sent by itself when the connection is back', async () => {
+		const reload = vi.fn(() => Promise.resolve());
+		const others = vi.fn(() => Promise.resolve());
+		session.hear(0, reload);
+		session.resendsWith(others);
+		plan.push(
+			() => 'gone',
+			() => 'gone'
+		);
+		await session.enter(entry(470));
+		await vi.waitFor(() => expect(session.unsent).toHaveLength(1));
+		FakeLine.last.onerror!();
+		FakeLine.last.onopen!();
+		await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(1));
+		// It waits where the answer stays away once more.
+		expect([sent.length, session.unsent.length]).toEqual([2, 1]);
+		FakeLine.last.onerror!();
+		FakeLine.last.onopen!();
+		await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(2));
+		expect(sent.map(({ body }) => body['id'])).toEqual(Array(3).fill(sent[0]!.body['id']));
+		expect(session.unsent).toEqual([]);
+		expect(session.standing(a1!.id, 'open-circuit-voltage')).toMatchObject({ value: 470 });
+		expect(others).toHaveBeenCalledTimes(2);
+	});
+
+	it('that was refused is not sent by itself', async () => {
+		const reload = vi.fn(() => Promise.resolve());
+		session.hear(0, reload);
+		plan.push(refusing(409, { kind: 'make-safe', words: 'Isolate first.' }));
+		await session.enter(entry(470));
+		await vi.waitFor(() => expect(session.unsent).toHaveLength(1));
+		FakeLine.last.onerror!();
+		FakeLine.last.onopen!();
+		await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(1));
+		expect(sent).toHaveLength(1);
+	});
+
 	it('before which steps of making safe stand is refused with the next one', async () => {
 		plan.push(refusing(409, { kind: 'make-safe', words: 'Make safe first. Next: AC off.' }));
 		await session.enter(entry(470));
@@ -189,7 +226,7 @@ describe('what others store', () => {
 		FakeLine.last.onerror!();
 		expect(session.hearing).toBe(false);
 		FakeLine.last.onopen!();
-		expect(reload).toHaveBeenCalledTimes(1);
+		await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(1));
 		FakeLine.last.say({ kind: 'changed' });
 		expect(reload).toHaveBeenCalledTimes(2);
 		deaf();

@@ -23,7 +23,7 @@ import { currentSafetyEntries, type Task } from '$core/isolation';
 import { visitPlan } from '$core/visit-plan';
 import type { Assessment } from '$core/diagnosis';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
-import { postEntry } from './post-entry';
+import { postEntry, type Posted } from './post-entry';
 import { sendJson } from './send-json';
 import { warmWorkers } from './warm-workers';
 
@@ -64,6 +64,9 @@ const LIST_OF_EVENT = {
 } as const satisfies Record<Exclude<VisitEvent, { kind: 'changed' }>['kind'], keyof Visit>;
 
 type VisitList = (typeof LIST_OF_EVENT)[keyof typeof LIST_OF_EVENT];
+
+/** How long a reading that got no answer waits before it is sent once more, ms. */
+const RESEND_AFTER_MS = 15_000;
 
 const KEY = Symbol('visit');
 
@@ -109,6 +112,10 @@ export class VisitSession {
 	hearing = $state(false);
 	#clockAhead = 0;
 	#warmed = false;
+	/** Sends once more what waits in each part of the screen. */
+	#resends = new Set<() => Promise<void>>([() => this.#resendReadings()]);
+	#resending = false;
+	#resentAt = 0;
 	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
 	suspects = $derived(
 		new Map(
@@ -133,14 +140,37 @@ export class VisitSession {
 		this.now = now;
 	}
 
-	/** Lets the clock run on; call it about once a second. */
+	/** Lets the clock run on, and sends now and then what waits; call it about once a second. */
 	tick(): void {
 		this.now = performance.now() + this.#clockAhead;
+		if (this.now - this.#resentAt > RESEND_AFTER_MS) void this.#resend();
+	}
+
+	/**
+	 * Has something else sent once more, when the connection is back and now and then until then.
+	 *
+	 * @param resend sends what waits; it may be called while nothing does
+	 * @returns ends it
+	 */
+	resendsWith(resend: () => Promise<void>): () => void {
+		this.#resends.add(resend);
+		return () => this.#resends.delete(resend);
+	}
+
+	async #resend(): Promise<void> {
+		if (this.#resending) return;
+		this.#resending = true;
+		this.#resentAt = this.now;
+		try {
+			for (const resend of this.#resends) await resend();
+		} finally {
+			this.#resending = false;
+		}
 	}
 
 	/**
 	 * Hears what others store in this visit, until the returned function is called. After a line that
-	 * broke, everything is loaded anew.
+	 * broke, what waits is sent and everything is loaded anew.
 	 *
 	 * @param told how many events the server had told when it read this visit, so that it can say
 	 *   whether one was missed before the line stood
@@ -151,7 +181,7 @@ export class VisitSession {
 		let broke = false;
 		line.onopen = () => {
 			this.hearing = true;
-			if (broke) void reload();
+			if (broke) void this.#resend().then(reload);
 			broke = false;
 		};
 		line.onerror = () => {
@@ -371,8 +401,24 @@ export class VisitSession {
 	async #store(reading: Reading): Promise<void> {
 		const response = await postEntry(this.document.visit.id, 'readings', reading);
 		this.storing = new Set([...this.storing].filter((id) => id !== reading.id));
-		if (response.ok) return;
-		// What the server did not take must not look stored.
+		if (!response.ok) await this.#refused(reading, response);
+	}
+
+	/** Sends what got no answer, in the order of its taking, until one gets none again. */
+	async #resendReadings(): Promise<void> {
+		for (const item of this.unsent.filter(({ again }) => again)) {
+			const response = await postEntry(this.document.visit.id, 'readings', item.reading);
+			if (!response.ok && response.again) return;
+			// Dropped, or sent by hand, meanwhile.
+			if (!this.unsent.includes(item)) continue;
+			this.forget(item);
+			if (!response.ok) await this.#refused(item.reading, response);
+			else await this.#adopt({ readings: [...this.document.visit.readings, item.reading] });
+		}
+	}
+
+	/** What the server did not take must not look stored. */
+	async #refused(reading: Reading, response: Extract<Posted, { ok: false }>): Promise<void> {
 		const without = this.document.visit.readings.filter(({ id }) => id !== reading.id);
 		const { refusal } = response;
 		if (refusal.kind === 'overtaken' && refusal.standing) {
