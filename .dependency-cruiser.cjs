@@ -6,7 +6,7 @@ const ROOMS = {
 	message: [],
 	numerics: [],
 	module: ['units', 'numerics'],
-	record: ['units', 'module'],
+	record: ['units', 'message', 'module'],
 	circuit: ['numerics', 'module'],
 	conditions: ['units', 'numerics', 'module'],
 	visit: ['units', 'record', 'conditions'],
@@ -15,7 +15,7 @@ const ROOMS = {
 	profiles: ['record', 'circuit'],
 	'design-checks': ['units', 'module', 'record', 'circuit', 'expectation', 'profiles'],
 	assessment: ['numerics', 'record', 'circuit', 'visit', 'expectation', 'profiles'],
-	inspection: ['record', 'profiles', 'assessment'],
+	inspection: ['message', 'record', 'profiles', 'assessment'],
 	isolation: [
 		'units',
 		'message',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { SALTMARSH } from '../../../tests/support/sites';
 import type { ArrayRecord } from '../record';
 import { carriedOver } from './carried-over';
+import { partCode } from '../../../tests/support/part-codes';
 
 const { record } = SALTMARSH;
 const a4 = record.strings.find(({ label }) => label === 'A4')!;
@@ -15,7 +16,7 @@ describe('a visit beside a newer record', () => {
 				string === a4 ? { ...string, moduleCount: 11, spans: [] } : string
 			)
 		};
-		const { record: changes, verdicts, obstacles } = carriedOver(SALTMARSH, counted);
+		const { record: changes, verdicts, obstacles } = carriedOver(SALTMARSH, counted, partCode);
 		expect(obstacles).toEqual([]);
 		expect(changes.join()).toContain('A4');
 		expect(verdicts).toContainEqual(
@@ -29,7 +30,7 @@ describe('a visit beside a newer record', () => {
 	});
 
 	it('changes nothing where the record did not change', () => {
-		const { record: changes, verdicts, firstCause } = carriedOver(SALTMARSH, record);
+		const { record: changes, verdicts, firstCause } = carriedOver(SALTMARSH, record, partCode);
 		expect(changes).toEqual([]);
 		expect(verdicts).toEqual([]);
 		expect(firstCause.before).toBe(firstCause.after);
@@ -37,6 +38,6 @@ describe('a visit beside a newer record', () => {
 
 	it('stays with its record where a string with readings is gone from the new one', () => {
 		const without = { ...record, strings: record.strings.filter((string) => string !== a4) };
-		expect(carriedOver(SALTMARSH, without).obstacles).toHaveLength(1);
+		expect(carriedOver(SALTMARSH, without, partCode).obstacles).toHaveLength(1);
 	});
 });

@@ -1,6 +1,6 @@
 import { type Verdict, verdictAt } from '../assessment';
 import { type Place, placeKey, placeProblem, type Quantity, type Visit } from '../visit';
-import { type ArrayRecord, differenceInWords } from '../record';
+import { type ArrayRecord, differenceInWords, type NameOfPart } from '../record';
 import type { InspectionEntry } from '../inspection';
 import { assess, type Assessment } from './assess';
 
@@ -34,7 +34,8 @@ interface VisitBesideRecord {
 /** A visit beside the newest revision of its record. */
 export function carriedOver(
 	{ record, visit, inspection }: VisitBesideRecord,
-	newest: ArrayRecord
+	newest: ArrayRecord,
+	nameOfPart: NameOfPart
 ): CarriedOver {
 	const obstacles = [
 		...visit.readings.map(({ place }) => placeProblem(newest, place)),
@@ -42,7 +43,7 @@ export function carriedOver(
 	].filter((problem) => problem !== null);
 	if (obstacles.length > 0) {
 		return {
-			record: differenceInWords(record, newest),
+			record: differenceInWords(record, newest, nameOfPart),
 			verdicts: [],
 			firstCause: { before: null, after: null },
 			obstacles: [...new Set(obstacles)]
@@ -51,7 +52,7 @@ export function carriedOver(
 	const before = assess(record, visit, inspection);
 	const after = assess(newest, visit, inspection);
 	return {
-		record: differenceInWords(record, newest),
+		record: differenceInWords(record, newest, nameOfPart),
 		verdicts: changedVerdicts(before, after),
 		firstCause: { before: firstOf(before), after: firstOf(after) },
 		obstacles: []

@@ -21,6 +21,7 @@ import { formOfPart, partOfForm } from './part-form';
 import { isBareJpeg, pictureType, storedSize } from './picture';
 import { arrayRecordSchema } from './record';
 import { recordOfSurvey, surveySchema, unseenEnd, type Survey } from './survey';
+import { partCode } from '../../../tests/support/part-codes';
 
 const words = (record: object): string => {
 	const read = arrayRecordSchema.safeParse(record);
@@ -157,7 +158,7 @@ describe('a survey', () => {
 		expect(words(record)).toBe('');
 		expect(record.system).toBe('rapid-shutdown');
 		expect(labelPower(record)).toBe(44 * 335);
-		const unknown = unknownsOf(record).map((one) => one.words);
+		const unknown = unknownsOf(record, partCode).map((one) => one.words);
 		expect(unknown).toContain('Strings of 44 modules');
 		expect(unknown.some((one) => one.startsWith('INV 1: place'))).toBe(true);
 	});

@@ -16,5 +16,6 @@ export {
 	type InspectionStop,
 	measuredAt,
 	outcomeOfStop,
-	placeWords
+	placeOfDefect
 } from './progress';
+export type { InspectionMessages } from './messages';

@@ -11,7 +11,8 @@ import { EMPTY_RECORD } from '../record';
 import { currentEntries } from './entry';
 import { scaleInfrared } from './infrared';
 import { INSPECTION_ITEMS, INSPECTION_STATIONS } from './items';
-import { outcomeOfStop, placeWords, inspectionOf } from './progress';
+import { outcomeOfStop, placeOfDefect, inspectionOf } from './progress';
+import { PART_NAMES } from '../record';
 
 const stopsOf = (record: (typeof SALTMARSH)['record']) =>
 	inspectionOf(record, []).flatMap(({ stops }) => stops.map(({ key }) => key));
@@ -47,10 +48,14 @@ describe('the walk', () => {
 		expect(outcome('frames')).toBe('fits');
 		expect(stops.every((stop) => outcomeOfStop(stop) !== null)).toBe(true);
 		const glass = inspection.find(({ stop }) => stop === 'glass')!;
-		expect(placeWords(record, glass.place)).toBe('A3, module 4');
-		expect(placeWords(record, { kind: 'part', partId: record.parts[0]!.id })).toBe(
-			'Combiner box CB 1'
-		);
+		expect(placeOfDefect(record, glass.place)).toEqual({
+			code: 'defect-place.module',
+			params: { string: 'A3', module: 4 }
+		});
+		expect(placeOfDefect(record, { kind: 'part', partId: record.parts[0]!.id })).toEqual({
+			code: 'defect-place.part',
+			params: { part: PART_NAMES.combiner, mark: 'CB 1' }
+		});
 	});
 
 	it('lets go of what was replaced or taken back', () => {

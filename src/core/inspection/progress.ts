@@ -1,4 +1,5 @@
-import { type ArrayRecord, PART_KINDS } from '../record';
+import { type ArrayRecord, PART_NAMES } from '../record';
+import { type InspectionMessage, say } from './messages';
 import {
 	INSPECTION_ITEMS,
 	INSPECTION_STATIONS,
@@ -76,13 +77,20 @@ export function outcomeOfStop({ answers }: InspectionStop): InspectionEntry['out
 			: (outcomes[0] ?? null);
 }
 
-/** Words of the place of an entry. */
-export function placeWords(record: ArrayRecord, place: InspectionEntry['place']): string {
-	if (place === null) return '';
+/** Where an entry is; null where it has no place of its own. */
+export function placeOfDefect(
+	record: ArrayRecord,
+	place: InspectionEntry['place']
+): InspectionMessage | null {
+	if (place === null) return null;
 	if (place.kind === 'part') {
 		const part = record.parts.find(({ id }) => id === place.partId);
-		return part ? `${PART_KINDS[part.kind].words} ${part.mark}` : 'a part no longer recorded';
+		return part
+			? say('defect-place.part', { part: PART_NAMES[part.kind], mark: part.mark })
+			: say('defect-place.part-removed');
 	}
-	const label = record.strings.find(({ id }) => id === place.stringId)?.label ?? '?';
-	return place.kind === 'string' ? `string ${label}` : `${label}, module ${place.module}`;
+	const string = record.strings.find(({ id }) => id === place.stringId)?.label ?? '?';
+	return place.kind === 'string'
+		? say('defect-place.string', { string })
+		: say('defect-place.module', { string, module: place.module });
 }

@@ -5,13 +5,14 @@ import { applyChange, type RecordChange } from './change';
 import { differenceInWords } from './difference';
 import { partsOf, type PartOf } from './part';
 import type { ArrayRecord, StringRecord } from './record';
+import { partCode } from '../../../tests/support/part-codes';
 
 /* Every fact of a record that can change, and the sentence that tells it. */
 
 function told(record: ArrayRecord, change: RecordChange): string[] {
 	const changed = applyChange(record, change);
 	if (!changed.ok) throw new Error(changed.problem);
-	return differenceInWords(record, changed.value);
+	return differenceInWords(record, changed.value, partCode);
 }
 
 const { record } = SALTMARSH;
@@ -101,7 +102,7 @@ describe('parts that changed', () => {
 
 	it('come and go by their mark', () => {
 		expect(told(record, [{ op: 'remove', list: 'parts', id: inverter.id }])).toContain(
-			'Inverter INV 1 taken out.'
+			'inverter INV 1 taken out.'
 		);
 		const another = { ...inverter, id: testId(0x900), mark: 'INV 2' };
 		expect(told(record, [{ op: 'put', list: 'parts', value: another }])).toEqual([
@@ -139,7 +140,7 @@ it('is a list without a hole for any two of the demo’s sites', () => {
 	const all = [SALTMARSH, HOLLIN_CREEK, CAIRN_RIGG, KILN_LANE].map((site) => site.record);
 	for (const a of all)
 		for (const b of all) {
-			const words = differenceInWords(a, b);
+			const words = differenceInWords(a, b, partCode);
 			expect(words.length === 0).toBe(a === b);
 			for (const sentence of words) expect(sentence).not.toMatch(/undefined|NaN|\[object/);
 		}

@@ -1,19 +1,25 @@
-import { fieldsOf, PART_KINDS, type Part } from './part';
+import { inSentence } from '../units';
+import type { NameOfPart } from './messages';
+import { fieldsOf, type Part } from './part';
 import type { ArrayRecord, ModuleType, StringRecord } from './record';
 import { STRUCTURE_WORDS, SYSTEM_WORDS } from './words';
 
 /** What two records differ in, in sentences, in the order of the work. */
-export function differenceInWords(before: ArrayRecord, after: ArrayRecord): string[] {
+export function differenceInWords(
+	before: ArrayRecord,
+	after: ArrayRecord,
+	nameOfPart: NameOfPart
+): string[] {
 	return [
-		...factWords(before, after),
+		...factWords(before, after, nameOfPart),
 		...listWords(before.moduleTypes, after.moduleTypes, {
 			name: (type) => `Module type ${type.name}`,
 			changes: typeChanges
 		}),
 		...stringWords(before, after),
 		...listWords(before.parts, after.parts, {
-			name: (part) => `${PART_KINDS[part.kind].words} ${part.mark}`,
-			changes: (a, b) => partChanges(a, b, before, after)
+			name: (part) => `${nameOfPart(part.kind)} ${part.mark}`,
+			changes: (a, b) => partChanges(a, b, before, after, nameOfPart)
 		}),
 		...listWords(before.fields, after.fields, {
 			name: (field) => `Field ${field.name}`,
@@ -71,11 +77,11 @@ function listWords<T extends { readonly id: string }>(
 	return words;
 }
 
-function factWords(before: ArrayRecord, after: ArrayRecord): string[] {
+function factWords(before: ArrayRecord, after: ArrayRecord, nameOfPart: NameOfPart): string[] {
 	const system = ({ system: kind }: ArrayRecord) => (kind ? SYSTEM_WORDS[kind] : UNKNOWN);
 	const absent = ({ absent: kinds }: ArrayRecord) =>
 		kinds
-			.map((kind) => PART_KINDS[kind].words.toLowerCase())
+			.map((kind) => inSentence(nameOfPart(kind)))
 			.sort()
 			.join(', ') || 'nothing';
 	const structure = ({ rules }: ArrayRecord) =>
@@ -185,10 +191,16 @@ function markOf(record: ArrayRecord, id: string | null): string {
 	return record.parts.find((part) => part.id === id)?.mark ?? UNKNOWN;
 }
 
-function partChanges(a: Part, b: Part, before: ArrayRecord, after: ArrayRecord): string[] {
+function partChanges(
+	a: Part,
+	b: Part,
+	before: ArrayRecord,
+	after: ArrayRecord,
+	nameOfPart: NameOfPart
+): string[] {
 	const specs = (part: Part) => part.specs as Readonly<Record<string, string | number | null>>;
 	return changesOf([
-		['kind', PART_KINDS[a.kind].words, PART_KINDS[b.kind].words],
+		['kind', nameOfPart(a.kind), nameOfPart(b.kind)],
 		['mark', a.mark, b.mark],
 		['place', orUnknown(a.place), orUnknown(b.place)],
 		['model', orUnknown(a.model), orUnknown(b.model)],

@@ -59,3 +59,4 @@ export {
 	unknownsOf
 } from './unknowns';
 export { BLOCKING_WORDS, MODULE_STATE_WORDS, STRUCTURE_WORDS, SYSTEM_WORDS } from './words';
+export { type NameOfPart, PART_NAMES, type RecordMessages } from './messages';

@@ -25,9 +25,10 @@ const DC_RATING = {
 	ratedAmps: figure('Rated current', 'A', 0.5, 5000)
 } as const;
 
+/** Kinds of parts: what is asked of each, and whether an entry stands for a type of which there are many. */
 export const PART_KINDS = {
 	combiner: {
-		words: 'Combiner box',
+		isType: false,
 		fields: {
 			...DC_RATING,
 			fusePoles: choice('Fuses in', ['plus', 'minus', 'both poles', 'none']),
@@ -35,7 +36,7 @@ export const PART_KINDS = {
 		}
 	},
 	'dc-disconnect': {
-		words: 'DC disconnect',
+		isType: false,
 		fields: {
 			...DC_RATING,
 			poles: figure('Poles', '', 1, 8),
@@ -43,7 +44,7 @@ export const PART_KINDS = {
 		}
 	},
 	'rapid-shutdown-device': {
-		words: 'Rapid-shutdown device (type)',
+		isType: true,
 		fields: {
 			modulesPerDevice: figure('Modules per device', '', 1, 2),
 			offVolts: figure('Puts out while off', 'V', 0, 5, 'Usually 0.6 or 1 V each'),
@@ -53,7 +54,7 @@ export const PART_KINDS = {
 		}
 	},
 	transmitter: {
-		words: 'Rapid-shutdown transmitter',
+		isType: false,
 		fields: {
 			supplyBreaker: text('Fed by breaker', 'Which one, where'),
 			acDisconnect: text('AC disconnect ahead of it'),
@@ -63,7 +64,7 @@ export const PART_KINDS = {
 		}
 	},
 	optimiser: {
-		words: 'Optimiser (type)',
+		isType: true,
 		fields: {
 			modulesPerDevice: figure('Modules per device', '', 1, 2),
 			offVolts: figure('Puts out in standby', 'V', 0, 5, 'Usually 1 V each'),
@@ -73,7 +74,7 @@ export const PART_KINDS = {
 		}
 	},
 	'micro-inverter': {
-		words: 'Micro-inverter (type)',
+		isType: true,
 		fields: {
 			acWatts: figure('AC power, continuous', 'W', 10, 5000),
 			acAmps: figure('AC current', 'A', 0.1, 30),
@@ -84,7 +85,7 @@ export const PART_KINDS = {
 		}
 	},
 	inverter: {
-		words: 'Inverter',
+		isType: false,
 		fields: {
 			acWatts: figure('AC power, continuous', 'W', 100, 5e6),
 			acAmps: figure('AC current', 'A', 0.5, 10_000),
@@ -103,7 +104,7 @@ export const PART_KINDS = {
 		}
 	},
 	'charge-controller': {
-		words: 'Charge controller',
+		isType: false,
 		fields: {
 			method: choice('Method', ['PWM', 'MPPT']),
 			maxVolts: figure('Highest PV', 'V', 1, 1000),
@@ -114,7 +115,7 @@ export const PART_KINDS = {
 		}
 	},
 	battery: {
-		words: 'Battery',
+		isType: false,
 		fields: {
 			nominalVolts: figure('Nominal', 'V', 1, 1000),
 			capacity: figure('Capacity', 'Ah', 0.1, 100_000),
@@ -124,7 +125,7 @@ export const PART_KINDS = {
 		}
 	},
 	'ac-disconnect': {
-		words: 'AC disconnect',
+		isType: false,
 		fields: {
 			ratedVolts: figure('Rated AC', 'V', 12, 1000),
 			ratedAmps: figure('Rated current', 'A', 1, 5000),
@@ -132,7 +133,7 @@ export const PART_KINDS = {
 		}
 	},
 	breaker: {
-		words: 'PV breaker',
+		isType: false,
 		fields: {
 			amps: figure('Rating', 'A', 1, 5000),
 			poles: figure('Poles', '', 1, 4),
@@ -142,7 +143,7 @@ export const PART_KINDS = {
 		}
 	},
 	bus: {
-		words: 'Distribution board',
+		isType: false,
 		fields: {
 			busAmps: figure('Bus rating', 'A', 10, 10_000),
 			mainAmps: figure('Main breaker', 'A', 10, 10_000),
@@ -152,14 +153,14 @@ export const PART_KINDS = {
 		}
 	},
 	meter: {
-		words: 'Energy meter',
+		isType: false,
 		fields: {
 			measures: choice('Measures', ['production', 'supply', 'both ways']),
 			bothWays: yesNo('Counts both ways')
 		}
 	},
 	surge: {
-		words: 'Surge protection',
+		isType: false,
 		fields: {
 			side: choice('Side', ['DC', 'AC']),
 			ratedVolts: figure('Rated', 'V', 1, 3000),
@@ -167,7 +168,7 @@ export const PART_KINDS = {
 		}
 	},
 	conductor: {
-		words: 'Conductor',
+		isType: false,
 		fields: {
 			use: choice('Carries', ['one string', 'combiner output', 'inverter output', 'earth']),
 			length: figure('Length, one way', 'm', 0.1, 5000),
@@ -188,14 +189,14 @@ export const PART_KINDS = {
 		}
 	},
 	placard: {
-		words: 'Label or placard',
+		isType: false,
 		fields: {
 			says: text('What it says'),
 			durable: choice('How it is made', ['engraved', 'printed', 'by hand']),
 			readable: yesNo('Readable')
 		}
 	}
-} as const satisfies Readonly<Record<string, { words: string; fields: PartFields }>>;
+} as const satisfies Readonly<Record<string, { isType: boolean; fields: PartFields }>>;
 
 export type PartKind = keyof typeof PART_KINDS;
 export const PART_KIND_NAMES = Object.keys(PART_KINDS) as PartKind[];

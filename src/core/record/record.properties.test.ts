@@ -12,6 +12,7 @@ import { endOfString, occupants, partsOnward, pathOfModule } from './path';
 import { layRun, liftModules, moveModule, nextLabel, unplaced } from './placing';
 import type { ArrayRecord } from './record';
 import { unknownsOf } from './unknowns';
+import { partCode } from '../../../tests/support/part-codes';
 
 /* Laws of a record that hold whatever is in it. */
 
@@ -252,7 +253,7 @@ describe('any array', () => {
 	it('lists what is unknown once each, with a reason and a place to mend it', () => {
 		fc.assert(
 			fc.property(anyArray, (record) => {
-				const unknowns = unknownsOf(record);
+				const unknowns = unknownsOf(record, partCode);
 				expect(new Set(unknowns.map(({ key }) => key)).size).toBe(unknowns.length);
 				for (const { words, why } of unknowns) {
 					expect(words).not.toMatch(/undefined|null|NaN/);
@@ -265,8 +266,8 @@ describe('any array', () => {
 	it('differs from another in words exactly where they differ', () => {
 		fc.assert(
 			fc.property(anyArray, anyArray, (a, b) => {
-				expect(differenceInWords(a, a)).toEqual([]);
-				const words = differenceInWords(a, b);
+				expect(differenceInWords(a, a, partCode)).toEqual([]);
+				const words = differenceInWords(a, b, partCode);
 				const alike = JSON.stringify(a) === JSON.stringify(b);
 				expect(words.length === 0).toBe(alike);
 				expect(words.join(' ')).not.toMatch(/undefined|null|NaN/);

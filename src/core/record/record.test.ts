@@ -18,6 +18,7 @@ import { cellsOfInput, endOfString, inputsOf, occupants, partsOnward, pathOfModu
 import { duplicateString, layRun, liftModules, moveModule, nextLabel, unplaced } from './placing';
 import { EMPTY_RECORD, fuseInCircuit, typesInString, type ArrayRecord } from './record';
 import { unknownsOf } from './unknowns';
+import { partCode } from '../../../tests/support/part-codes';
 
 const after = (record: ArrayRecord, change: RecordChange): ArrayRecord => {
 	const changed = applyChange(record, change);
@@ -128,28 +129,33 @@ describe('the way of a module', () => {
 
 describe('what is unknown', () => {
 	it('of an empty record is what one must go and see', () => {
-		const words = unknownsOf(EMPTY_RECORD).map((unknown) => unknown.words);
+		const words = unknownsOf(EMPTY_RECORD, partCode).map((unknown) => unknown.words);
 		expect(words).toContain('The module’s label');
-		expect(words).toContain('Inverter: there or not');
+		expect(words).toContain('inverter: there or not');
 		expect(words).toContain('What hangs behind the modules');
 	});
 
 	it('shrinks when something is looked for and not there, and when it is found', () => {
 		const { record } = SALTMARSH;
-		expect(unknownsOf(record).map(({ key }) => key)).toContain('kind/meter');
+		expect(unknownsOf(record, partCode).map(({ key }) => key)).toContain('kind/meter');
 		const looked = after(record, [{ op: 'set', fact: 'absent', value: ['meter'] }]);
-		expect(unknownsOf(looked).map(({ key }) => key)).not.toContain('kind/meter');
+		expect(unknownsOf(looked, partCode).map(({ key }) => key)).not.toContain('kind/meter');
 		const seen = after(record, [
 			{ op: 'put', list: 'strings', value: { ...record.strings[0]!, fuse: 'unknown' } }
 		]);
-		expect(unknownsOf(seen).find(({ key }) => key === 'strings/fuse')?.words).toContain('A1');
+		expect(unknownsOf(seen, partCode).find(({ key }) => key === 'strings/fuse')?.words).toContain(
+			'A1'
+		);
 	});
 
 	it('comes in the order of the walk', () => {
-		const stations = unknownsOf({
-			...EMPTY_RECORD,
-			rules: { ...EMPTY_RECORD.rules, profile: 'US' }
-		}).map(({ station }) => station);
+		const stations = unknownsOf(
+			{
+				...EMPTY_RECORD,
+				rules: { ...EMPTY_RECORD.rules, profile: 'US' }
+			},
+			partCode
+		).map(({ station }) => station);
 		const order = ['office', 'roof', 'combiner', 'inverter', 'ac-side'];
 		expect(stations).toEqual(stations.toSorted((a, b) => order.indexOf(a) - order.indexOf(b)));
 	});
@@ -159,7 +165,8 @@ describe('what two records differ in', () => {
 	const { record } = SALTMARSH;
 	const a1 = record.strings[0]!;
 	it('is nothing between a record and itself', () => {
-		for (const { record: any } of ALL_SITES) expect(differenceInWords(any, any)).toEqual([]);
+		for (const { record: any } of ALL_SITES)
+			expect(differenceInWords(any, any, partCode)).toEqual([]);
 	});
 
 	it('is said in sentences', () => {
@@ -176,7 +183,7 @@ describe('what two records differ in', () => {
 			{ op: 'set', fact: 'inServiceSince', value: null },
 			{ op: 'set', fact: 'rules', value: { ...record.rules, lowest: -20 } }
 		]);
-		const words = differenceInWords(record, changed);
+		const words = differenceInWords(record, changed, partCode);
 		expect(words).toContain('In service since unknown, was 2019.');
 		expect(words).toContain('Lowest air temperature -20 °C, was -12 °C.');
 		expect(words).toContain(
@@ -184,15 +191,17 @@ describe('what two records differ in', () => {
 		);
 		expect(words).toContain('String A5 added.');
 		expect(words).toContain('String B4 taken out.');
-		expect(words).toContain('Combiner box CB 1: rated current unknown, was 60 A.');
+		expect(words).toContain('combiner CB 1: rated current unknown, was 60 A.');
 	});
 
 	it('names the order of strings and single modules', () => {
 		const moved = after(record, [{ op: 'put', list: 'strings', value: a1, before: null }]);
-		expect(differenceInWords(record, moved).join(' ')).toContain('Strings in the order A2, A3');
+		expect(differenceInWords(record, moved, partCode).join(' ')).toContain(
+			'Strings in the order A2, A3'
+		);
 		const modules = a1.modules.map((module) => ({ ...module, year: 2020 }));
 		const known = after(record, [{ op: 'put', list: 'strings', value: { ...a1, modules } }]);
-		expect(differenceInWords(record, known)).toEqual([
+		expect(differenceInWords(record, known, partCode)).toEqual([
 			'String A1: what is known of module 1, 2, 3, 4 and 8 more.'
 		]);
 	});

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { testRecord } from '../../../tests/support/monitored-record';
 import { searchRecord, wordsOf } from './search';
+import { partCode } from '../../../tests/support/part-codes';
 
 const record = testRecord();
-const search = (question: string, most = 50) => searchRecord(record, wordsOf(question), most);
+const search = (question: string, most = 50) =>
+	searchRecord(record, wordsOf(question), most, partCode);
 
 describe('what is looked for in a record', () => {
 	it('is found by serial, device code, mark, kind and type, whatever the case', () => {

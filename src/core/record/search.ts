@@ -1,4 +1,5 @@
-import { PART_KINDS } from './part';
+import { inSentence } from '../units';
+import type { NameOfPart } from './messages';
 import type { ArrayRecord } from './record';
 
 /** Something of a record that was looked for. */
@@ -42,7 +43,8 @@ export function holdsAll(text: string, words: readonly string[]): boolean {
 export function searchRecord(
 	record: ArrayRecord,
 	words: readonly string[],
-	most: number
+	most: number,
+	nameOfPart: NameOfPart
 ): RecordHit[] {
 	const hits: RecordHit[] = [];
 	const look = (
@@ -59,7 +61,7 @@ export function searchRecord(
 		hits.push({ ...hit, said: said.map(([name, value]) => `${name} ${value}`).join(', ') });
 	};
 	for (const { id, kind, mark, model, serial, place } of record.parts) {
-		look({ kind: 'part', id, name: `${mark}, ${PART_KINDS[kind].words.toLowerCase()}` }, [
+		look({ kind: 'part', id, name: `${mark}, ${inSentence(nameOfPart(kind))}` }, [
 			['model', model],
 			['serial', serial],
 			['place', place]

@@ -6,9 +6,10 @@ import { acPower, dcAcRatio } from './label-power';
 import { PART_KIND_NAMES, unknownSpecs } from './part';
 import { SYSTEMS, type ArrayRecord, type StringRecord, type System } from './record';
 import { expectedKinds, unknownsOf } from './unknowns';
+import { partCode } from '../../../tests/support/part-codes';
 
-const words = (record: ArrayRecord) => unknownsOf(record).map((unknown) => unknown.words);
-const keys = (record: ArrayRecord) => unknownsOf(record).map(({ key }) => key);
+const words = (record: ArrayRecord) => unknownsOf(record, partCode).map((unknown) => unknown.words);
+const keys = (record: ArrayRecord) => unknownsOf(record, partCode).map(({ key }) => key);
 const { record } = SALTMARSH;
 
 describe('each thing that nobody knows', () => {
@@ -44,7 +45,7 @@ describe('each thing that nobody knows', () => {
 		['site/edition', { profile: 'US', edition: null }]
 	])('of the site, %s, says what hangs on it', (key, change) => {
 		const lacking = { ...record, rules: { ...record.rules, ...change } };
-		const found = unknownsOf(lacking).find((unknown) => unknown.key === key)!;
+		const found = unknownsOf(lacking, partCode).find((unknown) => unknown.key === key)!;
 		expect(found.why.length).toBeGreaterThan(5);
 		expect(found.station).toBe('office');
 	});

@@ -1,4 +1,5 @@
-import { fieldsOf, PART_KINDS, type Part, type PartKind } from './part';
+import type { NameOfPart } from './messages';
+import { fieldsOf, type Part, type PartKind } from './part';
 import { uncertainCells } from './path';
 import type { ArrayRecord } from './record';
 
@@ -60,13 +61,13 @@ export function expectedKinds({ system }: Pick<ArrayRecord, 'system'>): readonly
 }
 
 /** What nobody knows yet, in the order of a walk from the desk over the roof to the meter. */
-export function unknownsOf(record: ArrayRecord): Unknown[] {
+export function unknownsOf(record: ArrayRecord, nameOfPart: NameOfPart): Unknown[] {
 	const found = [
 		...siteUnknowns(record),
 		...typeUnknowns(record),
 		...stringUnknowns(record),
-		...record.parts.flatMap(partUnknowns),
-		...kindUnknowns(record)
+		...record.parts.flatMap((part) => partUnknowns(part, nameOfPart)),
+		...kindUnknowns(record, nameOfPart)
 	];
 	return STATIONS.flatMap((station) => found.filter((unknown) => unknown.station === station));
 }
@@ -214,20 +215,19 @@ function stringUnknowns(record: ArrayRecord): Unknown[] {
 	return list;
 }
 
-function partUnknowns(part: Part): Unknown[] {
+function partUnknowns(part: Part, nameOfPart: NameOfPart): Unknown[] {
 	const specs = part.specs as Readonly<Record<string, unknown>>;
 	const missing = Object.entries(fieldsOf(part.kind))
 		.filter(([key]) => specs[key] === null)
 		.map(([, { words }]) => words.toLowerCase());
 	if (part.place === null) missing.unshift('place');
 	if (missing.length === 0) return [];
-	const { words } = PART_KINDS[part.kind];
 	return [
 		{
 			key: `part/${part.id}`,
 			station: STATION_OF[part.kind],
 			words: `${part.mark}: ${missing.join(', ')}`,
-			why: words,
+			why: nameOfPart(part.kind),
 			at: { kind: 'part', id: part.id }
 		}
 	];
@@ -239,7 +239,7 @@ const DEVICE_KINDS = {
 	'micro-inverter': 'micro-inverter'
 } as const satisfies Record<string, PartKind>;
 
-function kindUnknowns(record: ArrayRecord): Unknown[] {
+function kindUnknowns(record: ArrayRecord, nameOfPart: NameOfPart): Unknown[] {
 	const there = new Set<PartKind>([
 		...record.parts.map(({ kind }) => kind),
 		// Devices on record are there, whether their figures are known or not.
@@ -252,7 +252,7 @@ function kindUnknowns(record: ArrayRecord): Unknown[] {
 		.map((kind) => ({
 			key: `kind/${kind}`,
 			station: STATION_OF[kind],
-			words: `${PART_KINDS[kind].words}: there or not`,
+			words: `${nameOfPart(kind)}: there or not`,
 			why: 'looked for is not the same as none',
 			at: { kind: 'part-kind', part: kind }
 		}));

@@ -6,6 +6,7 @@ import { enGB } from './en-GB';
 import { enUS } from './en-US';
 import { screens } from './en-US/interface';
 import { isolation } from './en-US/isolation';
+import { record } from './en-US/record';
 
 const CATALOGUES: Readonly<Record<Language, Catalogue>> = { 'en-GB': enGB, 'en-US': enUS };
 const CODES = Object.keys(enGB) as MessageCode[];
@@ -63,7 +64,7 @@ describe.each(LANGUAGES)('the catalogue of %s', (language) => {
 });
 
 it('American English lists only what it says in other words', () => {
-	const same = Object.entries({ ...isolation, ...screens }).filter(
+	const same = Object.entries({ ...isolation, ...record, ...screens }).filter(
 		([code, text]) => CATALOGUES['en-GB'][code as MessageCode] === text
 	);
 	expect(same).toEqual([]);

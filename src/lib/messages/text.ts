@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Message, MessageValue } from '$core/message';
-import type { SiteRules } from '$core/record';
+import { type NameOfPart, PART_NAMES, type SiteRules } from '$core/record';
 import type { Catalogue, KnownMessage, Language, MessageCode } from './catalogue';
 import { enGB } from './en-GB';
 import { enUS } from './en-US';
@@ -52,6 +52,12 @@ export const languageOf = ({ profile }: Pick<SiteRules, 'profile'>): Language =>
 
 /** Messages in the language of a site. */
 export const speakFor = (rules: Pick<SiteRules, 'profile'>): Speak => SPEAK[languageOf(rules)];
+
+/** Names of parts in the language of a site. */
+export const partNamesFor =
+	(rules: Pick<SiteRules, 'profile'>): NameOfPart =>
+	(kind) =>
+		speakFor(rules)(PART_NAMES[kind]);
 
 /** Messages in a language. */
 export const speak = (language: Language): Speak => SPEAK[language];

@@ -6,12 +6,13 @@ import {
 	type InspectionStop,
 	type MeasuredItem,
 	outcomeOfStop,
-	placeWords,
+	placeOfDefect,
 	scaleInfrared,
 	SEVERITIES,
 	SEVERITY_WORDS,
 	STATION_WORDS
 } from '$core/inspection';
+import { speakFor } from '../messages/text';
 import { cell, heading, text, type Block, type Cell } from './block';
 
 interface Told {
@@ -93,6 +94,12 @@ const minor = (words: string): Block => ({ kind: 'heading', text: words, minor: 
 const list = (items: readonly Cell[]): Block => ({ kind: 'list', items });
 const nameOf = ({ part, item }: InspectionStop) => `${part ? `${part.mark}: ` : ''}${item.words}`;
 
+/** Where a defect is, in the language of the site; empty where it has no place of its own. */
+function whereWords(record: ArrayRecord, place: InspectionEntry['place']): string {
+	const where = placeOfDefect(record, place);
+	return where ? speakFor(record.rules)(where) : '';
+}
+
 /** "≤ 30 V" */
 function limitWords({ limit: { most, least }, unit }: MeasuredItem): string {
 	return [
@@ -105,7 +112,7 @@ function limitWords({ limit: { most, least }, unit }: MeasuredItem): string {
 
 /** The criterion never stands beside a failure without what was required and what was found. */
 function defectCell(record: ArrayRecord, { entry, stop }: Told): Cell {
-	const where = placeWords(record, entry.place) || stop.part?.mark;
+	const where = whereWords(record, entry.place) || stop.part?.mark;
 	const infrared = entry.infrared ? ` ${scaleInfrared(entry.infrared).words}` : '';
 	const found =
 		entry.measured !== null && stop.measured
@@ -131,7 +138,7 @@ function pictures(record: ArrayRecord, told: readonly Told[]): Block[] {
 	const all = told.flatMap(({ entry, stop }) =>
 		entry.photographs.map((id) => ({
 			id,
-			words: entry.words || `${nameOf(stop)} ${placeWords(record, entry.place)}`.trim()
+			words: entry.words || `${nameOf(stop)} ${whereWords(record, entry.place)}`.trim()
 		}))
 	);
 	return all.length === 0 ? [] : [{ kind: 'pictures', pictures: all }];

@@ -1,7 +1,7 @@
 import { atStandard, type AtStandard, changeSince, isRead, verdictAt } from '$core/assessment';
 import { effectiveVisit, FAULTS, placeWords } from '$core/visit';
 import type { SiteDocument, VisitDocument } from '$core/document';
-import { type ArrayRecord, labelPower, PART_KINDS } from '$core/record';
+import { type ArrayRecord, labelPower } from '$core/record';
 import { WHO_DECIDES } from '$core/isolation';
 import { partHistories, REPAIR_KINDS, type RepairKind } from '$core/repair';
 import { assess } from '$core/diagnosis';
@@ -16,7 +16,7 @@ import { visitsOfSite } from './site-visits';
 import { designCheckBlocks } from './design-check-blocks';
 import { inspectionBlocks } from './inspection-blocks';
 import { recordBlocks } from './visit-blocks';
-import { speakFor } from '../messages/text';
+import { partNamesFor, speakFor } from '../messages/text';
 
 /**
  * What is known of a site over the years: its visits and what each found, its strings at standard
@@ -179,8 +179,9 @@ function newestInspection(visits: readonly VisitDocument[]): Block[] {
 	return newest ? inspectionBlocks(newest) : [];
 }
 
-function partsBlocks({ parts }: ArrayRecord): Block[] {
+function partsBlocks({ parts, rules }: ArrayRecord): Block[] {
 	if (parts.length === 0) return [];
+	const nameOfPart = partNamesFor(rules);
 	return [
 		{
 			kind: 'table',
@@ -192,9 +193,7 @@ function partsBlocks({ parts }: ArrayRecord): Block[] {
 				{ words: 'Where', width: 1.6 }
 			],
 			rows: parts.map(({ mark, kind, model, serial, place }) =>
-				[mark, PART_KINDS[kind].words, model ?? '', serial ?? '', place ?? ''].map((one) =>
-					cell(one)
-				)
+				[mark, nameOfPart(kind), model ?? '', serial ?? '', place ?? ''].map((one) => cell(one))
 			)
 		}
 	];

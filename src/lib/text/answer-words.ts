@@ -1,7 +1,8 @@
 import { type Quantity, QUANTITY_FACTS } from '$core/visit';
 import type { ArrayRecord } from '$core/record';
 import type { WithheldBecause } from '$core/visit-plan';
-import { placeWords as inspectionPlaceWords } from '$core/inspection';
+import { placeOfDefect } from '$core/inspection';
+import { speakFor } from '$lib/messages/text';
 import type { Assessment, Unexplained } from '$core/diagnosis';
 import { figureOf } from './format';
 
@@ -53,9 +54,9 @@ export function remarkWords(
 					: [];
 			}
 			case 'test-withheld': {
-				const where = inspectionPlaceWords(record, remark.finding);
+				const place = placeOfDefect(record, remark.finding);
 				return [
-					`${WITHHELD_TESTS[remark.quantity] ?? 'Tests that open a connector are'} withheld: ${WITHHELD_WORDS[remark.because](where ? ` at ${where}` : '')}`
+					`${WITHHELD_TESTS[remark.quantity] ?? 'Tests that open a connector are'} withheld: ${WITHHELD_WORDS[remark.because](place ? ` at ${speakFor(record.rules)(place)}` : '')}`
 				];
 			}
 			case 'no-test-worthwhile':

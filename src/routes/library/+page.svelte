@@ -24,6 +24,12 @@
 	import { download, writeCsv } from '$lib/text/csv';
 	import { sendJson } from '$lib/session/send-json';
 	import { count } from '$lib/text/format';
+	import { useSpeak } from '$lib/messages/speak-context';
+	import { PART_NAMES } from '$core/record';
+
+	const speak = useSpeak();
+	const kindWords = (kind: LibraryKind) =>
+		libraryKindWords(kind, (part) => speak(PART_NAMES[part]));
 
 	let { data } = $props();
 	let problem = $state('');
@@ -75,7 +81,7 @@
 	}
 	function saveList(): void {
 		const rows = listed === 'module' ? moduleTypeRows(plain()) : typeRows(listed, plain());
-		download(`${libraryKindWords(listed)} types.csv`, writeCsv(rows), 'text/csv');
+		download(`${kindWords(listed)} types.csv`, writeCsv(rows), 'text/csv');
 	}
 
 	async function readFile(event: Event): Promise<void> {
@@ -112,8 +118,7 @@
 		<form method="GET" action={resolve('/library/[entry]', { entry: 'new' })}>
 			<label class="sr-only" for="kind">Kind</label>
 			<select class="bare" id="kind" name="kind" bind:value={added}>
-				{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
-					>{/each}
+				{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{kindWords(kind)}</option>{/each}
 			</select>
 			<button class="act"><Plus size={20} aria-hidden="true" />Add a type</button>
 		</form>
@@ -134,7 +139,7 @@
 	<div class="groups">
 		{#each groups as { kind, entries } (kind)}
 			<section>
-				<h2>{libraryKindWords(kind)} <span class="soft figure">{entries.length}</span></h2>
+				<h2>{kindWords(kind)} <span class="soft figure">{entries.length}</span></h2>
 				<ul>
 					{#each entries as entry (entry.id)}
 						<li>
@@ -151,11 +156,10 @@
 	<div class="lists">
 		<label for="listed">Lists as CSV of</label>
 		<select class="bare" id="listed" bind:value={listed}>
-			{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{libraryKindWords(kind)}</option
-				>{/each}
+			{#each LIBRARY_KINDS as kind (kind)}<option value={kind}>{kindWords(kind)}</option>{/each}
 		</select>
 		<button class="act-plain" onclick={saveList}>
-			<Download size={20} aria-hidden="true" />{libraryKindWords(listed)} types as CSV
+			<Download size={20} aria-hidden="true" />{kindWords(listed)} types as CSV
 		</button>
 	</div>
 	{#key listed}
@@ -172,7 +176,7 @@
 		{:else}
 			{@const kind = listed}
 			<CsvPreview
-				title="{libraryKindWords(kind)} types in"
+				title="{kindWords(kind)} types in"
 				help="One type a line, under the headings of the file that goes out. An empty cell is unknown."
 				columns={typeColumns(kind)}
 				consider={(lines) => outcome(typesOfLines(kind, lines, uuid), [])}

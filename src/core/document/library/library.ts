@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
 	type ModuleType,
 	type Part,
+	type NameOfPart,
 	PART_KINDS,
 	type PartFields,
 	type PartKind,
@@ -76,9 +77,10 @@ export type LibraryEntry =
 export type LibraryKind = LibraryEntry['kind'];
 export const LIBRARY_KINDS: readonly LibraryKind[] = ['module', ...LIBRARY_PARTS, 'instrument'];
 
-export function libraryKindWords(kind: LibraryKind): string {
+/** @param nameOfPart name of a kind of part in the language of who reads it */
+export function libraryKindWords(kind: LibraryKind, nameOfPart: NameOfPart): string {
 	if (kind === 'module') return 'Module';
-	return kind === 'instrument' ? 'Meter' : PART_KINDS[kind].words.replace(' (type)', '');
+	return kind === 'instrument' ? 'Meter' : nameOfPart(kind);
 }
 
 /** Fields of every kind but modules, which have a label. */

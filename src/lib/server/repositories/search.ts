@@ -1,4 +1,5 @@
 import { type FaultCode, FAULTS } from '$core/visit';
+import { partNamesFor } from '$lib/messages/text';
 import { type ArrayRecord, holdsAll, type RecordHit, searchRecord, wordsOf } from '$core/record';
 import { sql } from 'kysely';
 import type { Db } from '../database/open';
@@ -86,7 +87,8 @@ async function partsWith(db: Db, words: readonly string[]): Promise<PartHit[]> {
 	for (const { id, name, record } of rows) {
 		if (hits.length >= SHOWN) break;
 		// Stored records were read through their schema when they came.
-		const found = searchRecord(JSON.parse(record) as ArrayRecord, words, SHOWN - hits.length);
+		const read = JSON.parse(record) as ArrayRecord;
+		const found = searchRecord(read, words, SHOWN - hits.length, partNamesFor(read.rules));
 		hits.push(...found.map((hit) => ({ ...hit, siteId: id, siteName: name })));
 	}
 	return hits;

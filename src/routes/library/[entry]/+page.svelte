@@ -9,6 +9,7 @@
 		labelFormSchema,
 		type LibraryEntry,
 		libraryFields,
+		type LibraryKind,
 		libraryKindWords,
 		moduleTypeOfForm,
 		readSpecs,
@@ -20,6 +21,12 @@
 	import NameplateView from '$lib/ui/NameplateView.svelte';
 	import { sendJson } from '$lib/session/send-json';
 	import SpecFields from '$lib/ui/SpecFields.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+	import { PART_NAMES } from '$core/record';
+
+	const speak = useSpeak();
+	const kindWords = (kind: LibraryKind) =>
+		libraryKindWords(kind, (part) => speak(PART_NAMES[part]));
 
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
@@ -73,7 +80,7 @@
 
 <div class="page">
 	<p><a href={resolve('/library')}>Library</a></p>
-	<h1>{libraryKindWords(kind)}</h1>
+	<h1>{kindWords(kind)}</h1>
 	{#if entry && !entry.own}
 		<p class="soft">A generic type. Stored, it becomes your own.</p>
 	{/if}

@@ -2,6 +2,7 @@
 	import PageHead from '$lib/ui/PageHead.svelte';
 	import { resolve } from '$app/paths';
 	import { dcAcRatio, labelPower, moduleCount, unknownsOf } from '$core/record';
+	import { partNamesFor } from '$lib/messages/text';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { kilowatts } from '$lib/text/format';
 	import ModuleTypes from './ModuleTypes.svelte';
@@ -13,7 +14,7 @@
 	let { data } = $props();
 	const session = useRecord();
 	const record = $derived(session.record);
-	const unknowns = $derived(unknownsOf(record));
+	const unknowns = $derived(unknownsOf(record, partNamesFor(record.rules)));
 	const ratio = $derived(dcAcRatio(record));
 </script>
 

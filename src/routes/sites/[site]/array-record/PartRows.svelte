@@ -1,9 +1,12 @@
 <script lang="ts">
 	import Plus from '@lucide/svelte/icons/plus';
 	import { resolve } from '$app/paths';
-	import { expectedKinds, PART_KIND_NAMES, PART_KINDS, type PartKind } from '$core/record';
+	import { expectedKinds, PART_KIND_NAMES, PART_NAMES, type PartKind } from '$core/record';
 	import type { RecordSession } from '$lib/session/record-session.svelte';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	let { site, session }: { site: string; session: RecordSession } = $props();
 	const record = $derived(session.record);
@@ -24,7 +27,7 @@
 	);
 
 	function setAbsent(name: PartKind, absent: boolean): void {
-		const words = PART_KINDS[name].words;
+		const words = speak(PART_NAMES[name]);
 		const value = absent
 			? [...record.absent, name]
 			: record.absent.filter((other) => other !== name);
@@ -41,7 +44,7 @@
 	<div class="groups">
 		{#each groups as { name, parts } (name)}
 			<div class="group">
-				<h3><PartSymbol kind={name} />{PART_KINDS[name].words}</h3>
+				<h3><PartSymbol kind={name} />{speak(PART_NAMES[name])}</h3>
 				<ul>
 					{#each parts as part (part.id)}
 						<li>
@@ -64,7 +67,7 @@
 		<ul class="unseen">
 			{#each unseen as name (name)}
 				<li>
-					<span><PartSymbol kind={name} />{PART_KINDS[name].words}</span>
+					<span><PartSymbol kind={name} />{speak(PART_NAMES[name])}</span>
 					<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
 					<a class="act-plain" href={newPart(name)}>There</a>
 					<button class="act-plain" onclick={() => setAbsent(name, true)}>None</button>
@@ -77,7 +80,7 @@
 			Looked for and not there:
 			{#each record.absent as name (name)}
 				<button onclick={() => setAbsent(name, false)}
-					>{PART_KINDS[name].words}<span class="sr-only">, make unknown again</span> ×</button
+					>{speak(PART_NAMES[name])}<span class="sr-only">, make unknown again</span> ×</button
 				>
 			{/each}
 		</p>
@@ -90,7 +93,7 @@
 		<label for="kind">Another part</label>
 		<select id="kind" name="kind" bind:value={kind}>
 			{#each PART_KIND_NAMES as name (name)}
-				<option value={name}>{PART_KINDS[name].words}</option>
+				<option value={name}>{speak(PART_NAMES[name])}</option>
 			{/each}
 		</select>
 		<button class="act-plain"><Plus size={20} aria-hidden="true" />Add</button>

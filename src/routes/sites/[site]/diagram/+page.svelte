@@ -1,11 +1,15 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
-	import { oneLine, PART_KINDS } from '$core/record';
+	import { oneLine, PART_NAMES } from '$core/record';
 	import { diagramDrawing } from '$lib/drawing/diagram';
 	import DrawingView from '$lib/drawing/DrawingView.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import { coloursOf } from '$lib/ui/string-colours';
+	import { useSpeak } from '$lib/messages/speak-context';
+	import { inSentence } from '$core/units';
+
+	const speak = useSpeak();
 
 	let { data } = $props();
 	const session = useRecord();
@@ -40,7 +44,7 @@
 				{#each diagram.besides as part (part.id)}
 					<li>
 						<strong>{part.mark}</strong>
-						{PART_KINDS[part.kind].words.toLowerCase()}{part.place ? `, ${part.place}` : ''}
+						{inSentence(speak(PART_NAMES[part.kind]))}{part.place ? `, ${part.place}` : ''}
 					</li>
 				{/each}
 			</ul>

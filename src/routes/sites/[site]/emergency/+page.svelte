@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Printer from '@lucide/svelte/icons/printer';
 	import { resolve } from '$app/paths';
-	import { labelPower, PART_KINDS, stringGroups, SYSTEM_WORDS, typesInString } from '$core/record';
+	import { labelPower, PART_NAMES, stringGroups, SYSTEM_WORDS, typesInString } from '$core/record';
 	import { coldStringVoltage } from '$core/design-checks';
 	import { emergencyOrder, placeOf, WHO_DECIDES } from '$core/isolation';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
@@ -79,7 +79,7 @@
 							<strong>{part ? part.mark : speak(instruction)}</strong>
 							{#if part}<span>{speak(instruction)}</span>{/if}
 							{#if part}<span class="soft"
-									>{PART_KINDS[part.kind].words}, {speak(placeOf(part))}</span
+									>{speak(PART_NAMES[part.kind])}, {speak(placeOf(part))}</span
 								>{/if}
 						</span>
 					</li>

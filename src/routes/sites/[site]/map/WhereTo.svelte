@@ -1,8 +1,11 @@
 <script lang="ts">
-	import { type ArrayRecord, MODULE_STATE_WORDS, PART_KINDS, pathOfModule } from '$core/record';
+	import { type ArrayRecord, MODULE_STATE_WORDS, PART_NAMES, pathOfModule } from '$core/record';
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import StringMark from '$lib/ui/StringMark.svelte';
 	import type { StringColour } from '$lib/ui/string-colours';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		record: ArrayRecord;
@@ -46,7 +49,7 @@
 			</li>
 			{#if device}<li><span class="soft">behind it</span><span>{device}</span></li>{/if}
 			{#each toEnd as part (part.id)}
-				<li title={PART_KINDS[part.kind].words}>
+				<li title={speak(PART_NAMES[part.kind])}>
 					<PartSymbol kind={part.kind} />
 					<span><strong>{part.mark}</strong><span class="soft">{part.place ?? ''}</span></span>
 				</li>

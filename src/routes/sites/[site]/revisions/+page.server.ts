@@ -1,4 +1,5 @@
 import { differenceInWords } from '$core/record';
+import { partNamesFor } from '$lib/messages/text';
 import { database } from '$lib/server/database';
 import { findRevisionNumber, listRevisions } from '$lib/server/repositories/sites';
 import type { PageServerLoad } from './$types';
@@ -24,7 +25,10 @@ export const load: PageServerLoad = async ({ params, parent, url }) => {
 		/** What stands in the fields: what was typed, to the letter. */
 		typed: { from: asked('from') ?? String(from), to: asked('to') ?? String(to) },
 		/** Null where one of the two does not exist. */
-		difference: before && after ? differenceInWords(before.record, after.record) : null,
+		difference:
+			before && after
+				? differenceInWords(before.record, after.record, partNamesFor(after.record.rules))
+				: null,
 		newest: revision.number
 	};
 };

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { type ArrayRecord, dcAcRatio, labelPower, unknownsOf } from '$core/record';
+	import { partNamesFor } from '$lib/messages/text';
 	import { kilowatts } from '$lib/text/format';
 
 	interface Props {
@@ -9,7 +10,7 @@
 		ratedPower: number | null;
 	}
 	let { record, ratedPower }: Props = $props();
-	const unknowns = $derived(record ? unknownsOf(record) : []);
+	const unknowns = $derived(record ? unknownsOf(record, partNamesFor(record.rules)) : []);
 	const ratio = $derived(record ? dcAcRatio(record) : null);
 </script>
 

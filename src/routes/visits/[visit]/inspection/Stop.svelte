@@ -5,13 +5,16 @@
 		type InspectionEntry,
 		type InspectionStop,
 		outcomeOfStop,
-		placeWords,
+		placeOfDefect,
 		scaleInfrared,
 		SEVERITY_WORDS
 	} from '$core/inspection';
 	import type { Answer, InspectionSession } from '$lib/session/inspection-session.svelte';
 	import AnswerForm from './AnswerForm.svelte';
 	import OutcomeMark from '$lib/ui/OutcomeMark.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		stop: InspectionStop;
@@ -124,13 +127,12 @@
 	{#if asked}<p class="soft limit">{limitWords()}</p>{/if}
 	{#if wrong}<p class="wrong" role="alert">{wrong}</p>{/if}
 	{#each stop.answers.filter((entry) => entry.outcome !== 'fits' || entry.measured !== null) as entry (entry.id)}
+		{@const where = placeOfDefect(record, entry.place)}
 		<div class="answer" data-outcome={entry.outcome}>
 			<p>
 				{#if entry.severity}<strong>{SEVERITY_WORDS[entry.severity]}</strong>{/if}
 				{#if entry.outcome === 'not-seen'}<strong>not seen</strong>{/if}
-				{#if entry.place && entry.place.kind !== 'part'}<span class="figure"
-						>{placeWords(record, entry.place)}</span
-					>{/if}
+				{#if entry.place?.kind !== 'part' && where}<span class="figure">{speak(where)}</span>{/if}
 				{entry.outcome === 'fits' && entry.measured !== null
 					? `${entry.measured} ${asked?.unit ?? ''}`
 					: entry.words}

@@ -1,6 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { carriedOver } from '$core/diagnosis';
+import { partNamesFor } from '$lib/messages/text';
 import { database } from '$lib/server/database';
 import { readBody, refused } from '$lib/server/read-body';
 import { newestRevision } from '$lib/server/repositories/sites';
@@ -22,7 +23,7 @@ export const GET: RequestHandler = async ({ params }) => {
 	const { document, newest } = await beside(params.visit);
 	return json({
 		revision: { id: newest.id, number: newest.number },
-		...carriedOver(document, newest.record)
+		...carriedOver(document, newest.record, partNamesFor(newest.record.rules))
 	});
 };
 
@@ -39,7 +40,7 @@ export const POST: RequestHandler = async ({ params, request }) => {
 			{ status: 409 }
 		);
 	}
-	const { obstacles } = carriedOver(document, newest.record);
+	const { obstacles } = carriedOver(document, newest.record, partNamesFor(newest.record.rules));
 	if (obstacles.length > 0) return json({ words: obstacles.join(' ') }, { status: 400 });
 	await pointVisitAt(db, params.visit, newest.id);
 	tellVisit(params.visit, { kind: 'changed' });

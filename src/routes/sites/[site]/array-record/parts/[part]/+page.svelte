@@ -9,6 +9,7 @@
 		fieldsOf,
 		type Part,
 		PART_KINDS,
+		PART_NAMES,
 		removal,
 		unknownSpecs
 	} from '$core/record';
@@ -18,6 +19,10 @@
 	import PartSymbol from '$lib/ui/PartSymbol.svelte';
 	import { useRecord } from '$lib/session/record-session.svelte';
 	import SpecFields from '$lib/ui/SpecFields.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+	import { inSentence } from '$core/units';
+
+	const speak = useSpeak();
 
 	let { data } = $props();
 	const session = useRecord();
@@ -29,7 +34,7 @@
 	/** Marks count up within their kind: INV 1, INV 2. */
 	function nextMark(): string {
 		const alike = session.record.parts.filter((part) => part.kind === kind).length;
-		return kind ? `${PART_KINDS[kind].words.replace(' (type)', '')} ${alike + 1}` : '';
+		return kind ? `${speak(PART_NAMES[kind])} ${alike + 1}` : '';
 	}
 	// svelte-ignore state_referenced_locally
 	const start = stored
@@ -48,7 +53,7 @@
 
 	const others = $derived(session.record.parts.filter(({ id }) => id !== page.params.part));
 	/** Types stand for what hangs behind the modules and lead nowhere. */
-	const isType = $derived(kind !== null && PART_KINDS[kind].words.endsWith('(type)'));
+	const isType = $derived(kind !== null && PART_KINDS[kind].isType);
 
 	function takeOver(): void {
 		const entry = data.library.find(({ id }) => id === fromLibrary);
@@ -104,7 +109,7 @@
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
 	<p><a href={hub}>The record</a></p>
 	{#if kind}
-		<h1><PartSymbol {kind} />{PART_KINDS[kind].words}</h1>
+		<h1><PartSymbol {kind} />{speak(PART_NAMES[kind])}</h1>
 		<p class="soft">An empty field is unknown, and stands on the list to walk.</p>
 		{#if data.library.length > 0}
 			<div class="library">
@@ -149,7 +154,7 @@
 						{ value: '', words: 'Not known, or the end' },
 						...others.map((part) => ({
 							value: part.id,
-							words: `${part.mark} (${PART_KINDS[part.kind].words.toLowerCase()})`
+							words: `${part.mark} (${inSentence(speak(PART_NAMES[part.kind]))})`
 						}))
 					]}
 				/>

@@ -1,8 +1,12 @@
 <script lang="ts">
 	import { cableResistanceOfForm, type StringForm } from '$core/document';
-	import { type ArrayRecord, BLOCKING_WORDS, PART_KINDS, type PartKind } from '$core/record';
+	import { type ArrayRecord, BLOCKING_WORDS, PART_NAMES, type PartKind } from '$core/record';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import { useSpeak } from '$lib/messages/speak-context';
+	import { inSentence } from '$core/units';
+
+	const speak = useSpeak();
 
 	interface Props {
 		form: StringForm;
@@ -97,7 +101,7 @@
 			.filter(({ kind }) => LEADS_TO.includes(kind))
 			.map((part) => ({
 				value: part.id,
-				words: `${part.mark} (${PART_KINDS[part.kind].words.toLowerCase()})`
+				words: `${part.mark} (${inSentence(speak(PART_NAMES[part.kind]))})`
 			}))
 	]}
 />
