@@ -9,7 +9,7 @@ const ROOMS = {
 	record: ['units', 'message', 'module'],
 	circuit: ['numerics', 'module'],
 	conditions: ['units', 'numerics', 'module'],
-	visit: ['units', 'record', 'conditions'],
+	visit: ['units', 'message', 'record', 'conditions'],
 	expectation: ['units', 'numerics', 'module', 'record', 'circuit', 'conditions', 'visit'],
 	faults: ['units', 'module', 'record', 'circuit', 'visit', 'expectation'],
 	profiles: ['record', 'circuit'],

@@ -100,7 +100,7 @@ describe('an inherited array with no papers', () => {
 	it('says what is there and what is not, and takes parts from the library', async () => {
 		await person.press('Record');
 		await person.arrivesAt(/\/array-record$/);
-		await person.sees('Rapid-shutdown device (type)');
+		await person.find('.unseen li');
 		await person.click('.unseen li:first-child a');
 		await person.arrivesAt(/\/parts\/new\?kind=rapid-shutdown-device$/);
 		await person.choose('select[name=library]', '1 module');
@@ -108,7 +108,7 @@ describe('an inherited array with no papers', () => {
 		await person.arrivesAt(/\/array-record$/);
 		await person.press('None');
 		await person.sees('Looked for and not there');
-		await person.choose('#kind', 'DC disconnect');
+		await person.choose('#kind', 'DC isolator');
 		await person.click('.add button');
 		await person.arrivesAt(/\/parts\/new\?kind=dc-disconnect$/);
 		await person.fill('ratedVolts', '99999');

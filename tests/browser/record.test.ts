@@ -41,7 +41,7 @@ describe('a site from nothing', () => {
 		await person.arrivesAt(/\/survey$/);
 		await person.press('Record');
 		await person.arrivesAt(/\/array-record$/);
-		await person.press('Enter a label');
+		await person.press('Add module type');
 		await person.arrivesAt(/\/module-types\/new$/);
 		await (await person.find('select[name=technology]')).sendKeys('poly');
 		for (const [name, value] of Object.entries(LABEL)) await person.fill(name, value);
@@ -59,7 +59,7 @@ describe('a site from nothing', () => {
 		// What is odd warns and does not block.
 		await person.press('Store the label');
 		await person.arrivesAt(/\/array-record$/);
-		await person.sees('one thing is odd');
+		await person.find('.plate .odd');
 	});
 
 	it('gets its strings, and refuses a count that cannot be', async () => {
@@ -80,7 +80,7 @@ describe('a site from nothing', () => {
 		await person.fill('labels', 'A4');
 		await person.press('Add');
 		await person.sees('There is a string A4 already');
-		await person.press('The record');
+		await person.press('Array record');
 		await person.arrivesAt(/\/array-record$/);
 		await person.sees('44', 'dl');
 		await person.sees('15.0 kW', 'dl');

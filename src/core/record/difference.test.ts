@@ -93,7 +93,7 @@ describe('parts that changed', () => {
 	it('are told with units, and what is not known as unknown', () => {
 		const specs = { ...inverter.specs, maxVolts: 900, windowLow: null, firmware: '4.1' };
 		const [words] = told(record, part({ specs, place: null, serial: 'X9' }));
-		expect(words).toContain('highest dc 900 V, was 1000 V');
+		expect(words).toContain('highest DC 900 V, was 1000 V');
 		expect(words).toContain('tracks from unknown, was');
 		expect(words).toContain('firmware 4.1');
 		expect(words).toContain('place unknown, was');
@@ -106,7 +106,7 @@ describe('parts that changed', () => {
 		);
 		const another = { ...inverter, id: testId(0x900), mark: 'INV 2' };
 		expect(told(record, [{ op: 'put', list: 'parts', value: another }])).toEqual([
-			'Inverter INV 2 added.'
+			'inverter INV 2 added.'
 		]);
 	});
 

@@ -210,7 +210,7 @@ function partChanges(
 			const unit = field.type === 'figure' && field.unit ? ` ${field.unit}` : '';
 			const said = (value: string | number | null | undefined) =>
 				value === null || value === undefined ? UNKNOWN : `${value}${unit}`;
-			return [field.words.toLowerCase(), said(specs(a)[key]), said(specs(b)[key])];
+			return [inSentence(field.words), said(specs(a)[key]), said(specs(b)[key])];
 		})
 	]);
 }

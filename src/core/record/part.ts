@@ -56,10 +56,14 @@ export const PART_KINDS = {
 	transmitter: {
 		isType: false,
 		fields: {
-			supplyBreaker: text('Fed by breaker', 'Which one, where'),
-			acDisconnect: text('AC disconnect ahead of it'),
+			supplyBreaker: text('Supply breaker', 'Which one, where'),
+			acDisconnect: text('Upstream AC switch'),
 			supplyVolts: figure('Low-voltage supply', 'V', 1, 60),
-			core: choice('Core sits on', ['plus', 'minus', 'both'], 'Which conductor runs through it'),
+			core: choice(
+				'Core on conductor',
+				['plus', 'minus', 'both'],
+				'Which conductor runs through it'
+			),
 			initiator: text('Initiator', 'What switches it off, and where')
 		}
 	},
@@ -127,7 +131,7 @@ export const PART_KINDS = {
 	'ac-disconnect': {
 		isType: false,
 		fields: {
-			ratedVolts: figure('Rated AC', 'V', 12, 1000),
+			ratedVolts: figure('Rated AC voltage', 'V', 12, 1000),
 			ratedAmps: figure('Rated current', 'A', 1, 5000),
 			lockable: yesNo('Can be locked off')
 		}
@@ -137,9 +141,9 @@ export const PART_KINDS = {
 		fields: {
 			amps: figure('Rating', 'A', 1, 5000),
 			poles: figure('Poles', '', 1, 4),
-			dedicated: yesNo('Feeds nothing else'),
-			farEnd: yesNo('At the far end of the bus'),
-			connection: choice('Connected on the', ['load side', 'supply side'], 'Of the main breaker')
+			dedicated: yesNo('Dedicated circuit'),
+			farEnd: yesNo('Opposite end of the busbar'),
+			connection: choice('Point of connection', ['load side', 'supply side'], 'Of the main breaker')
 		}
 	},
 	bus: {
@@ -147,52 +151,57 @@ export const PART_KINDS = {
 		fields: {
 			busAmps: figure('Bus rating', 'A', 10, 10_000),
 			mainAmps: figure('Main breaker', 'A', 10, 10_000),
-			breakersAmps: figure('All breakers but the main, together', 'A', 1, 50_000),
-			feed: choice('Main feeds the bus at its', ['end', 'centre']),
-			powerControlAmps: figure('Power control system limits it to', 'A', 1, 10_000)
+			breakersAmps: figure('Sum of breaker ratings, main excluded', 'A', 1, 50_000),
+			feed: choice('Position of the main supply', ['end', 'centre']),
+			powerControlAmps: figure('Power control system limit', 'A', 1, 10_000)
 		}
 	},
 	meter: {
 		isType: false,
 		fields: {
 			measures: choice('Measures', ['production', 'supply', 'both ways']),
-			bothWays: yesNo('Counts both ways')
+			bothWays: yesNo('Bidirectional')
 		}
 	},
 	surge: {
 		isType: false,
 		fields: {
 			side: choice('Side', ['DC', 'AC']),
-			ratedVolts: figure('Rated', 'V', 1, 3000),
-			window: choice('State window', ['good', 'spent', 'none'])
+			ratedVolts: figure('Rated voltage', 'V', 1, 3000),
+			window: choice('Status indicator', ['good', 'spent', 'none'])
 		}
 	},
 	conductor: {
 		isType: false,
 		fields: {
-			use: choice('Carries', ['one string', 'combiner output', 'inverter output', 'earth']),
+			use: choice('Circuit', ['one string', 'combiner output', 'inverter output', 'earth']),
 			length: figure('Length, one way', 'm', 0.1, 5000),
 			size: figure('Size', 'mm²', 0.5, 1000),
-			rating: choice('Insulation for', ['60 °C', '75 °C', '90 °C', 'solar cable']),
-			ambient: figure('Warmest surroundings', '°C', -40, 90),
-			laid: choice('Laid', ['free in air', 'on a surface', 'touching others', 'in a raceway']),
-			roofHeight: figure('Raceway above the roof', 'mm', 0, 2000),
+			rating: choice('Insulation rating', ['60 °C', '75 °C', '90 °C', 'solar cable']),
+			ambient: figure('Highest ambient temperature', '°C', -40, 90),
+			laid: choice('Installation method', [
+				'free in air',
+				'on a surface',
+				'touching others',
+				'in a raceway'
+			]),
+			roofHeight: figure('Height above the roof', 'mm', 0, 2000),
 			material: choice('Material', ['copper', 'aluminium']),
 			together: figure(
-				'Current-carrying conductors together',
+				'Number of current-carrying conductors',
 				'',
 				1,
 				200,
 				'In one raceway or bundle, this circuit included'
 			),
-			terminals: choice('Terminals for', ['60 °C', '75 °C', '90 °C'])
+			terminals: choice('Terminal rating', ['60 °C', '75 °C', '90 °C'])
 		}
 	},
 	placard: {
 		isType: false,
 		fields: {
-			says: text('What it says'),
-			durable: choice('How it is made', ['engraved', 'printed', 'by hand']),
+			says: text('Wording'),
+			durable: choice('Made by', ['engraved', 'printed', 'by hand']),
 			readable: yesNo('Readable')
 		}
 	}

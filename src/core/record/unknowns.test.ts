@@ -89,7 +89,7 @@ describe('each thing that nobody knows', () => {
 		}));
 		const lacking = words({ ...record, parts: parts as ArrayRecord['parts'] });
 		const line = lacking.find((sentence) => sentence.startsWith('INV 1: '))!;
-		expect(line).toMatch(/^INV 1: place, ac power, continuous, /);
+		expect(line).toMatch(/^INV 1: place, AC power, continuous, /);
 	});
 });
 

@@ -1,3 +1,4 @@
+import { inSentence } from '../units';
 import type { NameOfPart } from './messages';
 import { fieldsOf, type Part, type PartKind } from './part';
 import { uncertainCells } from './path';
@@ -219,7 +220,7 @@ function partUnknowns(part: Part, nameOfPart: NameOfPart): Unknown[] {
 	const specs = part.specs as Readonly<Record<string, unknown>>;
 	const missing = Object.entries(fieldsOf(part.kind))
 		.filter(([key]) => specs[key] === null)
-		.map(([, { words }]) => words.toLowerCase());
+		.map(([, { words }]) => inSentence(words));
 	if (part.place === null) missing.unshift('place');
 	if (missing.length === 0) return [];
 	return [

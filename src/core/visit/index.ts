@@ -36,7 +36,7 @@ export {
 	settledState,
 	standsAlone,
 	stateProblem,
-	stateWords,
+	stateMessages,
 	switchableOf,
 	type SwitchingState,
 	usualState
@@ -60,3 +60,4 @@ export {
 	type Visit,
 	type Withdrawal
 } from './visit';
+export type { VisitMessages } from './messages';

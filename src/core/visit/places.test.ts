@@ -15,7 +15,7 @@ import {
 import { placeWords } from './place-label';
 import { isStringQuantity, QUANTITIES, QUANTITY_FACTS, STRING_QUANTITIES } from './quantity';
 import { keyOf, findCurrentReadings, measurementsOf } from './current-readings';
-import { isRunning, standsAlone, stateProblem, stateWords, usualState } from './switching-state';
+import { isRunning, standsAlone, stateProblem, stateMessages, usualState } from './switching-state';
 
 const { record } = SALTMARSH;
 const [a1] = record.strings;
@@ -93,7 +93,9 @@ describe('the state in which a quantity is read', () => {
 					expect(stateProblem(quantity, state)).toBeNull();
 					expect(state.transmitter === 'none').toBe(!devices);
 					expect(state.fuse === 'none').toBe(!fused);
-					expect(stateWords(state)).not.toMatch(/undefined/);
+					const codes = stateMessages(state).map(({ code }) => code);
+					expect(codes.some((code) => code.startsWith('state.fuse'))).toBe(fused);
+					expect(codes.some((code) => code.startsWith('state.transmitter'))).toBe(devices);
 				}
 	});
 

@@ -1,4 +1,5 @@
 import type { StringRecord } from '../record';
+import { say, type VisitMessage } from './messages';
 import type { Quantity } from './quantity';
 
 /**
@@ -147,17 +148,20 @@ export function stateProblem(quantity: Quantity, state: SwitchingState): string 
 	}
 }
 
-/** The state in words, in the order one would check it. */
-export function stateWords(state: SwitchingState): string {
-	return [
-		state.ac === 'on' ? 'inverter running' : 'inverter stopped',
-		`DC disconnect ${state.disconnect}`,
-		...(state.fuse === 'none' ? [] : [`fuse ${state.fuse}`]),
-		state.siblings === 'joined' ? 'in parallel with other strings' : 'string isolated',
-		...(state.transmitter === 'none'
-			? []
-			: [state.transmitter === 'fed' ? 'transmitter powered' : 'transmitter off']),
-		...(state.shorted ? ['leads shorted'] : []),
-		...(state.covered ? ['substring covered'] : [])
-	].join(', ');
+/** The state, device by device, in the order in which it is checked. */
+export function stateMessages(state: SwitchingState): VisitMessage[] {
+	const messages: VisitMessage[] = [
+		state.ac === 'on' ? say('state.inverter-running') : say('state.inverter-stopped'),
+		state.disconnect === 'open' ? say('state.disconnect-open') : say('state.disconnect-closed')
+	];
+	if (state.fuse !== 'none')
+		messages.push(state.fuse === 'in' ? say('state.fuse-in') : say('state.fuse-out'));
+	messages.push(state.siblings === 'joined' ? say('state.parallel') : say('state.isolated'));
+	if (state.transmitter !== 'none')
+		messages.push(
+			state.transmitter === 'fed' ? say('state.transmitter-powered') : say('state.transmitter-off')
+		);
+	if (state.shorted) messages.push(say('state.shorted'));
+	if (state.covered) messages.push(say('state.covered'));
+	return messages;
 }

@@ -55,6 +55,27 @@ export interface InterfaceMessages {
 	'isolation-gate.own-confirm': Nothing;
 	'isolation-gate.own': Nothing;
 
+	'state-picker.inverter': Nothing;
+	'state-picker.disconnect': Nothing;
+	'state-picker.fuse': Nothing;
+	'state-picker.peers': Nothing;
+	'state-picker.optimisers': Nothing;
+	'state-picker.transmitter': Nothing;
+	'state-picker.changed': Nothing;
+	'state-option.on': Nothing;
+	'state-option.stopped': Nothing;
+	'state-option.closed': Nothing;
+	'state-option.open': Nothing;
+	'state-option.in': Nothing;
+	'state-option.out': Nothing;
+	'state-option.none': Nothing;
+	'state-option.joined': Nothing;
+	'state-option.isolated': Nothing;
+	'state-option.powered': Nothing;
+	'state-option.off': Nothing;
+	'state-option.producing': Nothing;
+	'state-option.standby': Nothing;
+
 	'emergency-card.title': Nothing;
 	'emergency-card.map': Nothing;
 	'emergency-card.print': Nothing;

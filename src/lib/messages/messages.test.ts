@@ -7,6 +7,7 @@ import { enUS } from './en-US';
 import { screens } from './en-US/interface';
 import { isolation } from './en-US/isolation';
 import { record } from './en-US/record';
+import { visit } from './en-US/visit';
 
 const CATALOGUES: Readonly<Record<Language, Catalogue>> = { 'en-GB': enGB, 'en-US': enUS };
 const CODES = Object.keys(enGB) as MessageCode[];
@@ -64,7 +65,7 @@ describe.each(LANGUAGES)('the catalogue of %s', (language) => {
 });
 
 it('American English lists only what it says in other words', () => {
-	const same = Object.entries({ ...isolation, ...record, ...screens }).filter(
+	const same = Object.entries({ ...isolation, ...record, ...visit, ...screens }).filter(
 		([code, text]) => CATALOGUES['en-GB'][code as MessageCode] === text
 	);
 	expect(same).toEqual([]);

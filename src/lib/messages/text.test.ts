@@ -1,5 +1,7 @@
 import { expect, it } from 'vitest';
-import { languageOf, speak, speakFor } from './text';
+import { placeOfDefect } from '$core/inspection';
+import { SALTMARSH } from '../../../tests/support/sites';
+import { languageOf, partNamesFor, speak, speakFor } from './text';
 
 const off = { code: 'isolation.off.dc-disconnect', params: { mark: 'Q1' } } as const;
 
@@ -7,6 +9,16 @@ it('says a message in the language of the site’s standard', () => {
 	expect(languageOf({ profile: 'IEC' })).toBe('en-GB');
 	expect(speakFor({ profile: 'IEC' })(off)).toMatch(/isolator Q1/);
 	expect(speakFor({ profile: 'US' })(off)).toMatch(/disconnect Q1/);
+});
+
+it('names parts in the language of the site’s standard, also within a message', () => {
+	expect(partNamesFor({ profile: 'IEC' })('dc-disconnect')).toBe('DC isolator');
+	expect(partNamesFor({ profile: 'US' })('dc-disconnect')).toBe('DC disconnect');
+	const { record } = SALTMARSH;
+	const part = record.parts.find(({ kind }) => kind === 'dc-disconnect')!;
+	const place = placeOfDefect(record, { kind: 'part', partId: part.id })!;
+	expect(speak('en-GB')(place)).toBe(`DC isolator ${part.mark}`);
+	expect(speak('en-US')(place)).toBe(`DC disconnect ${part.mark}`);
 });
 
 it('fills in figures and messages, and keeps a figure with its unit', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { QUANTITIES, QUANTITY_FACTS, stateWords, usualState } from '$core/visit';
+import { QUANTITIES, QUANTITY_FACTS, stateMessages, usualState } from '$core/visit';
 import { ago, day, dayAndTime } from './when';
 import { chance, count, figureOf, kilowatts, signed } from './format';
 
@@ -55,7 +55,9 @@ describe('figures', () => {
 			expect(words.length).toBeGreaterThan(1);
 			expect(meter.length).toBeGreaterThan(1);
 			expect(places.length).toBeGreaterThan(0);
-			expect(stateWords(usualState(quantity))).toMatch(/inverter (running|stopped), DC disconnect/);
+			const [inverter, disconnect] = stateMessages(usualState(quantity));
+			expect(inverter!.code).toMatch(/^state\.inverter-(running|stopped)$/);
+			expect(disconnect!.code).toMatch(/^state\.disconnect-(open|closed)$/);
 		}
 	});
 });

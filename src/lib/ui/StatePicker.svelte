@@ -1,6 +1,10 @@
 <script lang="ts">
-	import { settingsOf, stateWords, type SwitchingState } from '$core/visit';
+	import { settingsOf, stateMessages, type SwitchingState } from '$core/visit';
 	import type { StringRecord } from '$core/record';
+	import { ui } from '$lib/messages/interface-messages';
+	import { useSpeak } from '$lib/messages/speak-context';
+
+	const speak = useSpeak();
 
 	interface Props {
 		/** The string that is read; null where the place is none of a string. */
@@ -11,6 +15,9 @@
 	}
 	let { string, state, usual, onchange }: Props = $props();
 
+	/** The options that the record leaves, with their names. */
+	const pick = <Name,>(values: readonly string[], names: Readonly<Record<string, Name>>) =>
+		Object.fromEntries(values.map((value) => [value, names[value]!]));
 	const settings = $derived(settingsOf(string, state));
 	const optimisers = $derived(
 		string !== null &&
@@ -18,44 +25,66 @@
 			string.devices !== 'unknown' &&
 			string.devices.kind === 'optimiser'
 	);
-	const OPTIMISER_WORDS: Readonly<Record<string, string>> = {
-		fed: 'producing',
-		off: 'standby'
-	};
 	/** Only what the record leaves open is asked. */
 	const choices = $derived(
 		[
-			{ key: 'ac', words: 'Inverter', options: ['on', 'off'] },
-			{ key: 'disconnect', words: 'DC disconnect', options: ['closed', 'open'] },
-			{ key: 'fuse', words: 'String fuse', options: settings.fuse },
-			{ key: 'siblings', words: 'Other strings', options: ['joined', 'isolated'] },
+			{
+				key: 'ac',
+				label: ui('state-picker.inverter'),
+				options: { on: ui('state-option.on'), off: ui('state-option.stopped') }
+			},
+			{
+				key: 'disconnect',
+				label: ui('state-picker.disconnect'),
+				options: { closed: ui('state-option.closed'), open: ui('state-option.open') }
+			},
+			{
+				key: 'fuse',
+				label: ui('state-picker.fuse'),
+				options: pick(settings.fuse, {
+					in: ui('state-option.in'),
+					out: ui('state-option.out'),
+					none: ui('state-option.none')
+				})
+			},
+			{
+				key: 'siblings',
+				label: ui('state-picker.peers'),
+				options: { joined: ui('state-option.joined'), isolated: ui('state-option.isolated') }
+			},
 			{
 				key: 'transmitter',
-				words: optimisers ? 'Optimisers' : 'Shutdown transmitter',
-				options: settings.transmitter
+				label: optimisers ? ui('state-picker.optimisers') : ui('state-picker.transmitter'),
+				options: pick(settings.transmitter, {
+					fed: optimisers ? ui('state-option.producing') : ui('state-option.powered'),
+					off: optimisers ? ui('state-option.standby') : ui('state-option.off'),
+					none: ui('state-option.none')
+				})
 			}
-		].filter(({ options }) => options.length > 1)
+		].filter(({ options }) => Object.keys(options).length > 1)
 	);
-	const wordsOf = (key: string, value: string) =>
-		key === 'transmitter' && optimisers ? (OPTIMISER_WORDS[value] ?? value) : value;
 	const otherwise = $derived(JSON.stringify(state) !== JSON.stringify(usual));
 </script>
 
 <details class:otherwise>
 	<summary>
-		{stateWords(state)}{#if otherwise}<strong>, as you say</strong>{/if}
+		{stateMessages(state).map(speak).join(', ')}{#if otherwise}<strong
+				>({speak(ui('state-picker.changed'))})</strong
+			>{/if}
 	</summary>
 	<div>
-		{#each choices as { key, words, options } (key)}
+		{#each choices as { key, label, options } (key)}
 			<label
-				>{words}
+				>{speak(label)}
 				<select
 					class="bare"
 					name="state-{key}"
 					value={state[key as keyof SwitchingState]}
 					onchange={(event) => onchange({ ...state, [key]: event.currentTarget.value })}
 				>
-					{#each options as value (value)}<option {value}>{wordsOf(key, value)}</option>{/each}
+					{#each Object.entries(options) as [value, name] (value)}<option {value}
+							>{speak(name)}</option
+						>{/each}
 				</select>
 			</label>
 		{/each}

@@ -7,6 +7,8 @@ export const screens = {
 		'Calculated voltages, in full sun unless test conditions are entered. Only a reading verifies that a part is de-energized.',
 	'live-state.open': 'not verified de-energized',
 	'live-state.proved': 'verified de-energized',
+	'state-picker.disconnect': 'DC disconnect',
+	'state-picker.optimisers': 'Optimizers',
 	'emergency-card.live':
 		'Modules and their cables stay live in daylight, whatever is switched. Do not touch any module, cable or metal of a damaged array. Switched off is not verified de-energized.',
 	'emergency-card.none-recorded':

@@ -50,7 +50,7 @@
 	<PageHead
 		facts={recorded
 			? [
-					{ words: 'label power', figure: kilowatts(labelPower(record)) },
+					{ words: 'rated power', figure: kilowatts(labelPower(record)) },
 					{ words: 'modules', figure: modules },
 					{ words: 'strings', figure: record.strings.length },
 					{ words: 'in service since', figure: record.inServiceSince ?? 'unknown' }

@@ -24,14 +24,14 @@
 	<PageHead
 		facts={[
 			{ words: 'modules', figure: moduleCount(record) },
-			{ words: 'label power', figure: kilowatts(labelPower(record)) },
-			{ words: 'DC over AC', figure: ratio === null ? 'unknown' : ratio.toFixed(2) },
-			{ words: 'still unknown', figure: unknowns.length }
+			{ words: 'rated power', figure: kilowatts(labelPower(record)) },
+			{ words: 'DC to AC ratio', figure: ratio === null ? 'unknown' : ratio.toFixed(2) },
+			{ words: 'unknown', figure: unknowns.length }
 		]}
 	>
-		<h1>The record</h1>
+		<h1>Array record</h1>
 		<p class="soft">
-			Revision {session.number}. Visits keep the revision they were made with.
+			Revision {session.number}. Each visit keeps the revision it was made with.
 		</p>
 	</PageHead>
 

@@ -22,10 +22,10 @@
 					<span class="soft"
 						>{type.plate.technology}, {type.plate.cellsInSeries} cells in series, {type.plate
 							.sections}
-						sections</span
+						substrings</span
 					>
 					{#if odd.length > 0}<span class="odd"
-							>{odd.length === 1 ? 'one thing is odd' : `${odd.length} things are odd`}</span
+							>{odd.length === 1 ? '1 value to check' : `${odd.length} values to check`}</span
 						>{/if}
 				</a>
 			</li>
@@ -35,7 +35,7 @@
 				class="act-plain"
 				href={resolve('/sites/[site]/array-record/module-types/[type]', { site, type: 'new' })}
 			>
-				<Plus size={20} aria-hidden="true" />Enter a label
+				<Plus size={20} aria-hidden="true" />Add module type
 			</a>
 		</li>
 	</ul>

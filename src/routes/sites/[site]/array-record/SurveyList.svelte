@@ -50,9 +50,9 @@
 <aside aria-label="Still unknown">
 	<h2>Still unknown</h2>
 	{#if unknowns.length === 0}
-		<p class="soft">Nothing. The record is whole.</p>
+		<p class="soft">Nothing. The record is complete.</p>
 	{:else}
-		<p class="soft">A list to walk, in the order of the way.</p>
+		<p class="soft">In the order of a walk from the office over the roof to the AC side.</p>
 		{#each segments as { station, list } (station)}
 			<h3>{STATION_NAMES[station]}</h3>
 			<ul>

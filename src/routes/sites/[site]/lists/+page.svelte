@@ -25,7 +25,7 @@
 <svelte:head><title>Lists · {data.site.name} · Zembo</title></svelte:head>
 
 <div class="page">
-	<p><a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>The record</a></p>
+	<p><a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>Array record</a></p>
 	<h1>Lists in and out</h1>
 	<p class="soft">
 		CSV with a heading; comma, semicolon or tab; decimal point or comma; any line ends. Nothing is

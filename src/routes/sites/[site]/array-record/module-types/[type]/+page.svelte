@@ -21,7 +21,7 @@
 
 <div class="page">
 	<p>
-		<a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>The record</a>
+		<a href={resolve('/sites/[site]/array-record', { site: data.site.id })}>Array record</a>
 	</p>
 	<h1>The module’s label</h1>
 	<p class="soft lead">

@@ -107,7 +107,7 @@
 
 <div class="page">
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
-	<p><a href={hub}>The record</a></p>
+	<p><a href={hub}>Array record</a></p>
 	{#if kind}
 		<h1><PartSymbol {kind} />{speak(PART_NAMES[kind])}</h1>
 		<p class="soft">An empty field is unknown, and stands on the list to walk.</p>

@@ -78,7 +78,7 @@
 
 <div class="page">
 	<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved above -->
-	<p><a href={hub}>The record</a></p>
+	<p><a href={hub}>Array record</a></p>
 	{#if stored || page.params.string === 'new'}
 		<h1>{stored ? `String ${stored.label}` : 'Add strings'}</h1>
 		{#if stored}

@@ -1,0 +1,7 @@
+import type { VisitMessages } from '$core/visit';
+
+/** What the American trade says in other words. */
+export const visit = {
+	'state.disconnect-closed': 'DC disconnect closed',
+	'state.disconnect-open': 'DC disconnect open'
+} as const satisfies Partial<Record<keyof VisitMessages, string>>;
