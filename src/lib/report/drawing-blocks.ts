@@ -17,7 +17,9 @@ export function drawingBlocks(record: ArrayRecord, site: string): Block[] {
 				drawing: diagramDrawing(diagram, colours),
 				words: `One-line diagram of ${site}`
 			},
-			soft('Drawn from the record: what is unknown says so. No proof of what is switched or dead.')
+			soft(
+				'Drawn from the array record; what is unknown is marked. It does not show what is switched off or dead; only a reading proves it.'
+			)
 		);
 	}
 	for (const field of record.fields) {

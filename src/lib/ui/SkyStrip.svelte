@@ -27,7 +27,7 @@
 	/** Where its plane has several groups, which strings it has. */
 	const nameOf = (group: Group) => {
 		const beside = groups.filter(({ plane }) => plane?.id === group.plane?.id);
-		if (groups.length < 2) return 'strings';
+		if (groups.length < 2) return 'Estimated from strings';
 		if (several && !isElsewhere(group) && beside.length < 2) return null;
 		return rangesOfIds(session.document.record, group.stringIds);
 	};
@@ -42,10 +42,10 @@
 	<details class="strings" name="strings-say">
 		<summary>
 			{#if nameOf(group)}<span class:soft={groups.length < 2}>{nameOf(group)}:</span>{/if}
-			<span class="figure" class:wide={several}>{signed(100 * group.irradiance.relative, 1)} %</span
-			>
-			<span class:wide={several}>irradiance</span>
-			<span class="figure" class:wide={several}>{signed(group.cellTemperature.kelvin, 1)} K</span>
+			<span class:wide={several}>
+				irradiance <span class="figure">{signed(100 * group.irradiance.relative, 1)} %</span>, cell
+				temperature <span class="figure">{signed(group.cellTemperature.kelvin, 1)} K</span>
+			</span>
 			<VerdictMark verdict={group.verdict!} />
 		</summary>
 		<p>

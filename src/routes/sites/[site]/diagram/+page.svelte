@@ -50,7 +50,8 @@
 			</ul>
 		{/if}
 		<p class="soft">
-			After the symbols of IEC 60617. No proof of what is switched or dead: only a reading is.
+			Symbols after IEC 60617. The diagram does not show what is switched off or dead; only a
+			reading proves it.
 		</p>
 	{/if}
 </div>
