@@ -110,9 +110,11 @@ describe('a server that dies during entry', () => {
 		await person.sees('The server did not answer', '.entry');
 		await server.restart();
 		const values = (await stored(visit)).readings.map(({ value }) => value);
-		expect(values).toEqual(card.slice(0, 5).map(({ openCircuit }) => openCircuit));
-		await person.press('Send again');
+		// The sixth may have been sent by itself already.
+		expect(values.slice(0, 5)).toEqual(card.slice(0, 5).map(({ openCircuit }) => openCircuit));
 		await driver.wait(async () => (await stored(visit)).readings.length === 6, WAIT);
+		const all = (await stored(visit)).readings.map(({ value }) => value);
+		expect(all).toEqual(card.slice(0, 6).map(({ openCircuit }) => openCircuit));
 	});
 });
 
