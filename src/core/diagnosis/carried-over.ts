@@ -31,7 +31,11 @@ interface VisitBesideRecord {
 	readonly inspection: readonly InspectionEntry[];
 }
 
-/** A visit beside the newest revision of its record. */
+/**
+ * A visit beside the newest revision of its record.
+ *
+ * @param nameOfPart name of a kind of part in the language of the site
+ */
 export function carriedOver(
 	{ record, visit, inspection }: VisitBesideRecord,
 	newest: ArrayRecord,

@@ -4,7 +4,11 @@ import { fieldsOf, type Part } from './part';
 import type { ArrayRecord, ModuleType, StringRecord } from './record';
 import { STRUCTURE_WORDS, SYSTEM_WORDS } from './words';
 
-/** What two records differ in, in sentences, in the order of the work. */
+/**
+ * What two records differ in, in sentences, in the order of the work.
+ *
+ * @param nameOfPart name of a kind of part in the language of the site
+ */
 export function differenceInWords(
 	before: ArrayRecord,
 	after: ArrayRecord,

@@ -61,7 +61,11 @@ export function expectedKinds({ system }: Pick<ArrayRecord, 'system'>): readonly
 	}
 }
 
-/** What nobody knows yet, in the order of a walk from the desk over the roof to the meter. */
+/**
+ * What nobody knows yet, in the order of a walk from the desk over the roof to the meter.
+ *
+ * @param nameOfPart name of a kind of part in the language of the site
+ */
 export function unknownsOf(record: ArrayRecord, nameOfPart: NameOfPart): Unknown[] {
 	const found = [
 		...siteUnknowns(record),

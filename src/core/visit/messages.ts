@@ -12,6 +12,8 @@ export interface VisitMessages {
 	'state.isolated': Nothing;
 	'state.transmitter-powered': Nothing;
 	'state.transmitter-off': Nothing;
+	'state.optimisers-producing': Nothing;
+	'state.optimisers-standby': Nothing;
 	'state.shorted': Nothing;
 	'state.covered': Nothing;
 }

@@ -99,6 +99,14 @@ describe('the state in which a quantity is read', () => {
 				}
 	});
 
+	it('names optimisers where they are the devices, and no transmitter', () => {
+		const state = usualState('open-circuit-voltage', { fused: false, devices: true });
+		const codes = stateMessages(state, true).map(({ code }) => code);
+		expect(codes.filter((code) => /optimisers|transmitter/.test(code))).toEqual([
+			'state.optimisers-producing'
+		]);
+	});
+
 	it('is refused where the quantity does not exist in it, with what to do', () => {
 		const running = usualState('operating-current');
 		const isolated = usualState('open-circuit-voltage');

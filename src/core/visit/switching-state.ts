@@ -148,8 +148,12 @@ export function stateProblem(quantity: Quantity, state: SwitchingState): string 
 	}
 }
 
-/** The state, device by device, in the order in which it is checked. */
-export function stateMessages(state: SwitchingState): VisitMessage[] {
+/**
+ * The state, device by device, in the order in which it is checked.
+ *
+ * @param optimisers whether the devices of the string are optimisers, which need no transmitter
+ */
+export function stateMessages(state: SwitchingState, optimisers = false): VisitMessage[] {
 	const messages: VisitMessage[] = [
 		state.ac === 'on' ? say('state.inverter-running') : say('state.inverter-stopped'),
 		state.disconnect === 'open' ? say('state.disconnect-open') : say('state.disconnect-closed')
@@ -157,11 +161,16 @@ export function stateMessages(state: SwitchingState): VisitMessage[] {
 	if (state.fuse !== 'none')
 		messages.push(state.fuse === 'in' ? say('state.fuse-in') : say('state.fuse-out'));
 	messages.push(state.siblings === 'joined' ? say('state.parallel') : say('state.isolated'));
-	if (state.transmitter !== 'none')
-		messages.push(
-			state.transmitter === 'fed' ? say('state.transmitter-powered') : say('state.transmitter-off')
-		);
+	if (state.transmitter !== 'none') messages.push(deviceMessage(state.transmitter, optimisers));
 	if (state.shorted) messages.push(say('state.shorted'));
 	if (state.covered) messages.push(say('state.covered'));
 	return messages;
+}
+
+function deviceMessage(transmitter: 'fed' | 'off', optimisers: boolean): VisitMessage {
+	if (optimisers)
+		return transmitter === 'fed'
+			? say('state.optimisers-producing')
+			: say('state.optimisers-standby');
+	return transmitter === 'fed' ? say('state.transmitter-powered') : say('state.transmitter-off');
 }

@@ -83,11 +83,14 @@ export class InspectionSession {
 		this.storing++;
 		const answer = await sendJson(`/visits/${this.visitId}/inspection`, entry);
 		this.storing--;
-		const others = this.unsent.filter((item) => item.entry.id !== entry.id);
-		this.unsent = answer.ok
-			? others
-			: [...others, { entry, words: answer.words, again: answer.again }];
-		if (answer.ok) return true;
+		if (answer.ok) {
+			this.unsent = this.unsent.filter((item) => item.entry.id !== entry.id);
+			return true;
+		}
+		const item = { entry, words: answer.words, again: answer.again };
+		// One that waits already keeps its turn.
+		const at = this.unsent.findIndex((other) => other.entry.id === entry.id);
+		this.unsent = at < 0 ? [...this.unsent, item] : this.unsent.with(at, item);
 		// What the server will never take must not look stored.
 		if (!answer.again) this.entries = this.entries.filter(({ id }) => id !== entry.id);
 		return false;

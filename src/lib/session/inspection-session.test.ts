@@ -63,6 +63,15 @@ describe('an answer of the walk', () => {
 		expect(session.entries).toHaveLength(1);
 	});
 
+	it('keeps its turn where it gets no answer again', async () => {
+		replies.push('gone', 'gone', 'gone');
+		await session.answer(glass);
+		await session.answer(cracked);
+		await session.resend();
+		expect(session.unsent.map(({ entry }) => entry.id)).toEqual([sent[0]!.id, sent[1]!.id]);
+		expect(sent).toHaveLength(3);
+	});
+
 	it('is sent by itself where it got no answer, and not where it was refused', async () => {
 		replies.push('gone', refused(422, 'Say what was found.'));
 		await session.answer(glass);

@@ -21,6 +21,8 @@ afterEach(() => vi.unstubAllGlobals());
 it('loads nothing where the server does not answer: the page and what it holds stay', async () => {
 	vi.stubGlobal('fetch', () => Promise.reject(new TypeError('gone')));
 	await loadAnew();
+	vi.stubGlobal('fetch', () => Promise.resolve(new Response('', { status: 502 })));
+	await loadAnew();
 	expect(page.loaded).toEqual([]);
 });
 

@@ -18,8 +18,9 @@ export async function loadAnew(dependency?: string): Promise<void> {
 /** Whether the server can be reached, by what it answers most cheaply. */
 async function serverAnswers(): Promise<boolean> {
 	try {
-		await fetch('/_app/version.json', { cache: 'no-store' });
-		return true;
+		const { status } = await fetch('/_app/version.json', { cache: 'no-store' });
+		// A proxy answers for a server that is gone.
+		return status < 500;
 	} catch {
 		return false;
 	}

@@ -138,7 +138,7 @@ describe('a figure that is entered', () => {
 		const reload = vi.fn(() => Promise.resolve());
 		const others = vi.fn(() => Promise.resolve());
 		session.hear(0, reload);
-		session.resendsWith(others);
+		session.resending.add(others);
 		plan.push(
 			() => 'gone',
 			() => 'gone'
@@ -157,6 +157,25 @@ describe('a figure that is entered', () => {
 		expect(session.unsent).toEqual([]);
 		expect(session.standing(a1!.id, 'open-circuit-voltage')).toMatchObject({ value: 470 });
 		expect(others).toHaveBeenCalledTimes(2);
+	});
+
+	it('that is asked about does not take the place of another question', async () => {
+		const reload = vi.fn(() => Promise.resolve());
+		session.hear(0, reload);
+		plan.push(
+			() => 'gone',
+			refusing(409, { kind: 'question', words: 'Far from what is expected.' })
+		);
+		await session.enter(entry(470));
+		await vi.waitFor(() => expect(session.unsent).toHaveLength(1));
+		await session.enter(entry(47, a2!));
+		const asked = session.question;
+		expect(asked).not.toBeNull();
+		FakeLine.last.onerror!();
+		FakeLine.last.onopen!();
+		await vi.waitFor(() => expect(reload).toHaveBeenCalledTimes(1));
+		expect(session.question).toBe(asked);
+		expect(session.unsent).toHaveLength(1);
 	});
 
 	it('that was refused is not sent by itself', async () => {

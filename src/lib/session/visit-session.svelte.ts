@@ -24,6 +24,7 @@ import { visitPlan } from '$core/visit-plan';
 import type { Assessment } from '$core/diagnosis';
 import { assessInWorker, judgeInWorker } from '$lib/workers/assess';
 import { postEntry, type Posted } from './post-entry';
+import { Resending } from './resending';
 import { sendJson } from './send-json';
 import { warmWorkers } from './warm-workers';
 
@@ -64,9 +65,6 @@ const LIST_OF_EVENT = {
 } as const satisfies Record<Exclude<VisitEvent, { kind: 'changed' }>['kind'], keyof Visit>;
 
 type VisitList = (typeof LIST_OF_EVENT)[keyof typeof LIST_OF_EVENT];
-
-/** How long a reading that got no answer waits before it is sent once more, ms. */
-const RESEND_AFTER_MS = 15_000;
 
 const KEY = Symbol('visit');
 
@@ -112,10 +110,8 @@ export class VisitSession {
 	hearing = $state(false);
 	#clockAhead = 0;
 	#warmed = false;
-	/** Sends once more what waits in each part of the screen. */
-	#resends = new Set<() => Promise<void>>([() => this.#resendReadings()]);
-	#resending = false;
-	#resentAt = 0;
+	/** What got no answer is sent again when the connection is back, and now and then until it is. */
+	readonly resending = new Resending();
 	/** Codes of the likeliest cause of each string that is more likely faulty than not. */
 	suspects = $derived(
 		new Map(
@@ -132,6 +128,7 @@ export class VisitSession {
 		this.assessment = assessment;
 		this.by = document.visit.by;
 		this.setClock(now);
+		this.resending.add(() => this.#resendReadings());
 	}
 
 	/** Sets the clock by the server's: waits hang on it, and this machine's may jump. */
@@ -143,29 +140,7 @@ export class VisitSession {
 	/** Lets the clock run on, and sends now and then what waits; call it about once a second. */
 	tick(): void {
 		this.now = performance.now() + this.#clockAhead;
-		if (this.now - this.#resentAt > RESEND_AFTER_MS) void this.#resend();
-	}
-
-	/**
-	 * Has something else sent once more, when the connection is back and now and then until then.
-	 *
-	 * @param resend sends what waits; it may be called while nothing does
-	 * @returns ends it
-	 */
-	resendsWith(resend: () => Promise<void>): () => void {
-		this.#resends.add(resend);
-		return () => this.#resends.delete(resend);
-	}
-
-	async #resend(): Promise<void> {
-		if (this.#resending) return;
-		this.#resending = true;
-		this.#resentAt = this.now;
-		try {
-			for (const resend of this.#resends) await resend();
-		} finally {
-			this.#resending = false;
-		}
+		this.resending.whenDue();
 	}
 
 	/**
@@ -181,7 +156,7 @@ export class VisitSession {
 		let broke = false;
 		line.onopen = () => {
 			this.hearing = true;
-			if (broke) void this.#resend().then(reload);
+			if (broke) void this.resending.now().finally(reload);
 			broke = false;
 		};
 		line.onerror = () => {
@@ -408,7 +383,8 @@ export class VisitSession {
 	async #resendReadings(): Promise<void> {
 		for (const item of this.unsent.filter(({ again }) => again)) {
 			const response = await postEntry(this.document.visit.id, 'readings', item.reading);
-			if (!response.ok && response.again) return;
+			// A question that stands is not put aside for another one.
+			if (!response.ok && (response.again || this.question)) return;
 			// Dropped, or sent by hand, meanwhile.
 			if (!this.unsent.includes(item)) continue;
 			this.forget(item);

@@ -68,7 +68,7 @@
 
 <details class:otherwise>
 	<summary>
-		{stateMessages(state).map(speak).join(', ')}{#if otherwise}<strong
+		{stateMessages(state, optimisers).map(speak).join(', ')}{#if otherwise}<strong
 				>({speak(ui('state-picker.changed'))})</strong
 			>{/if}
 	</summary>

@@ -12,6 +12,8 @@ export const visit = {
 	'state.isolated': 'string isolated',
 	'state.transmitter-powered': 'transmitter powered',
 	'state.transmitter-off': 'transmitter off',
+	'state.optimisers-producing': 'optimisers producing',
+	'state.optimisers-standby': 'optimisers in standby',
 	'state.shorted': 'leads shorted',
 	'state.covered': 'substring covered'
 } as const satisfies Record<keyof VisitMessages, string>;

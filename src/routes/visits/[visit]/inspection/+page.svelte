@@ -25,7 +25,7 @@
 	const stops = $derived(walk.flatMap((segment) => segment.stops));
 	const answered = $derived(stops.filter((stop) => outcomeOfStop(stop) !== null).length);
 	const findings = $derived(stops.filter((stop) => outcomeOfStop(stop) === 'finding').length);
-	$effect(() => visit.resendsWith(() => session.resend()));
+	$effect(() => visit.resending.add(() => session.resend()));
 	let station = $state('');
 	const shown = $derived(
 		walk.find((segment) => segment.station === station) ??
